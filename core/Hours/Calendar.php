@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cairnfield\Core\Hours;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use stdClass;
+
+/**
+ * When the team works: weekly spans on the wall clock of one time zone, with exceptions by date; or
+ * plain clock time.
+ *
+ * An instant is open when the spans of its local date contain its local time of day: the start
+ * counts, the end does not. Clock changes need no rule of their own: the time line is cut where the
+ * zone's offset changes (IANA time zone data, as shipped with PHP), and inside each piece local
+ * time and UTC run in step.
+ */
+final readonly class Calendar
+{
+    private const LIMIT = 1_830 * 86_400;
+
+    private const DAY = 86_400;
+
+    /**
+     * @param  list<DaySpans>  $week  seven, Thursday first, as 1970-01-01 was a Thursday
+     * @param  array<int, DaySpans>  $exceptions  by days since 1970-01-01
+     */
+    private function __construct(
+        private ?DateTimeZone $zone,
+        private array $week,
+        private array $exceptions,
+        private int $weekSeconds,
+    ) {}
+
+    /**
+     * Open without a break.
+     */
+    public static function always(): self
+    {
+        return new self(null, [], [], 0);
+    }
+
+    /**
+     * @param  mixed  $calendar  `{"timezone", "week", "exceptions"}` or `{"always": true}` as decoded
+     *                           from JSON, objects as stdClass
+     *
+     * @throws HoursRefused `bad_calendar` when it is anything else
+     */
+    public static function read(mixed $calendar, string $at = 'calendar'): self
+    {
+        if (! $calendar instanceof stdClass) {
+            throw HoursRefused::badCalendar("'{$at}' is no calendar.", $at);
+        }
+        $always = $calendar->always ?? false;
+        if (! is_bool($always)) {
+            throw HoursRefused::badCalendar("'{$at}.always' must be true or false.", "{$at}.always");
+        }
+        if ($always) {
+            return self::always();
+        }
+        $week = CalendarReader::week($calendar->week ?? null, "{$at}.week");
+
+        return new self(
+            CalendarReader::zone($calendar->timezone ?? null, "{$at}.timezone"),
+            $week,
+            CalendarReader::exceptions($calendar->exceptions ?? null, "{$at}.exceptions"),
+            array_sum(array_map(static fn (DaySpans $day): int => $day->seconds, $week)),
+        );
+    }
+
+    /**
+     * Open seconds from one instant to another.
+     *
+     * @throws HoursRefused `bad_range` when `to` is before `from`
+     */
+    public function between(DateTimeImmutable $from, DateTimeImmutable $to): int
+    {
+        if ($to < $from) {
+            throw HoursRefused::toBeforeFrom();
+        }
+
+        return $this->openSeconds($from->getTimestamp(), $to->getTimestamp());
+    }
+
+    /**
+     * The earliest instant, not before `from`, by which that many open seconds have passed.
+     *
+     * @param  int  $seconds  0 or more; 0 gives `from` itself
+     *
+     * @throws HoursRefused `bad_range` when `seconds` is negative, `calendar_never_opens` when the
+     *                      calendar does not open for that long within 1,830 × 86,400 seconds
+     */
+    public function add(DateTimeImmutable $from, int $seconds): DateTimeImmutable
+    {
+        if ($seconds < 0) {
+            throw HoursRefused::negativeSeconds();
+        }
+        $start = $from->getTimestamp();
+        if ($seconds === 0) {
+            return Instant::ofEpoch($start);
+        }
+        $low = 0;
+        $high = min(self::LIMIT, max(self::DAY, $seconds));
+        while ($seconds > self::LIMIT || $this->openSeconds($start, $start + $high) < $seconds) {
+            if ($seconds > self::LIMIT || $high === self::LIMIT) {
+                throw HoursRefused::neverOpens();
+            }
+            $low = $high;
+            $high = min(self::LIMIT, $high * 2);
+        }
+        // Open seconds never fall as time goes on, so the first instant that has enough can be halved in on.
+        while ($high - $low > 1) {
+            $middle = intdiv($low + $high, 2);
+            if ($this->openSeconds($start, $start + $middle) < $seconds) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return Instant::ofEpoch($start + $high);
+    }
+
+    private function openSeconds(int $from, int $to): int
+    {
+        if ($this->zone === null || $from === $to) {
+            return $to - $from;
+        }
+        $changes = $this->zone->getTransitions($from, $to) ?: [];
+        $seconds = 0;
+        foreach ($changes as $index => $change) {
+            $start = max($from, $change['ts']);
+            $end = min($to, $changes[$index + 1]['ts'] ?? $to);
+            if ($start < $end) {
+                $seconds += $this->openOnWallClock($start + $change['offset'], $end + $change['offset']);
+            }
+        }
+
+        return $seconds;
+    }
+
+    /**
+     * Open seconds between two wall-clock times with no clock change between them, both in seconds
+     * since 1970-01-01T00:00 on that clock.
+     */
+    private function openOnWallClock(int $from, int $to): int
+    {
+        $seconds = $this->openByWeek($to) - $this->openByWeek($from);
+        foreach ($this->exceptions as $day => $spans) {
+            $start = max(0, $from - $day * self::DAY);
+            $end = min(self::DAY, $to - $day * self::DAY);
+            if ($start < $end) {
+                $seconds += $spans->between($start, $end) - $this->weekday($day)->between($start, $end);
+            }
+        }
+
+        return $seconds;
+    }
+
+    /**
+     * Open seconds by the week alone since 1970-01-01T00:00 on the wall clock (negative before it).
+     */
+    private function openByWeek(int $wall): int
+    {
+        $day = self::floorDivide($wall, self::DAY);
+        $weeks = self::floorDivide($day, 7);
+        $seconds = $weeks * $this->weekSeconds;
+        for ($passed = $weeks * 7; $passed < $day; $passed++) {
+            $seconds += $this->weekday($passed)->seconds;
+        }
+
+        return $seconds + $this->weekday($day)->between(0, $wall - $day * self::DAY);
+    }
+
+    private function weekday(int $day): DaySpans
+    {
+        return $this->week[$day - self::floorDivide($day, 7) * 7];
+    }
+
+    private static function floorDivide(int $number, int $by): int
+    {
+        return intdiv($number, $by) - ($number % $by < 0 ? 1 : 0);
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cairnfield\Core\Text;
+
+/**
+ * A message's text in what was newly written and what can be folded away: the signature and the
+ * quoted earlier text. Put together again the three are the whole text.
+ */
+final readonly class FoldedText
+{
+    private function __construct(public string $written, public string $signature, public string $quoted) {}
+
+    /** Lines that mail programs put before the text they quote, in the common languages. */
+    private const INTRODUCTION = '/^(?:
+        (?:on|am|den|le|el|il|em|op|dnia|w\sdniu)\b.{4,160}\b(?:wrote|schrieb|skrev|écrit|escribió|ha\sscritto|escreveu|schreef|napisał\(?a?\)?)\s*:\s*
+        |.{4,160}\b(?:rakstīja|wrote|schrieb|skrev|a\sécrit)\s*:\s*
+        |-{2,}\s*(?:original\smessage|forwarded\smessage|ursprüngliche\snachricht|oprindelig\smeddelelse|message\sd\'origine|mensaje\soriginal)\s*-{2,}\s*
+        |_{20,}\s*
+    )$/iux';
+
+    private const HEADER_LINE = '/^\s*\*?(?:from|von|fra|de|da|van|od|no)\s*:\*?\s.+@.+$/iu';
+
+    private const SIGNATURE_MARK = '/^-- ?$/';
+
+    private const SENT_FROM_DEVICE = '/^(?:sent from my|gesendet von meinem|sendt fra min|envoyé de mon|enviado desde mi|nosūtīts no)\b.{0,60}$/iu';
+
+    /**
+     * @param  string  $text  UTF-8, lines ended by LF
+     */
+    public static function of(string $text): self
+    {
+        $lines = explode("\n", $text);
+        $quote = self::firstQuotedLine($lines);
+        $signature = self::signatureLine($lines, $quote);
+
+        return new self(
+            implode("\n", array_slice($lines, 0, $signature)),
+            implode("\n", array_slice($lines, $signature, $quote - $signature)),
+            implode("\n", array_slice($lines, $quote)),
+        );
+    }
+
+    /**
+     * The line from which on everything is quoted. Text written between or below quoted lines is an
+     * answer in place: then nothing is folded before its last line.
+     *
+     * @param  list<string>  $lines
+     */
+    private static function firstQuotedLine(array $lines): int
+    {
+        foreach ($lines as $index => $line) {
+            $opens = preg_match(self::INTRODUCTION, trim($line)) === 1
+                || (preg_match(self::INTRODUCTION, trim($line.' '.($lines[$index + 1] ?? ''))) === 1 && self::isQuoted($lines[$index + 2] ?? ''))
+                || (preg_match(self::HEADER_LINE, $line) === 1 && self::looksLikeHeader($lines, $index));
+            if ($opens && self::isQuotedToTheEnd($lines, $index + 1)) {
+                return $index;
+            }
+        }
+        $last = count($lines);
+        while ($last > 0 && (self::isQuoted($lines[$last - 1]) || trim($lines[$last - 1]) === '')) {
+            $last--;
+        }
+
+        return self::hasQuote($lines, $last) ? $last : count($lines);
+    }
+
+    /**
+     * @param  list<string>  $lines
+     */
+    private static function hasQuote(array $lines, int $from): bool
+    {
+        foreach (array_slice($lines, $from) as $line) {
+            if (self::isQuoted($line)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether what follows an introduction is quoted throughout: with marks on every line, or
+     * without a single mark, as programs do that put the old message below unmarked.
+     *
+     * @param  list<string>  $lines
+     */
+    private static function isQuotedToTheEnd(array $lines, int $from): bool
+    {
+        $marked = 0;
+        $unmarkedAfterMarked = false;
+        foreach (array_slice($lines, $from) as $line) {
+            if (self::isQuoted($line)) {
+                $marked++;
+            } elseif (trim($line) !== '' && $marked > 0) {
+                $unmarkedAfterMarked = true;
+            }
+        }
+
+        return ! $unmarkedAfterMarked;
+    }
+
+    private static function isQuoted(string $line): bool
+    {
+        return preg_match('/^\s{0,3}>/', $line) === 1;
+    }
+
+    /**
+     * @param  list<string>  $lines
+     */
+    private static function looksLikeHeader(array $lines, int $index): bool
+    {
+        $named = 0;
+        foreach (array_slice($lines, $index + 1, 4) as $line) {
+            $named += (int) preg_match('/^\s*\*?\p{L}{2,12}(?:\s\p{L}{1,10})?\s*:\*?\s.+$/u', $line);
+        }
+
+        return $named >= 2;
+    }
+
+    /**
+     * @param  list<string>  $lines
+     */
+    private static function signatureLine(array $lines, int $end): int
+    {
+        for ($index = $end - 1; $index >= 0; $index--) {
+            $line = rtrim($lines[$index], "\r\t");
+            if (preg_match(self::SIGNATURE_MARK, $line) === 1
+                || (preg_match(self::SENT_FROM_DEVICE, trim($line)) === 1 && trim(implode('', array_slice($lines, $index + 1, $end - $index - 1))) === '')) {
+                return $index;
+            }
+        }
+
+        return $end;
+    }
+}
