@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Channels;
+
+use App\Inbox\Actor;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Throwable;
+
+/**
+ * Delivers one outbox row. The row, not the queue, knows what is still to be done: losing this job
+ * loses nothing, and running it twice sends once.
+ *
+ * Between the other side's yes and our own record of it lies one statement. A worker killed exactly
+ * there leaves a message that is sent again with the same Message-ID, as RFC 5321 (4.5.4.1) wants
+ * it: rather twice than never.
+ */
+final class DeliverOutboxItem implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 110;
+
+    public function __construct(public readonly int $itemId)
+    {
+        $this->onQueue('outbox');
+    }
+
+    public function handle(MessageSender $sender, Journal $journal): void
+    {
+        $item = OutboxItem::lease($this->itemId);
+        if ($item === null) {
+            return;
+        }
+        try {
+            $sender->deliver($item);
+        } catch (DeliveryFailed $failure) {
+            $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $journal);
+
+            return;
+        } catch (Throwable $defect) {
+            report($defect);
+            $this->recordFailure($item, 'The message could not be put together: '.$defect->getMessage(), false, $journal);
+
+            return;
+        }
+        OutboxItem::query()->whereKey($item->id)->update([
+            'state' => OutboxItem::SENT,
+            'sent_at' => now(),
+            'lease_until' => null,
+            'last_error' => null,
+            'attempts' => $item->attempts + 1,
+        ]);
+        $journal->record($item->message->conversation, JournalKind::Delivered, Actor::application(), message: $item->message);
+    }
+
+    private function recordFailure(OutboxItem $item, string $why, bool $isFinal, Journal $journal): void
+    {
+        /** @var list<int> $pauses */
+        $pauses = config('cairnfield.outbox.pauses');
+        $pause = $pauses[$item->attempts] ?? null;
+        $isFinal = $isFinal || $pause === null;
+        DB::transaction(function () use ($item, $why, $isFinal, $pause, $journal): void {
+            OutboxItem::query()->whereKey($item->id)->update([
+                'state' => $isFinal ? OutboxItem::FAILED : OutboxItem::DUE,
+                'attempts' => $item->attempts + 1,
+                'due_at' => now()->addSeconds($pause ?? 0),
+                'lease_until' => null,
+                'last_error' => Str::limit($why, 990),
+            ]);
+            if ($isFinal) {
+                $journal->record(
+                    $item->message->conversation,
+                    JournalKind::DeliveryFailed,
+                    Actor::application(),
+                    ['to' => implode(', ', $item->recipients)],
+                    $why,
+                    $item->message,
+                );
+            }
+        });
+    }
+}

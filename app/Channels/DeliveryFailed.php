@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Channels;
+
+use RuntimeException;
+use Throwable;
+
+/**
+ * The other side did not take a message over. Its message says why, to the person who wrote it.
+ */
+final class DeliveryFailed extends RuntimeException
+{
+    private function __construct(string $message, public readonly bool $isFinal, ?Throwable $previous)
+    {
+        parent::__construct($message, 0, $previous);
+    }
+
+    /**
+     * Worth another try later.
+     */
+    public static function forNow(string $why, ?Throwable $previous = null): self
+    {
+        return new self($why, false, $previous);
+    }
+
+    /**
+     * Refused for good; trying again unchanged would be refused again.
+     */
+    public static function forGood(string $why, ?Throwable $previous = null): self
+    {
+        return new self($why, true, $previous);
+    }
+}

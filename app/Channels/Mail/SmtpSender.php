@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Channels\Mail;
+
+use App\Channels\Account;
+use App\Channels\DeliveryFailed;
+use App\Channels\MessageSender;
+use App\Channels\OutboxItem;
+use Symfony\Component\Mailer\Envelope;
+use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
+use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
+use Symfony\Component\Mailer\Transport\Smtp\EsmtpTransport;
+use Symfony\Component\Mailer\Transport\Smtp\Stream\SocketStream;
+use Symfony\Component\Mime\Address;
+
+/**
+ * Hands mail to the account's SMTP server.
+ */
+final readonly class SmtpSender implements MessageSender
+{
+    public function __construct(private MailComposer $composer) {}
+
+    public function deliver(OutboxItem $item): void
+    {
+        $server = $this->server($item->account);
+        $transport = $this->transport($item->account);
+        try {
+            $envelope = new Envelope(
+                new Address($item->account->address),
+                array_map(static fn (string $recipient): Address => new Address($recipient), $item->recipients),
+            );
+            $transport->send($this->composer->compose($item->message, $item->account), $envelope);
+        } catch (UnexpectedResponseException $refusal) {
+            throw $this->refused($server, $refusal);
+        } catch (TransportExceptionInterface $fault) {
+            throw DeliveryFailed::forNow("The mail server {$server} could not be reached or broke off: {$fault->getMessage()}", $fault);
+        } catch (\Symfony\Component\Mime\Exception\RfcComplianceException $address) {
+            throw DeliveryFailed::forGood('The address '.implode(', ', $item->recipients).' is not one that mail can be sent to.', $address);
+        } finally {
+            $transport->stop();
+        }
+    }
+
+    /**
+     * Signs in and out again, to see whether the settings are right.
+     *
+     * @throws DeliveryFailed
+     */
+    public function check(Account $account): void
+    {
+        $transport = $this->transport($account);
+        try {
+            $transport->start();
+        } catch (TransportExceptionInterface $fault) {
+            throw DeliveryFailed::forNow("The sending server {$this->server($account)} did not let us in: {$fault->getMessage()}", $fault);
+        } finally {
+            $transport->stop();
+        }
+    }
+
+    private function refused(string $server, UnexpectedResponseException $refusal): DeliveryFailed
+    {
+        $code = (int) $refusal->getCode();
+        $why = "The mail server {$server} answered {$code}: {$refusal->getMessage()}";
+
+        // 5xx is final (RFC 5321, 4.2.1); everything else may pass.
+        return $code >= 500 && $code < 600 ? DeliveryFailed::forGood($why, $refusal) : DeliveryFailed::forNow($why, $refusal);
+    }
+
+    private function server(Account $account): string
+    {
+        return ($account->settings['smtp_host'] ?? '').':'.($account->settings['smtp_port'] ?? '');
+    }
+
+    private function transport(Account $account): EsmtpTransport
+    {
+        $security = $account->settings['smtp_security'] ?? 'tls';
+        $stream = (new SocketStream)->setTimeout((int) config('cairnfield.mail.timeout'));
+        $transport = new EsmtpTransport(
+            (string) ($account->settings['smtp_host'] ?? ''),
+            (int) ($account->settings['smtp_port'] ?? 587),
+            $security === 'tls',
+            stream: $stream,
+        );
+        $transport->setAutoTls($security !== 'none');
+        if ($security === 'starttls') {
+            $transport->setRequireTls(true);
+        }
+        if (($account->settings['smtp_user'] ?? '') !== '') {
+            $transport->setUsername((string) $account->settings['smtp_user']);
+            $transport->setPassword($account->secrets['smtp_password'] ?? '');
+        }
+
+        return $transport;
+    }
+}

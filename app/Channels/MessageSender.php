@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Channels;
+
+/**
+ * Brings one message out by the channel of its account.
+ */
+interface MessageSender
+{
+    /**
+     * Returns once the other side has taken the message over.
+     *
+     * @throws DeliveryFailed when it has not
+     */
+    public function deliver(OutboxItem $item): void;
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Channels\Account;
+use App\Channels\Channel;
+use App\Inbox\Category;
+use App\Inbox\Outcome;
+use App\Team\Role;
+use App\Team\Team;
+use App\Team\Teammate;
+
+/**
+ * The demo store itself: its team, its addresses, its categories and outcomes.
+ */
+final class DemoStore
+{
+    public const PASSWORD = 'kites-and-cairns';
+
+    private const TEAMMATES = [
+        ['Ilse Norrby', 'ilse', Role::Care, 'Care'],
+        ['Mads Overgaard', 'mads', Role::Lead, 'Care'],
+        ['Ruta Kalnina', 'ruta', Role::Care, 'Care'],
+        ['Femi Adewale', 'femi', Role::ReturnsBench, 'Returns bench'],
+        ['Corin Hale', 'corin', Role::Administrator, 'Care'],
+    ];
+
+    private const ACCOUNTS = [
+        ['care', 'Brindle Kite Works', 'Care', "Brindle Kite Works\nQuayside 4, open Monday to Friday 9 to 17, Saturday 10 to 14"],
+        ['returns', 'Brindle returns', 'Returns bench', "Brindle Kite Works, returns bench"],
+        ['wholesale', 'Brindle wholesale', 'Care', "Brindle Kite Works, wholesale"],
+    ];
+
+    private const CATEGORIES = [
+        'Delivery' => ['Late parcel' => 'My parcel is late', 'Change order' => 'Change my order', 'Lost parcel' => 'My parcel is lost'],
+        'Product' => ['Faulty item' => 'Something is broken', 'Wrong item' => 'I got the wrong thing', 'Missing part' => 'A part is missing', 'Before buying' => 'A question before buying', 'Spare parts' => 'Spare parts'],
+        'Return' => ['Return' => 'Return something', 'Exchange' => 'Exchange something'],
+        'Payment' => ['Refund' => 'My refund', 'Invoice' => 'My invoice', 'Gift card' => 'Gift cards'],
+        'Trade' => ['Wholesale' => 'Wholesale'],
+        'Other' => ['Not for us' => 'Something else'],
+    ];
+
+    private const OUTCOMES = ['Information given', 'Sent again', 'Refunded', 'Exchanged', 'Order changed', 'Invoice sent', 'No answer', 'Duplicate', 'Junk'];
+
+    public function load(): void
+    {
+        foreach (['Care', 'Returns bench'] as $name) {
+            Team::query()->create(['name' => $name]);
+        }
+        foreach (self::TEAMMATES as [$name, $local, $role, $team]) {
+            $teammate = Teammate::query()->create([
+                'name' => $name,
+                'email' => "{$local}@brindle.example",
+                'password' => self::PASSWORD,
+                'role' => $role,
+                'time_zone' => 'Europe/Copenhagen',
+            ]);
+            $teammate->teams()->attach(Team::query()->where('name', $team)->firstOrFail()->id);
+        }
+        foreach (self::ACCOUNTS as [$local, $senderName, $team, $signature]) {
+            $this->addAccount($local, $senderName, Team::query()->where('name', $team)->firstOrFail(), $signature);
+        }
+        $this->addCategories();
+        foreach (self::OUTCOMES as $position => $name) {
+            Outcome::query()->create(['name' => $name, 'position' => $position]);
+        }
+    }
+
+    private function addAccount(string $local, string $senderName, Team $team, string $signature): void
+    {
+        Account::query()->create([
+            'channel' => Channel::Email,
+            'address' => "{$local}@brindle.example",
+            'sender_name' => $senderName,
+            'signature' => $signature,
+            'team_id' => $team->id,
+            'settings' => [
+                'imap_host' => '127.0.0.1',
+                'imap_port' => config('cairnfield.demo.imap_port'),
+                'imap_security' => 'none',
+                'imap_user' => "{$local}@brindle.example",
+                'smtp_host' => '127.0.0.1',
+                'smtp_port' => config('cairnfield.demo.smtp_port'),
+                'smtp_security' => 'none',
+                'smtp_user' => '',
+            ],
+            'secrets' => [
+                'imap_password' => config('cairnfield.demo.password'),
+                'forward_secret' => bin2hex(random_bytes(24)),
+            ],
+        ]);
+    }
+
+    private function addCategories(): void
+    {
+        $position = 0;
+        foreach (self::CATEGORIES as $parentName => $children) {
+            $parent = Category::query()->create(['name' => $parentName, 'customer_name' => $parentName, 'position' => $position++]);
+            foreach ($children as $name => $customerName) {
+                Category::query()->create([
+                    'parent_id' => $parent->id,
+                    'name' => $name,
+                    'customer_name' => $customerName,
+                    'position' => $position++,
+                ]);
+            }
+        }
+    }
+}

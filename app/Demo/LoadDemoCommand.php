@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Team\Teammate;
+use Illuminate\Console\Command;
+
+final class LoadDemoCommand extends Command
+{
+    protected $signature = 'demo:load';
+
+    protected $description = 'Loads the demo store, where the database is empty';
+
+    public function handle(DemoStore $store, DemoConversations $conversations): int
+    {
+        if (Teammate::query()->exists()) {
+            $this->info('There is data already; nothing was loaded.');
+
+            return self::SUCCESS;
+        }
+        $store->load();
+        $count = $conversations->load();
+        $this->info("The demo store is loaded, with {$count} conversations.");
+
+        return self::SUCCESS;
+    }
+}

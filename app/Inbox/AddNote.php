@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Team\Teammate;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Writes a note for the team. Safe to repeat with the same key.
+ */
+final readonly class AddNote
+{
+    public function __construct(private Journal $journal) {}
+
+    /**
+     * @param  string  $onceKey  of the form it was written in
+     *
+     * @throws InboxRefused when nothing is written
+     */
+    public function add(Conversation $conversation, Teammate $teammate, string $text, string $onceKey): Note
+    {
+        if (trim($text) === '') {
+            throw InboxRefused::emptyNote();
+        }
+        $key = hash('sha256', "note:{$teammate->id}:{$onceKey}");
+        try {
+            return DB::transaction(function () use ($conversation, $teammate, $text, $key): Note {
+                $note = new Note;
+                $note->forceFill([
+                    'conversation_id' => $conversation->id,
+                    'teammate_id' => $teammate->id,
+                    'text' => mb_strcut(trim($text), 0, 60_000),
+                    'once_key' => $key,
+                ])->save();
+                $this->journal->record($conversation, JournalKind::Noted, Actor::teammate($teammate), note: $note);
+                Draft::for($conversation, $teammate, Draft::NOTE)->delete();
+
+                return $note;
+            });
+        } catch (UniqueConstraintViolationException) {
+            return Note::query()->where('once_key', $key)->firstOrFail();
+        }
+    }
+}

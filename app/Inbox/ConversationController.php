@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Promises\StoreHours;
+use App\Support\SecurityHeaders;
+use App\Team\Teammate;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+
+final readonly class ConversationController
+{
+    public function __construct(private ConversationPage $page, private ChangeMark $mark) {}
+
+    public function show(Request $request, Conversation $conversation): Response
+    {
+        Gate::authorize('view', $conversation);
+        /** @var Teammate $teammate */
+        $teammate = $request->user();
+        $pictures = (int) $request->query('pictures');
+        $response = response(view('inbox.conversation', $this->page->content($conversation, $teammate, $pictures))->render());
+        if ($pictures > 0) {
+            $response->header(SecurityHeaders::ALLOW_REMOTE_PICTURES, 'yes');
+        }
+
+        return $response;
+    }
+
+    /**
+     * 204 while nothing has changed, else the parts that change by others.
+     */
+    public function changes(Request $request, Conversation $conversation): Response
+    {
+        Gate::authorize('view', $conversation);
+        if ($request->query('mark') === $this->mark->ofConversation($conversation)) {
+            return response()->noContent();
+        }
+        /** @var Teammate $teammate */
+        $teammate = $request->user();
+
+        return response(view('inbox.conversation-live', $this->page->content($conversation, $teammate, (int) $request->query('pictures')))->render());
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Promises\StoreHours;
+use App\Team\Teammate;
+use Illuminate\Support\Str;
+
+/**
+ * What the page of a conversation shows.
+ */
+final readonly class ConversationPage
+{
+    private const EARLIER = 8;
+
+    public function __construct(
+        private Trail $trail,
+        private ChangeMark $mark,
+        private StoreHours $hours,
+        private JournalSentence $sentence,
+    ) {}
+
+    /**
+     * @param  int  $pictures  the message whose remote pictures are asked for; 0 for none
+     * @return array<string, mixed>
+     */
+    public function content(Conversation $conversation, Teammate $teammate, int $pictures = 0): array
+    {
+        // Before the trail: a change in between is then shown twice rather than never.
+        $mark = $this->mark->ofConversation($conversation);
+        $seen = $this->trail->lastSeen($conversation);
+        $conversation->load(['customer.handles', 'account', 'owner', 'category.parent', 'outcome', 'linkedConversation', 'team']);
+        $trail = $this->trail->of($conversation);
+        $drafts = Draft::query()->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->get()->keyBy('kind');
+
+        return [
+            'conversation' => $conversation,
+            'standing' => $conversation->standing($this->hours),
+            'trail' => $trail,
+            'sentence' => $this->sentence,
+            'mark' => $mark,
+            'seen' => $seen,
+            'pictures' => $pictures,
+            'teammate' => $teammate,
+            'replyDraft' => $drafts->get(Draft::REPLY),
+            'noteDraft' => $drafts->get(Draft::NOTE),
+            'onceKey' => Str::uuid()->toString(),
+            'answersTo' => $this->answersTo($conversation),
+            'teammates' => Teammate::query()->where('may_sign_in', true)->orderBy('name')->get(),
+            'categories' => Category::query()->with('parent')->orderBy('position')->get(),
+            'outcomes' => Outcome::query()->orderBy('position')->get(),
+            'earlier' => $this->earlier($conversation),
+            'conversationCount' => $conversation->customer->conversations()->count(),
+        ];
+    }
+
+    private function answersTo(Conversation $conversation): ?string
+    {
+        $last = $conversation->messages()->where('direction', Message::IN)->orderByDesc('id')->first(['id', 'reply_to', 'from_address']);
+
+        return $last === null ? null : ($last->reply_to ?: $last->from_address);
+    }
+
+    /**
+     * @return \Illuminate\Database\Eloquent\Collection<int, Conversation>
+     */
+    private function earlier(Conversation $conversation): \Illuminate\Database\Eloquent\Collection
+    {
+        return $conversation->customer->conversations()
+            ->whereKeyNot($conversation->id)
+            ->orderByDesc('last_message_at')
+            ->limit(self::EARLIER)
+            ->get();
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What a person has begun to write in a conversation and not sent yet.
+ *
+ * @property int $id
+ * @property string $text
+ * @property list<array{name: string, type: string, size: int, sha256: string, file: string}> $files
+ * @property CarbonImmutable $updated_at
+ */
+final class Draft extends Model
+{
+    public const REPLY = 'reply';
+
+    public const NOTE = 'note';
+
+    protected $guarded = ['*'];
+
+    /**
+     * @return Builder<self>
+     */
+    public static function for(Conversation $conversation, Teammate $teammate, string $kind): Builder
+    {
+        return self::query()
+            ->where('conversation_id', $conversation->id)
+            ->where('teammate_id', $teammate->id)
+            ->where('kind', $kind);
+    }
+
+    protected function casts(): array
+    {
+        return ['files' => 'array', 'updated_at' => 'immutable_datetime'];
+    }
+}

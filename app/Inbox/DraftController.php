@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Support\LocalTime;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+
+final readonly class DraftController
+{
+    use ActsOnConversation;
+
+    public function __construct(private KeepDraft $keepDraft, private LocalTime $time) {}
+
+    public function keep(Request $request, Conversation $conversation, string $kind): Response
+    {
+        Gate::authorize($kind === Draft::NOTE ? 'note' : 'reply', $conversation);
+        $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000']]);
+        $draft = $this->keepDraft->text($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''));
+
+        return response('draft kept '.e($this->time->clock($draft->updated_at)));
+    }
+
+    public function attach(Request $request, Conversation $conversation): Response|RedirectResponse
+    {
+        Gate::authorize('reply', $conversation);
+        /** @var list<UploadedFile> $uploads */
+        $uploads = array_values((array) $request->file('files'));
+        $problem = null;
+        try {
+            $this->keepDraft->attach($conversation, $this->teammate($request), ...$uploads);
+        } catch (InboxRefused $why) {
+            $problem = $why->getMessage();
+        }
+
+        return $this->files($request, $conversation, $problem);
+    }
+
+    public function detach(Request $request, Conversation $conversation, string $sha256): Response|RedirectResponse
+    {
+        Gate::authorize('reply', $conversation);
+        $this->keepDraft->detach($conversation, $this->teammate($request), $sha256);
+
+        return $this->files($request, $conversation);
+    }
+
+    private function files(Request $request, Conversation $conversation, ?string $problem = null): Response
+    {
+        $draft = Draft::for($conversation, $this->teammate($request), Draft::REPLY)->first();
+
+        return response(view('inbox.draft-files', ['conversation' => $conversation, 'replyDraft' => $draft, 'fileProblem' => $problem])->render());
+    }
+}

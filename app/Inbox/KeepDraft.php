@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Support\FileStore;
+use App\Team\Teammate;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Keeps what is being written, as it is written, and the files chosen for it.
+ */
+final readonly class KeepDraft
+{
+    public function __construct(private FileStore $files) {}
+
+    public function text(Conversation $conversation, Teammate $teammate, string $kind, string $text): Draft
+    {
+        return $this->change($conversation, $teammate, $kind, fn (Draft $draft) => $draft->forceFill(['text' => mb_strcut($text, 0, 1_000_000)]));
+    }
+
+    /**
+     * @throws InboxRefused when a file cannot be attached; the others of the same form are
+     */
+    public function attach(Conversation $conversation, Teammate $teammate, UploadedFile ...$uploads): Draft
+    {
+        $refused = null;
+        $draft = $this->change($conversation, $teammate, Draft::REPLY, function (Draft $draft) use ($uploads, &$refused): void {
+            foreach ($uploads as $upload) {
+                try {
+                    $draft->forceFill(['files' => [...$draft->files, $this->file($upload, $draft)]]);
+                } catch (InboxRefused $why) {
+                    $refused = $why;
+                }
+            }
+        });
+
+        return $refused === null ? $draft : throw $refused;
+    }
+
+    public function detach(Conversation $conversation, Teammate $teammate, string $sha256): Draft
+    {
+        return $this->change($conversation, $teammate, Draft::REPLY, fn (Draft $draft) => $draft->forceFill([
+            'files' => array_values(array_filter($draft->files, static fn (array $file): bool => $file['sha256'] !== $sha256)),
+        ]));
+    }
+
+    /**
+     * @return array{name: string, type: string, size: int, sha256: string, file: string}
+     */
+    private function file(UploadedFile $upload, Draft $draft): array
+    {
+        $name = self::safeName($upload->getClientOriginalName());
+        if (! $upload->isValid()) {
+            throw InboxRefused::file($name, 'it did not arrive whole, or is larger than the server takes. Try again with a smaller file.');
+        }
+        $largest = (int) config('cairnfield.mail.largest_attachments');
+        $together = array_sum(array_column($draft->files, 'size')) + (int) $upload->getSize();
+        if ($together > $largest) {
+            throw InboxRefused::file($name, 'the files would have '.Attachment::sizeText($together).' together, and mail takes '.Attachment::sizeText($largest).'. Send a smaller one.');
+        }
+        if ((int) $upload->getSize() === 0) {
+            throw InboxRefused::file($name, 'it is empty.');
+        }
+        $bytes = (string) file_get_contents($upload->getRealPath());
+
+        return [
+            'name' => $name,
+            'type' => $upload->getMimeType() ?? 'application/octet-stream',
+            'size' => strlen($bytes),
+            'sha256' => hash('sha256', $bytes),
+            'file' => $this->files->keep($bytes),
+        ];
+    }
+
+    private static function safeName(string $name): string
+    {
+        $name = trim((string) preg_replace('/[\x{0}-\x{1F}\x{7F}\/\\\\]+/u', '', mb_scrub($name, 'UTF-8')));
+
+        return $name === '' ? 'file' : mb_substr($name, -200);
+    }
+
+    /**
+     * @param  callable(Draft): mixed  $change
+     */
+    private function change(Conversation $conversation, Teammate $teammate, string $kind, callable $change): Draft
+    {
+        return DB::transaction(function () use ($conversation, $teammate, $kind, $change): Draft {
+            $draft = Draft::for($conversation, $teammate, $kind)->lockForUpdate()->first();
+            if ($draft === null) {
+                $draft = (new Draft)->forceFill([
+                    'conversation_id' => $conversation->id,
+                    'teammate_id' => $teammate->id,
+                    'kind' => $kind,
+                    'text' => '',
+                    'files' => [],
+                ]);
+            }
+            $change($draft);
+            $draft->save();
+
+            return $draft;
+        }, 3);
+    }
+}

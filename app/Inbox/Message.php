@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Channels\Account;
+use App\Channels\OutboxItem;
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * Something said by the customer (`in`) or to them (`out`).
+ *
+ * @property int $id
+ * @property int $conversation_id
+ * @property int $account_id
+ * @property int|null $teammate_id
+ * @property string $direction
+ * @property string $from_name
+ * @property string $from_address
+ * @property string|null $reply_to
+ * @property list<string> $to
+ * @property list<string> $cc
+ * @property string $subject
+ * @property string $message_id
+ * @property string $message_id_key
+ * @property string|null $in_reply_to
+ * @property string|null $references
+ * @property string $text
+ * @property string|null $html
+ * @property bool $automatic
+ * @property list<string> $marks
+ * @property CarbonImmutable|null $sent_at
+ * @property CarbonImmutable $received_at
+ * @property string|null $original
+ * @property int|null $original_size
+ * @property string $once_key
+ * @property Conversation $conversation
+ * @property Account $account
+ * @property Teammate|null $teammate
+ * @property OutboxItem|null $outboxItem
+ * @property Collection<int, Attachment> $attachments
+ */
+final class Message extends Model
+{
+    public const IN = 'in';
+
+    public const OUT = 'out';
+
+    protected $guarded = ['*'];
+
+    public static function keyOfId(string $messageId): string
+    {
+        return hash('sha256', $messageId);
+    }
+
+    public function isIncoming(): bool
+    {
+        return $this->direction === self::IN;
+    }
+
+    /**
+     * Ids of the messages before it, the oldest first.
+     *
+     * @return list<string>
+     */
+    public function referenceIds(): array
+    {
+        return array_values(array_filter(explode(' ', (string) $this->references)));
+    }
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function conversation(): BelongsTo
+    {
+        return $this->belongsTo(Conversation::class);
+    }
+
+    /**
+     * @return BelongsTo<Account, $this>
+     */
+    public function account(): BelongsTo
+    {
+        return $this->belongsTo(Account::class);
+    }
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+
+    /**
+     * @return HasMany<Attachment, $this>
+     */
+    public function attachments(): HasMany
+    {
+        return $this->hasMany(Attachment::class);
+    }
+
+    /**
+     * @return HasOne<OutboxItem, $this>
+     */
+    public function outboxItem(): HasOne
+    {
+        return $this->hasOne(OutboxItem::class);
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'to' => 'array',
+            'cc' => 'array',
+            'marks' => 'array',
+            'automatic' => 'boolean',
+            'sent_at' => 'immutable_datetime',
+            'received_at' => 'immutable_datetime',
+        ];
+    }
+}

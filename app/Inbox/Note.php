@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * Written for the team only. Never leaves the application.
+ *
+ * @property int $id
+ * @property int $conversation_id
+ * @property int $teammate_id
+ * @property string $text
+ * @property string $once_key
+ * @property Teammate $teammate
+ */
+final class Note extends Model
+{
+    protected $guarded = ['*'];
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Team\Teammate;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+final readonly class OwnershipController
+{
+    use ActsOnConversation;
+
+    public function __construct(private TakeConversation $take, private AssignConversation $assign) {}
+
+    public function next(Request $request): RedirectResponse
+    {
+        Gate::authorize('take', Conversation::class);
+        $next = $this->take->takeNext($this->teammate($request));
+
+        return $next === null
+            ? redirect()->route('queue')->with('problem', 'There is nothing left that nobody has. Look through “My turn” for what is yours.')
+            : redirect()->route('conversation', $next);
+    }
+
+    public function take(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('take', $conversation);
+        try {
+            $this->take->take($conversation, $this->teammate($request));
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'It is yours.');
+    }
+
+    public function assign(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('take', $conversation);
+        $chosen = $request->validate(['owner' => ['nullable', 'integer', 'exists:teammates,id']]);
+        $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
+        $this->assign->assign($conversation, $owner, Actor::teammate($this->teammate($request)));
+
+        return $this->done($conversation, $owner === null ? 'It is nobody’s yet.' : "It lies with {$owner->name}.");
+    }
+}

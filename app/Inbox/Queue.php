@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Promises\StoreHours;
+use App\Support\LocalTime;
+use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The rows of one view, the most urgent first, in the groups they are shown in.
+ */
+final readonly class Queue
+{
+    public function __construct(private StoreHours $hours, private LocalTime $time) {}
+
+    /**
+     * @return Collection<int, Conversation> one row more than asked for where there are more
+     */
+    public function rows(QueueView $view, QueueFilter $filter, Teammate $teammate): Collection
+    {
+        $query = Conversation::query()
+            ->with(['customer', 'account', 'owner', 'category.parent', 'outcome'])
+            ->when($filter->account, fn ($rows, $account) => $rows->where('account_id', $account))
+            ->when($filter->category, fn ($rows, $category) => $rows->where('category_id', $category))
+            ->limit($filter->rows + 1);
+        $view->narrow($query, $teammate, $filter->owner);
+
+        return $query->get();
+    }
+
+    /**
+     * @param  Collection<int, Conversation>  $rows
+     * @return list<QueueGroup>
+     */
+    public function groups(QueueView $view, Collection $rows): array
+    {
+        if ($view !== QueueView::MyTurn && $view !== QueueView::NobodysYet) {
+            return $rows->isEmpty() ? [] : [new QueueGroup($view->label(), 'plain', $this->stand($rows))];
+        }
+        $endOfDay = $this->time->local(now())->endOfDay();
+        $groups = ['missed' => [], 'soon' => [], 'today' => [], 'later' => []];
+        foreach ($this->stand($rows) as $row) {
+            $standing = $row->standing;
+            $key = match (true) {
+                $standing === null => 'later',
+                $standing->missed => 'missed',
+                $standing->soon => 'soon',
+                $row->conversation->due_at?->lessThanOrEqualTo($endOfDay) => 'today',
+                default => 'later',
+            };
+            $groups[$key][] = $row;
+        }
+        $labels = [
+            'missed' => 'Promise missed',
+            'soon' => 'Within the hour',
+            'today' => 'Today',
+            'later' => 'Later, or no promise running',
+        ];
+
+        return array_values(array_filter(array_map(
+            static fn (string $key): QueueGroup => new QueueGroup($labels[$key], $key, $groups[$key]),
+            array_keys($labels),
+        ), static fn (QueueGroup $group): bool => $group->rows !== []));
+    }
+
+    /**
+     * How many each view holds; the resolved ones are not counted.
+     *
+     * @return array<string, int>
+     */
+    public function counts(Teammate $teammate): array
+    {
+        $counts = DB::table('conversations')
+            ->selectRaw('SUM(state = ? AND (owner_id IS NULL OR owner_id = ?)) AS mine', [ConversationState::Open->value, $teammate->id])
+            ->selectRaw('SUM(state = ? AND owner_id IS NULL) AS nobodys', [ConversationState::Open->value])
+            ->selectRaw('SUM(state = ?) AS waiting', [ConversationState::Waiting->value])
+            ->selectRaw('SUM(state = ?) AS held', [ConversationState::Held->value])
+            ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
+            ->first();
+
+        return [
+            QueueView::MyTurn->value => (int) ($counts->mine ?? 0),
+            QueueView::NobodysYet->value => (int) ($counts->nobodys ?? 0),
+            QueueView::Waiting->value => (int) ($counts->waiting ?? 0),
+            QueueView::Held->value => (int) ($counts->held ?? 0),
+        ];
+    }
+
+    /**
+     * @param  Collection<int, Conversation>  $rows
+     * @return list<QueueRow>
+     */
+    private function stand(Collection $rows): array
+    {
+        return array_values($rows->map(fn (Conversation $row): QueueRow => new QueueRow($row, $row->standing($this->hours)))->all());
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use Illuminate\Http\Request;
+
+/**
+ * What the queue is narrowed to, as it stands in the address.
+ */
+final readonly class QueueFilter
+{
+    public const MOST_ROWS = 1000;
+
+    private const ROWS = 100;
+
+    private function __construct(
+        public ?int $account,
+        public ?int $category,
+        public ?string $owner,
+        public int $rows,
+    ) {}
+
+    public static function fromRequest(Request $request): self
+    {
+        $number = static fn (string $name): ?int => ctype_digit((string) $request->query($name)) ? (int) $request->query($name) : null;
+        $owner = $request->query('owner');
+
+        return new self(
+            $number('account'),
+            $number('category'),
+            $owner === 'nobody' || (is_string($owner) && ctype_digit($owner)) ? $owner : null,
+            min(self::MOST_ROWS, max(self::ROWS, $number('rows') ?? self::ROWS)),
+        );
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    public function query(): array
+    {
+        return array_filter([
+            'account' => $this->account,
+            'category' => $this->category,
+            'owner' => $this->owner,
+            'rows' => $this->rows === self::ROWS ? null : $this->rows,
+        ], static fn (int|string|null $value): bool => $value !== null);
+    }
+
+    public function isNarrowed(): bool
+    {
+        return $this->account !== null || $this->category !== null || $this->owner !== null;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use Illuminate\Support\Facades\DB;
+
+final readonly class SetCategory
+{
+    public function __construct(private Journal $journal) {}
+
+    public function set(Conversation $conversation, ?Category $category, Actor $actor): void
+    {
+        DB::transaction(function () use ($conversation, $category, $actor): void {
+            $locked = Conversation::query()->lockForUpdate()->with('category.parent')->findOrFail($conversation->id);
+            if ($locked->category_id === $category?->id) {
+                return;
+            }
+            $from = $locked->category?->path();
+            $locked->forceFill(['category_id' => $category?->id])->save();
+            $this->journal->record($locked, JournalKind::CategoryChanged, $actor, ['from' => $from, 'to' => $category?->load('parent')->path()]);
+        });
+    }
+}

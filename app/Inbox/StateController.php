@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+
+final readonly class StateController
+{
+    use ActsOnConversation;
+
+    public function __construct(private ChangeState $changeState, private SetCategory $setCategory) {}
+
+    public function change(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('hold', $conversation);
+        $to = ConversationState::from($request->validate([
+            'state' => ['required', Rule::in(['open', 'waiting', 'closed'])],
+        ])['state']);
+        $actor = Actor::teammate($this->teammate($request));
+        try {
+            match ($to) {
+                ConversationState::Open => $this->changeState->open($conversation, $actor),
+                ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
+                default => $this->close($conversation, $actor),
+            };
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, $to->label().'.');
+    }
+
+    public function hold(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('hold', $conversation);
+        $teammate = $this->teammate($request);
+        $hold = $request->validate([
+            'reason' => ['nullable', 'string', 'max:300'],
+            'bring_back_at' => ['nullable', 'date_format:Y-m-d\TH:i'],
+        ]);
+        $bringBackAt = isset($hold['bring_back_at'])
+            ? CarbonImmutable::parse($hold['bring_back_at'], $teammate->time_zone)->utc()
+            : null;
+        try {
+            $this->changeState->hold($conversation, Actor::teammate($teammate), (string) ($hold['reason'] ?? ''), $bringBackAt);
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'Held.');
+    }
+
+    public function resolve(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('resolve', $conversation);
+        $chosen = $request->validate([
+            'outcome' => ['nullable', 'integer'],
+            'seen' => ['required', 'integer'],
+        ]);
+        try {
+            $outcome = isset($chosen['outcome']) ? Outcome::query()->find((int) $chosen['outcome']) : null;
+            $this->changeState->resolve($conversation, $this->teammate($request), $outcome, (int) $chosen['seen']);
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        } catch (CameInBetween $between) {
+            return redirect()->route('conversation', $conversation)->with('problem', 'Not resolved: '.$between->getMessage());
+        }
+
+        return $this->done($conversation, 'Resolved.');
+    }
+
+    public function category(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('note', $conversation);
+        $chosen = $request->validate(['category' => ['nullable', 'integer', 'exists:categories,id']]);
+        $category = isset($chosen['category']) ? Category::query()->findOrFail((int) $chosen['category']) : null;
+        $this->setCategory->set($conversation, $category, Actor::teammate($this->teammate($request)));
+
+        return $this->done($conversation, 'Category changed.');
+    }
+
+    private function close(Conversation $conversation, Actor $actor): void
+    {
+        Gate::authorize('resolve', $conversation);
+        $this->changeState->close($conversation, $actor);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Promises;
+
+use Cairnfield\Core\Hours\Calendar;
+use Carbon\CarbonImmutable;
+use DateTimeInterface;
+
+/**
+ * The store's hours, and the one target that every answer is held to so far.
+ */
+final readonly class StoreHours
+{
+    private function __construct(private Calendar $calendar, private int $answerWithin) {}
+
+    public static function fromConfig(): self
+    {
+        $calendar = config('cairnfield.store.calendar');
+
+        return new self(
+            Calendar::read(json_decode((string) json_encode($calendar))),
+            (int) config('cairnfield.promises.answer_within'),
+        );
+    }
+
+    /**
+     * When the answer to something written at this time falls due.
+     */
+    public function dueAt(DateTimeInterface $waitingSince): CarbonImmutable
+    {
+        return CarbonImmutable::instance(
+            $this->calendar->add(CarbonImmutable::instance($waitingSince)->utc(), $this->answerWithin),
+        );
+    }
+
+    /**
+     * Seconds of the store's hours between two instants, the first not after the second.
+     */
+    public function openBetween(DateTimeInterface $from, DateTimeInterface $to): int
+    {
+        return $this->calendar->between(CarbonImmutable::instance($from)->utc(), CarbonImmutable::instance($to)->utc());
+    }
+
+    /**
+     * How the promise stands at a moment: the time used, counted in the store's hours.
+     */
+    public function standing(DateTimeInterface $waitingSince, DateTimeInterface $dueAt, DateTimeInterface $now): PromiseStanding
+    {
+        $used = $this->openBetween($waitingSince, $now < $waitingSince ? $waitingSince : $now);
+
+        return PromiseStanding::of($used, $this->answerWithin, $dueAt, $now);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Channels\Account;
+use App\Channels\AccountPolicy;
+use App\Channels\MessageSender;
+use App\Channels\Mail\SmtpSender;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationPolicy;
+use App\Inbox\TopBar;
+use App\Promises\StoreHours;
+use Carbon\CarbonImmutable;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\ServiceProvider;
+
+final class ApplicationServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
+        $this->app->bind(MessageSender::class, SmtpSender::class);
+        $this->app->scoped(LocalTime::class);
+    }
+
+    public function boot(): void
+    {
+        Date::use(CarbonImmutable::class);
+        Model::shouldBeStrict();
+        $this->authorisation();
+        $this->limits();
+        View::composer('layouts.app', TopBar::class);
+        View::composer('*', fn ($view) => $view->with('time', $this->app->make(LocalTime::class)));
+    }
+
+    private function authorisation(): void
+    {
+        Gate::policy(Conversation::class, ConversationPolicy::class);
+        Gate::policy(Account::class, AccountPolicy::class);
+    }
+
+    private function limits(): void
+    {
+        // Five tries a minute for one name from one place, and thirty from one place whatever the name.
+        RateLimiter::for('sign-in', fn (Request $request): array => [
+            Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()),
+            Limit::perMinute(30)->by((string) $request->ip()),
+        ]);
+        RateLimiter::for('forwarded-mail', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Team;
+
+enum Role: string
+{
+    case Administrator = 'administrator';
+    case Lead = 'lead';
+    case Care = 'care';
+    case ReturnsBench = 'returns_bench';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Administrator => 'Administrator',
+            self::Lead => 'Care lead',
+            self::Care => 'Care',
+            self::ReturnsBench => 'Returns bench',
+        };
+    }
+
+    /**
+     * Whether this role writes to customers. The returns bench reads along, writes notes and hands on.
+     */
+    public function answersCustomers(): bool
+    {
+        return $this !== self::ReturnsBench;
+    }
+
+    public function administers(): bool
+    {
+        return $this === self::Administrator;
+    }
+}

@@ -1,0 +1,247 @@
+# Starts and stops the processes: each with its pid in var/run and its log in var/logs.
+
+is_alive() {
+    local pid
+    pid=$(cat "$RUN/$1.pid" 2>/dev/null) && [ -n "$pid" ] && kill -0 "$pid" 2>/dev/null
+}
+
+# launch NAME COMMAND...: in the background, in a process group of its own.
+launch() {
+    local name=$1
+    shift
+    setsid "$@" >> "$LOGS/$name.log" 2>&1 < /dev/null &
+    printf '%s' $! > "$RUN/$name.pid"
+}
+
+# wait_until NAME SECONDS COMMAND...: until the command succeeds, or say plainly which one did not answer.
+wait_until() {
+    local name=$1 seconds=$2 deadline
+    shift 2
+    deadline=$(($(date +%s) + seconds))
+    until "$@" > /dev/null 2>&1; do
+        [ "$(date +%s)" -lt $deadline ] || fail "$name did not answer within $seconds seconds." "$LOGS/$name.log"
+        sleep 0.2
+    done
+}
+
+port_is_taken() { (exec 3<> "/dev/tcp/127.0.0.1/$1") 2> /dev/null; }
+
+refuse_foreign_port() {
+    ! port_is_taken "$2" || fail "Port $2, which $1 needs, is used by another program. Stop that, or set CAIRNFIELD_PORT to a free range of ten."
+}
+
+database() { mariadb --no-defaults --socket="$DB_SOCKET" -uroot "$@"; }
+
+start_mariadb() {
+    if ! is_alive mariadb; then
+        refuse_foreign_port mariadb "$DB_PORT"
+        if [ ! -d "$VAR/mariadb/data/mysql" ]; then
+            rm -rf "$VAR/mariadb"
+            mkdir -p "$VAR/mariadb/tmp"
+            mariadb-install-db --no-defaults --user=root --datadir="$VAR/mariadb/data" \
+                --auth-root-authentication-method=normal --skip-test-db > "$LOGS/mariadb.log" 2>&1 \
+                || fail 'The database could not be set up.' "$LOGS/mariadb.log"
+        fi
+        launch mariadb mariadbd --no-defaults --user=root --datadir="$VAR/mariadb/data" --tmpdir="$VAR/mariadb/tmp" \
+            --bind-address=127.0.0.1 --port="$DB_PORT" --socket="$DB_SOCKET" --innodb-flush-log-at-trx-commit=1 \
+            --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
+            --innodb-buffer-pool-size=256M --skip-log-bin
+    fi
+    wait_until mariadb 60 database -e 'SELECT 1'
+    database -e "CREATE DATABASE IF NOT EXISTS cairnfield;
+        CREATE USER IF NOT EXISTS 'cairnfield'@'127.0.0.1' IDENTIFIED BY '$(setting DB_PASSWORD)';
+        ALTER USER 'cairnfield'@'127.0.0.1' IDENTIFIED BY '$(setting DB_PASSWORD)';
+        GRANT ALL ON \`cairnfield%\`.* TO 'cairnfield'@'127.0.0.1';" || fail 'The database could not be prepared.' "$LOGS/mariadb.log"
+}
+
+start_redis() {
+    [ -n "${CAIRNFIELD_REDIS:-}" ] || return 0
+    if ! is_alive redis; then
+        mkdir -p "$VAR/redis"
+        launch redis redis-server --bind 127.0.0.1 --port "$REDIS_PORT" --dir "$VAR/redis" --save '' --appendonly yes
+    fi
+    wait_until redis 20 redis-cli -p "$REDIS_PORT" ping
+}
+
+setting() { sed -n "s/^$1=//p" "$VAR/.env" | tail -n 1; }
+
+write_environment() {
+    mkdir -p "$VAR/storage/logs" "$VAR/storage/views" "$VAR/storage/files" "$VAR/storage/framework" "$VAR/cache"
+    [ -f "$VAR/.env" ] && return 0
+    local key password
+    key=$(head -c 32 /dev/urandom | base64 -w0)
+    password=$(head -c 18 /dev/urandom | base64 -w0 | tr '+/' 'xy')
+    (umask 077 && cat > "$VAR/.env" <<ENV
+APP_ENV=local
+APP_KEY=base64:$key
+APP_URL=http://127.0.0.1:$WEB_PORT
+DB_HOST=127.0.0.1
+DB_PORT=$DB_PORT
+DB_DATABASE=cairnfield
+DB_USERNAME=cairnfield
+DB_PASSWORD=$password
+STANDIN_SMTP_PORT=$SMTP_PORT
+STANDIN_IMAP_PORT=$IMAP_PORT
+STANDIN_PASSWORD=kites-$WEB_PORT
+${CAIRNFIELD_REDIS:+REDIS_URL=redis://127.0.0.1:$REDIS_PORT}
+${CAIRNFIELD_ENVIRONMENT:-}
+ENV
+    ) || fail 'The settings could not be written.'
+}
+
+prepare_application() {
+    (cd "$ROOT" && php artisan migrate --force) > "$LOGS/migrate.log" 2>&1 \
+        || fail 'The database could not be brought up to date.' "$LOGS/migrate.log"
+}
+
+load_demo() {
+    (cd "$ROOT" && php artisan demo:load) > "$LOGS/demo.log" 2>&1 || fail 'The demo data could not be loaded.' "$LOGS/demo.log"
+}
+
+start_php_fpm() {
+    if ! is_alive php-fpm; then
+        cat > "$VAR/php-fpm.conf" <<CONF
+[global]
+error_log = $LOGS/php-fpm.log
+daemonize = no
+[cairnfield]
+listen = $RUN/php-fpm.sock
+listen.mode = 0600
+pm = dynamic
+pm.max_children = 12
+pm.start_servers = 3
+pm.min_spare_servers = 2
+pm.max_spare_servers = 4
+pm.max_requests = 2000
+clear_env = no
+catch_workers_output = yes
+php_admin_value[error_log] = $LOGS/php-errors.log
+php_admin_flag[log_errors] = on
+php_admin_flag[expose_php] = off
+php_admin_value[memory_limit] = 512M
+php_admin_value[post_max_size] = 72M
+php_admin_value[upload_max_filesize] = 64M
+php_admin_value[max_file_uploads] = 30
+php_admin_value[upload_tmp_dir] = $VAR/tmp
+php_admin_value[sys_temp_dir] = $VAR/tmp
+CONF
+        mkdir -p "$VAR/tmp"
+        local as_root=''
+        [ "$(id -u)" = 0 ] && as_root=-R
+        [ "$(id -u)" = 0 ] && sed -i 's/^listen.mode.*/&\nuser = root\ngroup = root/' "$VAR/php-fpm.conf"
+        launch php-fpm php-fpm8.2 $as_root -F -y "$VAR/php-fpm.conf"
+    fi
+    wait_until php-fpm 20 test -S "$RUN/php-fpm.sock"
+}
+
+start_nginx() {
+    if ! is_alive nginx; then
+        refuse_foreign_port nginx "$WEB_PORT"
+        mkdir -p "$VAR/nginx"
+        cat > "$VAR/nginx.conf" <<CONF
+$([ "$(id -u)" = 0 ] && echo 'user root;')
+worker_processes 1;
+pid $VAR/nginx/nginx.pid;
+error_log $LOGS/nginx.log warn;
+events { worker_connections 512; }
+http {
+    include /etc/nginx/mime.types;
+    default_type application/octet-stream;
+    access_log off;
+    server_tokens off;
+    client_max_body_size 72m;
+    client_body_temp_path $VAR/nginx/body;
+    proxy_temp_path $VAR/nginx/proxy;
+    fastcgi_temp_path $VAR/nginx/fastcgi;
+    uwsgi_temp_path $VAR/nginx/uwsgi;
+    scgi_temp_path $VAR/nginx/scgi;
+    gzip on;
+    gzip_types text/css application/javascript image/svg+xml;
+    server {
+        listen 127.0.0.1:$WEB_PORT;
+        root $ROOT/public;
+        index index.php;
+        location /build/ { expires 1y; add_header Cache-Control "public, immutable"; add_header X-Content-Type-Options nosniff; }
+        location / { try_files \$uri /index.php?\$query_string; }
+        # Only the one front controller is ever run.
+        location = /index.php {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME \$document_root/index.php;
+            fastcgi_param HTTP_PROXY "";
+            fastcgi_pass unix:$RUN/php-fpm.sock;
+            fastcgi_buffers 16 32k;
+            fastcgi_buffer_size 64k;
+        }
+        location ~ \.php { return 404; }
+    }
+}
+CONF
+        launch nginx nginx -c "$VAR/nginx.conf" -g 'daemon off;'
+    fi
+    wait_until nginx 30 curl -fsS -o /dev/null "http://127.0.0.1:$WEB_PORT/up"
+}
+
+# Where the stand-in keeps its mailboxes. Dovecot reads them as the user mail and must get there.
+mailboxes() {
+    if [ "$(id -u)" = 0 ] && ! setpriv --reuid=mail --regid=mail --clear-groups test -x "$VAR"; then
+        printf '/var/tmp/cairnfield-mail-%s' "$(printf '%s' "$VAR" | sha256sum | cut -c1-12)"
+    else
+        printf '%s/mail' "$VAR"
+    fi
+}
+
+start_mail_standin() {
+    local maildirs
+    maildirs=$(mailboxes)
+    mkdir -p "$maildirs"
+    [ "$(id -u)" = 0 ] && chown mail:mail "$maildirs"
+    if ! is_alive dovecot; then
+        refuse_foreign_port dovecot "$IMAP_PORT"
+        # Its sockets need a short path whatever the length of ours.
+        local base
+        base=/tmp/cairnfield-dovecot-$IMAP_PORT
+        rm -rf "$base"
+        mkdir -p "$base"
+        sed -e "s#@BASE@#$base#g" -e "s#@LOG@#$LOGS/dovecot.log#g" -e "s#@PORT@#$IMAP_PORT#g" \
+            -e "s#@MAILDIRS@#$maildirs#g" -e "s#@PASSWORD@#$(setting STANDIN_PASSWORD)#g" \
+            "$ROOT/standins/mail/dovecot.conf" > "$VAR/dovecot.conf"
+        launch dovecot dovecot -F -c "$VAR/dovecot.conf"
+    fi
+    wait_until dovecot 20 port_is_taken "$IMAP_PORT"
+    if ! is_alive mail-standin; then
+        refuse_foreign_port mail-standin "$SMTP_PORT"
+        STANDIN_HTTP_PORT=$STANDIN_PORT STANDIN_SMTP_PORT=$SMTP_PORT STANDIN_MAILDIRS=$maildirs \
+            launch mail-standin "$ROOT/bin/support/keep-running" node "$ROOT/standins/mail/server.js"
+    fi
+    wait_until mail-standin 20 curl -fsS -o /dev/null "http://127.0.0.1:$STANDIN_PORT/"
+}
+
+start_workers() {
+    local queue
+    for queue in intake outbox,default; do
+        local name=worker-${queue%%,*}
+        is_alive "$name" || launch "$name" "$ROOT/bin/support/keep-running" php "$ROOT/artisan" queue:work \
+            --queue="$queue" --sleep=0.5 --max-time=3600 --memory=400 --timeout=300
+    done
+    is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:work
+}
+
+# The processes in the order in which they are stopped.
+SERVICES="scheduler worker-intake worker-outbox nginx php-fpm mail-standin dovecot redis mariadb"
+
+stop_all() {
+    local name pid deadline
+    for name in $SERVICES; do
+        pid=$(cat "$RUN/$name.pid" 2>/dev/null) || continue
+        kill -TERM -- "-$pid" 2>/dev/null || kill -TERM "$pid" 2>/dev/null
+        deadline=$(($(date +%s) + 20))
+        while kill -0 -- "-$pid" 2>/dev/null; do
+            if [ "$(date +%s)" -ge $deadline ]; then
+                kill -KILL -- "-$pid" 2>/dev/null
+                break
+            fi
+            sleep 0.1
+        done
+        rm -f "$RUN/$name.pid"
+    done
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Channels\DeliverDue;
+use App\Channels\Mail\FetchMailboxes;
+use App\Channels\Mail\TakeMailCommand;
+use App\Demo\LoadDemoCommand;
+use App\Inbox\BringBackHeld;
+use App\Support\SecurityHeaders;
+use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+
+$root = dirname(__DIR__);
+$var = getenv('CAIRNFIELD_VAR') ?: $root.'/var';
+
+// Everything that is written while running lies under var/, the framework's caches too. They are
+// looked up while the application is being made, before the environment file is read.
+foreach (['services', 'packages', 'config', 'routes-v7', 'events'] as $cache) {
+    $name = 'APP_'.strtoupper(strtok($cache, '-')).'_CACHE';
+    $_SERVER[$name] ??= "{$var}/cache/{$cache}.php";
+}
+
+$app = Application::configure(basePath: $root)
+    ->withRouting(
+        web: glob($root.'/routes/*.php') ?: [],
+        health: '/up',
+    )
+    ->withCommands([TakeMailCommand::class, LoadDemoCommand::class])
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/queue');
+        // The forwarding shop signs each request instead; see ForwardedMailController.
+        $middleware->validateCsrfTokens(except: ['intake/mail/*']);
+    })
+    ->withSchedule(function (Schedule $schedule): void {
+        $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
+        $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
+        $schedule->job(new DeliverDue)->everyFiveSeconds()->name('deliver what is due');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
+    })
+    ->create();
+
+$app->useEnvironmentPath($var);
+$app->useStoragePath($var.'/storage');
+
+return $app;

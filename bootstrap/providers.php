@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Support\ApplicationServiceProvider;
+
+return [
+    ApplicationServiceProvider::class,
+];

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    /*
+     * The store whose customers write in. Its hours decide when an answer falls due.
+     * The calendar has the shape that the core reads: weekly spans, and exceptions by date.
+     */
+    'store' => [
+        'name' => env('STORE_NAME', 'Brindle Kite Works'),
+        'calendar' => [
+            'timezone' => 'Europe/Copenhagen',
+            'week' => [
+                'mon' => [['09:00', '17:00']],
+                'tue' => [['09:00', '17:00']],
+                'wed' => [['09:00', '17:00']],
+                'thu' => [['09:00', '17:00']],
+                'fri' => [['09:00', '17:00']],
+                'sat' => [['10:00', '14:00']],
+            ],
+            'exceptions' => [
+                ['date' => '2026-12-24', 'open' => []],
+                ['date' => '2026-12-25', 'open' => []],
+                ['date' => '2026-12-26', 'open' => []],
+                ['date' => '2026-12-31', 'open' => [['09:00', '12:00']]],
+                ['date' => '2027-01-01', 'open' => []],
+                ['date' => '2027-03-25', 'open' => []],
+                ['date' => '2027-03-26', 'open' => []],
+                ['date' => '2027-03-29', 'open' => []],
+                ['date' => '2027-05-06', 'open' => []],
+                ['date' => '2027-05-17', 'open' => []],
+                ['date' => '2027-12-24', 'open' => []],
+                ['date' => '2027-12-25', 'open' => []],
+                ['date' => '2027-12-26', 'open' => []],
+            ],
+        ],
+    ],
+
+    'promises' => [
+        // Until promises can be made by category and customer: one target for every answer, in
+        // seconds of the store's hours since the customer's oldest unanswered message.
+        'answer_within' => 4 * 3600,
+    ],
+
+    'mail' => [
+        // Larger messages are set aside for an administrator with their original, unread.
+        'largest_message' => (int) env('MAIL_LARGEST_MESSAGE', 25 * 1024 * 1024),
+        // Files on one reply, together. Base64 adds a third, and mail servers commonly stop at 25 MB.
+        'largest_attachments' => 18 * 1024 * 1024,
+        // Seconds to wait for a mail server before giving up for now.
+        'timeout' => (int) env('MAIL_TIMEOUT', 20),
+        // Signs the Reply-To addresses. Changing it makes the tokens sent so far worthless.
+        'reply_secret' => hash('sha256', 'reply-token:'.env('APP_KEY', '')),
+        // How far a signed forward's time may be off, in seconds.
+        'forward_tolerance' => 300,
+    ],
+
+    'outbox' => [
+        // For how long a worker may hold a message while sending it. A worker that dies leaves it to
+        // the next one after this. Must stay above the time in which one delivery can still succeed.
+        'lease_seconds' => (int) env('OUTBOX_LEASE_SECONDS', 120),
+        // Pauses before each further try, in seconds; after the last one it has failed for good.
+        // 31 hours in all: a mail server that is down overnight or over a day costs no message.
+        'pauses' => array_map('intval', explode(',', (string) env('OUTBOX_PAUSES', '15,60,300,900,3600,7200,14400,28800,57600'))),
+    ],
+
+    // Where the demo data's addresses have their mailboxes: the mail stand-in, as bin/start runs it.
+    'demo' => [
+        'imap_port' => (int) env('STANDIN_IMAP_PORT', 8463),
+        'smtp_port' => (int) env('STANDIN_SMTP_PORT', 8462),
+        'password' => (string) env('STANDIN_PASSWORD', 'kites-8460'),
+    ],
+];

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+$hosts = static fn (string $name): array => array_values(array_filter(array_map('trim', explode(',', (string) env($name, '')))));
+
+return [
+    'default' => 'mariadb',
+    'connections' => [
+        'mariadb' => [
+            'driver' => 'mariadb',
+            // Read and write hosts may differ, for a replicated or clustered MariaDB: lists with commas.
+            'read' => ['host' => $hosts('DB_READ_HOSTS') ?: $hosts('DB_HOST')],
+            'write' => ['host' => $hosts('DB_HOST')],
+            'sticky' => true,
+            'port' => env('DB_PORT', '3306'),
+            'database' => env('DB_DATABASE', 'cairnfield'),
+            'username' => env('DB_USERNAME', 'cairnfield'),
+            'password' => env('DB_PASSWORD', ''),
+            'charset' => 'utf8mb4',
+            'collation' => 'utf8mb4_unicode_ci',
+            'prefix' => '',
+            'strict' => true,
+            'engine' => 'InnoDB',
+            'timezone' => '+00:00',
+        ],
+    ],
+    'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
+    'redis' => [
+        'client' => 'phpredis',
+        'options' => ['prefix' => 'cairnfield:'],
+        'default' => ['url' => env('REDIS_URL'), 'database' => '0'],
+        'cache' => ['url' => env('REDIS_URL'), 'database' => '1'],
+    ],
+];

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Originals and attachments: a folder of this machine, or an S3-like store for several machines.
+    'default' => env('FILES_DISK', 'files'),
+    'disks' => [
+        'files' => [
+            'driver' => 'local',
+            'root' => env('FILES_ROOT', storage_path('files')),
+            'throw' => true,
+        ],
+        's3' => [
+            'driver' => 's3',
+            'key' => env('FILES_S3_KEY'),
+            'secret' => env('FILES_S3_SECRET'),
+            'region' => env('FILES_S3_REGION'),
+            'bucket' => env('FILES_S3_BUCKET'),
+            'endpoint' => env('FILES_S3_ENDPOINT'),
+            'use_path_style_endpoint' => true,
+            'throw' => true,
+        ],
+    ],
+    'links' => [],
+];

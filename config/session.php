@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'driver' => env('SESSION_DRIVER', env('REDIS_URL') ? 'redis' : 'database'),
+    'lifetime' => 720,
+    'expire_on_close' => false,
+    'encrypt' => true,
+    'connection' => null,
+    'table' => 'sessions',
+    'store' => null,
+    'lottery' => [2, 1000],
+    'cookie' => 'cairnfield_session',
+    'path' => '/',
+    'domain' => null,
+    // Set SESSION_SECURE_COOKIE=true wherever the application is reached over https.
+    'secure' => (bool) env('SESSION_SECURE_COOKIE', false),
+    'http_only' => true,
+    'same_site' => 'lax',
+    'partitioned' => false,
+];

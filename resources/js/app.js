@@ -1,0 +1,8 @@
+import './htmx.js';
+import { listenToKeys } from './keys.js';
+import { listenToMenus } from './menus.js';
+import { listenToForms } from './forms.js';
+
+listenToKeys();
+listenToMenus();
+listenToForms();

@@ -1,0 +1,74 @@
+// Single keys for the daily work. A key presses the control that carries it as data-key, so that
+// whatever can be done by key can be seen and clicked, too.
+
+const isWriting = (element) => element.matches('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]');
+
+const rows = () => [...document.querySelectorAll('.row-link')];
+
+function moveRow(step) {
+    const all = rows();
+    const at = all.indexOf(document.activeElement);
+    const next = all[at === -1 ? (step > 0 ? 0 : all.length - 1) : Math.min(Math.max(at + step, 0), all.length - 1)];
+    next?.focus();
+    next?.closest('tr').scrollIntoView({ block: 'nearest' });
+    return next !== undefined;
+}
+
+function write(kind) {
+    const tab = document.getElementById(`compose-${kind}`);
+    if (!tab || tab.disabled) {
+        return false;
+    }
+    tab.checked = true;
+    document.getElementById(`${kind}-text`).focus();
+    return true;
+}
+
+function press(key) {
+    const control = [...document.querySelectorAll(`[data-key="${CSS.escape(key)}"]`)].find((found) => !found.disabled);
+    if (!control) {
+        return false;
+    }
+    control.click();
+    const menu = control.closest('details.menu[open]');
+    menu?.querySelector('.menu-panel :is(input:not([type=hidden]), button)')?.focus();
+    return true;
+}
+
+const actions = {
+    ArrowDown: () => moveRow(1),
+    ArrowUp: () => moveRow(-1),
+    r: () => write('reply'),
+    i: () => write('note'),
+    q: () => { window.location.assign('/queue'); return true; },
+    '?': () => { document.getElementById('keys')?.showModal(); return true; },
+};
+
+export function listenToKeys() {
+    document.addEventListener('keydown', (event) => {
+        if (event.defaultPrevented || event.altKey || document.querySelector('dialog[open]')) {
+            return;
+        }
+        if (isWriting(event.target)) {
+            if (event.key === 'Escape') {
+                event.target.blur();
+            }
+            return;
+        }
+        const isSingle = event.key.length === 1;
+        if (event.ctrlKey || event.metaKey || (isSingle && document.body.dataset.singleKeys === 'off' && event.key !== '?')) {
+            return;
+        }
+        if (event.target.closest('details.menu[open]') && !isSingle) {
+            return;
+        }
+        if (actions[event.key]?.() ?? press(event.key.toLowerCase())) {
+            event.preventDefault();
+        }
+    });
+    document.addEventListener('click', (event) => {
+        if (event.target.closest('[data-show-keys]')) {
+            document.getElementById('keys')?.showModal();
+        }
+    });
+}

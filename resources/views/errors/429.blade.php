@@ -1,0 +1,1 @@
+@extends('errors.page', ['heading' => 'Too many tries', 'text' => 'Wait a minute and try again.'])

@@ -1,0 +1,56 @@
+@php
+    $mayReply = \Illuminate\Support\Facades\Gate::allows('reply', $conversation);
+    $isClosed = $conversation->state === \App\Inbox\ConversationState::Closed;
+    $then = $chosenThen ?? 'waiting';
+@endphp
+<div class="compose sheet" id="compose">
+    <input type="radio" class="visually-hidden" name="compose" id="compose-reply" @checked($mayReply && ! $isClosed) @disabled(! $mayReply || $isClosed) autocomplete="off">
+    <input type="radio" class="visually-hidden" name="compose" id="compose-note" @checked(! $mayReply || $isClosed) autocomplete="off">
+    <div class="compose-tabs">
+        <label for="compose-reply" class="tab-reply">Reply</label>
+        <label for="compose-note" class="tab-note">Note</label>
+        <span class="compose-from soft">@if ($mayReply && ! $isClosed && $answersTo !== null) from {{ $conversation->account->address }} to {{ $answersTo }} @endif</span>
+    </div>
+    @if ($mayReply && ! $isClosed)
+    <form method="post" action="/conversations/{{ $conversation->id }}/reply" enctype="multipart/form-data" class="compose-reply" id="reply-form">
+        @csrf
+        <input type="hidden" name="seen" value="{{ $seen }}">
+        <input type="hidden" name="once" value="{{ $onceKey }}">
+        <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
+        <textarea id="reply-text" name="text" rows="5" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
+        @include('inbox.draft-files', ['fileProblem' => null])
+        <div class="sending-also">
+            <b>Sending also:</b>
+            <label class="visually-hidden" for="reply-then">State after sending</label>
+            <select name="then" id="reply-then" class="form-select form-select-sm">
+                <option value="waiting" @selected($then === 'waiting')>state Waiting on customer</option>
+                <option value="open" @selected($then === 'open')>state stays Open</option>
+                <option value="resolved" @selected($then === 'resolved')>state Resolved, as</option>
+            </select>
+            <label class="visually-hidden" for="reply-outcome">Outcome</label>
+            <select name="outcome" id="reply-outcome" class="form-select form-select-sm">
+                @foreach ($outcomes as $outcome)
+                    <option value="{{ $outcome->id }}" @selected((string) $outcome->id === (string) ($chosenOutcome ?? ''))>{{ $outcome->name }}</option>
+                @endforeach
+            </select>
+            @if ($conversation->owner_id === null)<span>· owner {{ $teammate->firstName() }}</span>@endif
+        </div>
+        <div class="compose-buttons">
+            <button class="btn btn-primary" type="submit">{{ isset($between) ? 'Send all the same' : 'Send' }} <kbd>Ctrl ↵</kbd></button>
+            <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
+            <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
+            <span class="soft kept" id="reply-kept" role="status">@if ($replyDraft !== null && $replyDraft->text !== '') draft kept {{ $time->clock($replyDraft->updated_at) }} @endif</span>
+        </div>
+    </form>
+    @endif
+    <form method="post" action="/conversations/{{ $conversation->id }}/notes" class="compose-note" id="note-form">
+        @csrf
+        <input type="hidden" name="once" value="{{ \Illuminate\Support\Str::uuid() }}">
+        <label class="visually-hidden" for="note-text">Note for the team</label>
+        <textarea id="note-text" name="text" rows="3" placeholder="A note for the team. The customer never sees it." data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/note" hx-trigger="input changed delay:600ms, change" hx-target="#note-kept" hx-swap="innerHTML" hx-include="this">{{ $noteDraft?->text }}</textarea>
+        <div class="compose-buttons">
+            <button class="btn btn-note" type="submit">Write note <kbd>Ctrl ↵</kbd></button>
+            <span class="soft kept" id="note-kept" role="status">@if ($noteDraft !== null && $noteDraft->text !== '') draft kept {{ $time->clock($noteDraft->updated_at) }} @endif</span>
+        </div>
+    </form>
+</div>

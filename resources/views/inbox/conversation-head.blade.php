@@ -1,0 +1,90 @@
+@php
+    use App\Inbox\ConversationState;
+    $mayResolve = \Illuminate\Support\Facades\Gate::allows('resolve', $conversation);
+    $ordinal = (new \NumberFormatter('en', \NumberFormatter::ORDINAL))->format($conversationCount);
+@endphp
+<div class="conversation-head" id="conversation-head" @isset($oob) hx-swap-oob="morph" @endisset>
+    <x-cairn :standing="$standing"/>
+    <div class="conversation-title">
+        <h1>{{ $conversation->subject }}</h1>
+        <p>
+            {{ $conversation->number() }} · {{ $conversation->customer->name }} · {{ strtolower($conversation->channel->label()) }} to {{ $conversation->account->shortAddress() }}
+            @if ($conversationCount > 1) · {{ $conversationCount }} conversations @endif
+            @if ($standing !== null)
+                · {{ $standing->missed ? 'reply was due' : 'reply due in' }} <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b> @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif
+            @elseif ($conversation->state === ConversationState::Held)
+                · held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back {{ $time->short($conversation->bring_back_at) }} @endif
+            @elseif ($conversation->outcome !== null)
+                · {{ $conversation->outcome->name }}
+            @endif
+        </p>
+    </div>
+    <div class="conversation-actions">
+        @if ($conversation->owner_id === null)
+            <form method="post" action="/conversations/{{ $conversation->id }}/take">@csrf<button class="btn btn-primary" data-key="t">Take <kbd>T</kbd></button></form>
+        @endif
+        <details class="menu" id="menu-owner">
+            <summary class="btn btn-chip"><small>Owner</small> {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/owner" class="menu-panel menu-end">
+                @csrf
+                @foreach ($teammates as $person)
+                    <button name="owner" value="{{ $person->id }}" @if ($person->id === $conversation->owner_id) aria-current="true" @endif>{{ $person->name }}@if ($person->id === $teammate->id) (me)@endif</button>
+                @endforeach
+                <button name="owner" value="">Nobody</button>
+            </form>
+        </details>
+        <details class="menu" id="menu-category">
+            <summary class="btn btn-chip"><small>Category</small> {{ $conversation->category?->name ?? 'none' }}</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/category" class="menu-panel menu-end menu-tall">
+                @csrf
+                @foreach ($categories as $category)
+                    <button name="category" value="{{ $category->id }}" @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->path() }}</button>
+                @endforeach
+                <button name="category" value="">None</button>
+            </form>
+        </details>
+        <details class="menu" id="menu-state">
+            <summary class="btn btn-chip"><small>State</small> {{ $conversation->state->label() }}</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/state" class="menu-panel menu-end">
+                @csrf
+                @if ($conversation->state === ConversationState::Closed)
+                    <p class="menu-note">Closed for good. A new message begins a new conversation.</p>
+                @else
+                    <button name="state" value="open" @disabled($conversation->state === ConversationState::Open)>{{ $conversation->state->isDone() ? 'Reopen' : 'Open (our turn)' }}</button>
+                    <button name="state" value="waiting" @disabled($conversation->state === ConversationState::Waiting)>Waiting on customer</button>
+                    @if ($mayResolve && $conversation->state === ConversationState::Resolved)
+                        <button name="state" value="closed">Close for good</button>
+                    @endif
+                @endif
+            </form>
+        </details>
+        @if ($conversation->state !== ConversationState::Closed)
+            <details class="menu" id="menu-hold">
+                <summary class="btn btn-outline-secondary" data-key="h">Hold</summary>
+                <form method="post" action="/conversations/{{ $conversation->id }}/hold" class="menu-panel menu-end menu-form">
+                    @csrf
+                    <label class="form-label" for="hold-reason">Who must act first, and why</label>
+                    <input class="form-control" id="hold-reason" name="reason" maxlength="300" placeholder="Wren Parcel looks for it" required>
+                    <label class="form-label" for="hold-until">Comes back at</label>
+                    <input class="form-control" id="hold-until" name="bring_back_at" type="datetime-local" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}">
+                    <button class="btn btn-primary">Hold</button>
+                </form>
+            </details>
+            @if ($mayResolve && ! $conversation->state->isDone())
+                <details class="menu" id="menu-resolve">
+                    <summary class="btn btn-outline-secondary" data-key="v">Resolve</summary>
+                    <form method="post" action="/conversations/{{ $conversation->id }}/resolve" class="menu-panel menu-end">
+                        @csrf
+                        <input type="hidden" name="seen" value="{{ $seen }}">
+                        <p class="menu-note">Without an answer, because:</p>
+                        @foreach ($outcomes as $outcome)
+                            <button name="outcome" value="{{ $outcome->id }}">{{ $outcome->name }}</button>
+                        @endforeach
+                    </form>
+                </details>
+            @elseif ($conversation->state->isDone())
+                <form method="post" action="/conversations/{{ $conversation->id }}/state">@csrf<button class="btn btn-outline-secondary" name="state" value="open" data-key="v">Reopen</button></form>
+            @endif
+        @endif
+    </div>
+</div>

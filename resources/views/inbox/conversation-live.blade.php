@@ -1,0 +1,2 @@
+@include('inbox.trail')
+@include('inbox.conversation-head', ['oob' => true])

@@ -1,0 +1,34 @@
+@extends('layouts.app')
+@section('title', $conversation->subject)
+@section('keys')
+    <div><dt><kbd>r</kbd></dt><dd>Reply</dd></div>
+    <div><dt><kbd>i</kbd></dt><dd>Inside note</dd></div>
+    <div><dt><kbd>Ctrl</kbd> <kbd>↵</kbd></dt><dd>Send what is written</dd></div>
+    <div><dt><kbd>t</kbd></dt><dd>Take it</dd></div>
+    <div><dt><kbd>h</kbd></dt><dd>Hold</dd></div>
+    <div><dt><kbd>v</kbd></dt><dd>Resolve</dd></div>
+    <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>
+    <div><dt><kbd>Esc</kbd></dt><dd>Leave the field</dd></div>
+@endsection
+@section('content')
+<form method="post" action="/queue/next" class="d-none">@csrf<button data-key="n" tabindex="-1">Take the next one</button></form>
+@include('inbox.conversation-head')
+<div class="conversation">
+    <main id="content" class="trail-side" tabindex="-1">
+        @isset($between)
+            <div class="between" role="alert" id="between">
+                <h2>Not sent yet: this came in between</h2>
+                <p>Your answer is kept below. Read what is new, change it if need be, and send it again.</p>
+                <ul>
+                    @foreach ($between as $entry)
+                        <li><b>{{ $entry->teammate?->name ?? $entry->message?->from_name ?: $sentence->of($entry) }}</b> {{ $time->short($entry->at) }}@if ($entry->message), <q>{{ Str::limit(Str::squish(\Cairnfield\Core\Text\FoldedText::of($entry->message->text)->written), 300) }}</q>@elseif ($entry->note), note: <q>{{ Str::limit($entry->note->text, 300) }}</q>@elseif ($entry->teammate): {{ $sentence->of($entry) }}@endif</li>
+                    @endforeach
+                </ul>
+            </div>
+        @endisset
+        @include('inbox.trail')
+        @include('inbox.compose')
+    </main>
+    @include('inbox.customer')
+</div>
+@endsection

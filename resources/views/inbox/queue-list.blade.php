@@ -1,0 +1,82 @@
+@php $query = http_build_query([...$filter->query(), 'mark' => $mark]); @endphp
+<div id="queue-list" hx-get="/queue/{{ $view->value }}/changes?{{ $query }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-ext="morph">
+    <nav class="tabs" aria-label="Views">
+        @foreach (\App\Inbox\QueueView::cases() as $tab)
+            <a href="/queue/{{ $tab->value }}" @if ($tab === $view) aria-current="page" @endif>{{ $tab->label() }} @isset($counts[$tab->value])<b class="tab-count">{{ $counts[$tab->value] }}</b>@endisset</a>
+        @endforeach
+    </nav>
+    <div class="queue-bar">
+        @isset($accounts)
+            <form method="get" action="/queue/{{ $view->value }}" class="filters" id="filters">
+                <label class="visually-hidden" for="filter-account">Address</label>
+                <select id="filter-account" name="account" class="form-select form-select-sm" data-submit>
+                    <option value="">Any address</option>
+                    @foreach ($accounts as $account)
+                        <option value="{{ $account->id }}" @selected($filter->account === $account->id)>{{ $account->shortAddress() }}</option>
+                    @endforeach
+                </select>
+                <label class="visually-hidden" for="filter-category">Category</label>
+                <select id="filter-category" name="category" class="form-select form-select-sm" data-submit>
+                    <option value="">Any category</option>
+                    @foreach ($categories as $category)
+                        <option value="{{ $category->id }}" @selected($filter->category === $category->id)>{{ $category->path() }}</option>
+                    @endforeach
+                </select>
+                <label class="visually-hidden" for="filter-owner">Owner</label>
+                <select id="filter-owner" name="owner" class="form-select form-select-sm" data-submit>
+                    <option value="">{{ $view === \App\Inbox\QueueView::MyTurn ? 'Mine and nobody’s' : 'Any owner' }}</option>
+                    <option value="nobody" @selected($filter->owner === 'nobody')>Nobody’s yet</option>
+                    @foreach ($teammates as $teammate)
+                        <option value="{{ $teammate->id }}" @selected($filter->owner === (string) $teammate->id)>{{ $teammate->name }}</option>
+                    @endforeach
+                </select>
+                <noscript><button class="btn btn-sm btn-outline-secondary">Show</button></noscript>
+                @if ($filter->isNarrowed())<a class="btn btn-sm btn-link" href="/queue/{{ $view->value }}">Show all</a>@endif
+            </form>
+        @else
+            <div id="filters" class="filters"></div>
+        @endisset
+        <p class="soft new-since" role="status" id="new-since">@if ($newSince > 0){{ $newSince }} new since you looked @endif</p>
+        <form method="post" action="/queue/next">@csrf<button class="btn btn-primary" data-key="n">Take the next one <kbd>N</kbd></button></form>
+    </div>
+    @if ($groups === [])
+        <div class="empty">
+            <x-cairn/>
+            <p>{{ $filter->isNarrowed() ? 'Nothing here fits what the list is narrowed to.' : $view->emptyText() }}</p>
+        </div>
+    @else
+    <table class="ledger">
+        <caption class="visually-hidden">{{ $view->label() }}, the most urgent first</caption>
+        <thead class="visually-hidden"><tr><th scope="col">Promise</th><th scope="col">Customer</th><th scope="col">By</th><th scope="col">About</th><th scope="col">Conversation</th><th scope="col">Category</th><th scope="col">Owner</th><th scope="col">Due</th></tr></thead>
+        @foreach ($groups as $group)
+            <tbody class="group group-{{ $group->urgency }}" id="group-{{ $group->urgency }}">
+                <tr class="group-head"><th scope="rowgroup" colspan="8">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
+                @foreach ($group->rows as $row)
+                    @php $conversation = $row->conversation; @endphp
+                    <tr class="row-conversation" id="c-{{ $conversation->id }}">
+                        <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
+                        <td class="cell-who">{{ $conversation->customer->name }}</td>
+                        <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label()"/></td>
+                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ $conversation->preview }}</span></td>
+                        <td class="cell-number"><b>{{ $conversation->number() }}</b><small>to {{ $conversation->account->shortAddress() }}@if ($conversation->automatic) · automatic @endif</small></td>
+                        <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
+                        <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
+                        <td class="cell-due">
+                            @if ($row->standing !== null)
+                                <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
+                            @elseif ($conversation->state === \App\Inbox\ConversationState::Held)
+                                <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small class="held-reason">{{ $conversation->held_reason }}</small>
+                            @else
+                                <b>{{ $time->short($conversation->last_message_at) }}</b><small>{{ $conversation->outcome?->name ?? 'last message' }}</small>
+                            @endif
+                        </td>
+                    </tr>
+                @endforeach
+            </tbody>
+        @endforeach
+    </table>
+    @if ($hasMore)
+        <p class="more"><a class="btn btn-outline-secondary" href="/queue/{{ $view->value }}?{{ http_build_query([...$filter->query(), 'rows' => min(\App\Inbox\QueueFilter::MOST_ROWS, $filter->rows * 2)]) }}">Show more</a></p>
+    @endif
+    @endif
+</div>

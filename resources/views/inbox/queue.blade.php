@@ -1,0 +1,13 @@
+@extends('layouts.app')
+@section('title', $view->label())
+@section('keys')
+    <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>
+    <div><dt><kbd>↓</kbd> <kbd>↑</kbd></dt><dd>Next and previous row</dd></div>
+    <div><dt><kbd>Enter</kbd></dt><dd>Open the row</dd></div>
+@endsection
+@section('content')
+<main id="content" class="queue">
+    <h1 class="visually-hidden">Queue: {{ $view->label() }}</h1>
+    @include('inbox.queue-list')
+</main>
+@endsection

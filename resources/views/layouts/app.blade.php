@@ -1,0 +1,59 @@
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csrf-token" content="{{ csrf_token() }}">
+    <meta name="htmx-config" content='{"includeIndicatorStyles":false,"allowEval":false,"allowScriptTags":false,"selfRequestsOnly":true,"historyCacheSize":0}'>
+    <title>@yield('title') · Cairnfield</title>
+    <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @vite(['resources/scss/app.scss', 'resources/js/app.js'])
+</head>
+<body @if ($signedIn && ! $signedIn->single_keys) data-single-keys="off" @endif hx-headers='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
+    <a class="visually-hidden-focusable skip" href="#content">To the content</a>
+    <header class="topbar">
+        <a class="brand" href="/queue"><x-logo/> Cairnfield</a>
+        @if ($signedIn)
+            <nav class="places" aria-label="Places">
+                <a href="/queue" @if (request()->is('queue*', 'conversations*')) aria-current="page" @endif>Queue</a>
+                @if ($administers)
+                    <a href="/accounts" @if (request()->is('accounts*')) aria-current="page" @endif>Accounts</a>
+                    <a href="/unreadable-mail" @if (request()->is('unreadable-mail*')) aria-current="page" @endif>Unreadable mail @if ($unreadableCount > 0)<span class="count">{{ $unreadableCount }}</span>@endif</a>
+                @endif
+            </nav>
+            <div class="topbar-end">
+                <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
+                <details class="menu">
+                    <summary>{{ $signedIn->name }}</summary>
+                    <div class="menu-panel menu-end">
+                        <p class="menu-note">{{ $signedIn->role->label() }}</p>
+                        <a href="/own-settings">Own settings</a>
+                        <form method="post" action="/sign-out">@csrf<button type="submit">Sign out</button></form>
+                    </div>
+                </details>
+            </div>
+        @endif
+    </header>
+    @foreach ($troubledAccounts as $troubled)
+        <p class="banner banner-trouble"><x-icon name="warning"/> <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->address }}</a>: {{ $troubled->last_error }} <small>({{ $time->short($troubled->last_error_at) }})</small></span></p>
+    @endforeach
+    @if (session('problem'))
+        <p class="banner banner-trouble" role="alert"><x-icon name="warning"/> <span>{{ session('problem') }}</span></p>
+    @endif
+    @if (session('done'))
+        <p class="banner banner-done" role="status">{{ session('done') }}</p>
+    @endif
+    @yield('content')
+    @if ($signedIn)
+        <dialog id="keys" aria-labelledby="keys-title">
+            <h2 id="keys-title">Keys of this page</h2>
+            <dl class="keys">@yield('keys')
+                <div><dt><kbd>q</kbd></dt><dd>To the queue</dd></div>
+                <div><dt><kbd>?</kbd></dt><dd>These keys</dd></div>
+            </dl>
+            <p class="soft">Single keys can be switched off under <a href="/own-settings">own settings</a>.</p>
+            <form method="dialog"><button class="btn btn-outline-secondary">Close</button></form>
+        </dialog>
+    @endif
+</body>
+</html>

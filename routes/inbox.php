@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Inbox\AttachmentController;
+use App\Inbox\ConversationController;
+use App\Inbox\DraftController;
+use App\Inbox\NoteController;
+use App\Inbox\OwnershipController;
+use App\Inbox\QueueController;
+use App\Inbox\ReplyController;
+use App\Inbox\StateController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('auth')->group(function (): void {
+    Route::redirect('/', '/queue');
+    Route::post('/queue/next', [OwnershipController::class, 'next']);
+    Route::get('/queue/{view?}', [QueueController::class, 'show'])->name('queue');
+    Route::get('/queue/{view}/changes', [QueueController::class, 'changes']);
+
+    Route::prefix('/conversations/{conversation}')->whereNumber('conversation')->group(function (): void {
+        Route::get('/', [ConversationController::class, 'show'])->name('conversation');
+        Route::get('/changes', [ConversationController::class, 'changes']);
+        Route::post('/reply', [ReplyController::class, 'send']);
+        Route::post('/notes', [NoteController::class, 'add']);
+        Route::post('/take', [OwnershipController::class, 'take']);
+        Route::post('/owner', [OwnershipController::class, 'assign']);
+        Route::post('/state', [StateController::class, 'change']);
+        Route::post('/hold', [StateController::class, 'hold']);
+        Route::post('/resolve', [StateController::class, 'resolve']);
+        Route::post('/category', [StateController::class, 'category']);
+        Route::post('/drafts/{kind}', [DraftController::class, 'keep'])->whereIn('kind', ['reply', 'note']);
+        Route::post('/draft-files', [DraftController::class, 'attach']);
+        Route::delete('/draft-files/{sha256}', [DraftController::class, 'detach']);
+    });
+
+    Route::post('/messages/{message}/send-again', [ReplyController::class, 'sendAgain']);
+    Route::get('/messages/{message}/original', [AttachmentController::class, 'original']);
+    Route::get('/attachments/{attachment}', [AttachmentController::class, 'show']);
+});
