@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Channels;
 
 use App\Team\Team;
-use Carbon\CarbonImmutable;
 use Cairnfield\Core\Threading\ReplyToken;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Str;

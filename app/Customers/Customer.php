@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Inbox\Conversation;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -12,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $name
  * @property string|null $language
+ * @property Collection<int, Handle> $handles
  */
 final class Customer extends Model
 {

@@ -29,8 +29,8 @@ final class DemoStore
 
     private const ACCOUNTS = [
         ['care', 'Brindle Kite Works', 'Care', "Brindle Kite Works\nQuayside 4, open Monday to Friday 9 to 17, Saturday 10 to 14"],
-        ['returns', 'Brindle returns', 'Returns bench', "Brindle Kite Works, returns bench"],
-        ['wholesale', 'Brindle wholesale', 'Care', "Brindle Kite Works, wholesale"],
+        ['returns', 'Brindle returns', 'Returns bench', 'Brindle Kite Works, returns bench'],
+        ['wholesale', 'Brindle wholesale', 'Care', 'Brindle Kite Works, wholesale'],
     ];
 
     private const CATEGORIES = [

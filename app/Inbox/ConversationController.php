@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
-use App\Promises\StoreHours;
 use App\Support\SecurityHeaders;
 use App\Team\Teammate;
 use Illuminate\Http\Request;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Support\LocalTime;
-use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
@@ -26,7 +25,7 @@ final readonly class DraftController
         return response('draft kept '.e($this->time->clock($draft->updated_at)));
     }
 
-    public function attach(Request $request, Conversation $conversation): Response|RedirectResponse
+    public function attach(Request $request, Conversation $conversation): Response
     {
         Gate::authorize('reply', $conversation);
         /** @var list<UploadedFile> $uploads */
@@ -41,7 +40,7 @@ final readonly class DraftController
         return $this->files($request, $conversation, $problem);
     }
 
-    public function detach(Request $request, Conversation $conversation, string $sha256): Response|RedirectResponse
+    public function detach(Request $request, Conversation $conversation, string $sha256): Response
     {
         Gate::authorize('reply', $conversation);
         $this->keepDraft->detach($conversation, $this->teammate($request), $sha256);

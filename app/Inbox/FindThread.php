@@ -6,13 +6,13 @@ namespace App\Inbox;
 
 use App\Channels\ReceivedMessage;
 use App\Customers\Handle;
-use Carbon\CarbonImmutable;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\Candidate;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Cairnfield\Core\Threading\IncomingHints;
 use Cairnfield\Core\Threading\Threading;
 use Cairnfield\Core\Threading\ThreadingDecision;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 
 /**

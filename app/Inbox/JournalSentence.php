@@ -30,7 +30,7 @@ final readonly class JournalSentence
             JournalKind::Noted => "{$who} wrote a note",
         };
 
-        return $entry->why === '' || $entry->kind === JournalKind::StateChanged ? $sentence : "{$sentence}: {$entry->why}";
+        return $entry->why === '' || $entry->kind === JournalKind::StateChanged ? $sentence : "{$sentence} ({$entry->why})";
     }
 
     private function state(JournalEntry $entry, ?string $who): string

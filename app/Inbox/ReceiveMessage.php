@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\Account;
-use App\Support\HtmlCleaner;
 use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
 use App\Customers\FindOrAddCustomer;
 use App\Promises\StoreHours;
 use App\Support\FileStore;
+use App\Support\HtmlCleaner;
 use Cairnfield\Core\Text\FoldedText;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;

@@ -16,9 +16,32 @@ final class Trail
     private const UNSHOWN = [JournalKind::Delivered, JournalKind::SendingAgain];
 
     /**
+     * @return list<TrailItem>
+     */
+    public function of(Conversation $conversation): array
+    {
+        $items = [];
+        foreach ($this->entries($conversation) as $entry) {
+            $last = array_key_last($items);
+            if ($last !== null && $items[$last]->takesUp($entry)) {
+                $items[$last] = new TrailItem([...$items[$last]->entries, $entry]);
+            } else {
+                $items[] = new TrailItem([$entry]);
+            }
+        }
+
+        return array_values($items);
+    }
+
+    public function lastSeen(Conversation $conversation): int
+    {
+        return (int) $conversation->journal()->max('id');
+    }
+
+    /**
      * @return Collection<int, JournalEntry>
      */
-    public function of(Conversation $conversation): Collection
+    private function entries(Conversation $conversation): Collection
     {
         return $conversation->journal()
             ->whereNotIn('kind', self::UNSHOWN)
@@ -28,10 +51,5 @@ final class Trail
             ->get()
             ->reject(static fn (JournalEntry $entry): bool => $entry->kind === JournalKind::Began && ($entry->details['linked'] ?? null) === null)
             ->values();
-    }
-
-    public function lastSeen(Conversation $conversation): int
-    {
-        return (int) $conversation->journal()->max('id');
     }
 }

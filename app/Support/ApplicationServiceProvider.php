@@ -6,21 +6,25 @@ namespace App\Support;
 
 use App\Channels\Account;
 use App\Channels\AccountPolicy;
-use App\Channels\MessageSender;
 use App\Channels\Mail\SmtpSender;
+use App\Channels\MessageSender;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationPolicy;
 use App\Inbox\TopBar;
 use App\Promises\StoreHours;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use LogicException;
 
 final class ApplicationServiceProvider extends ServiceProvider
 {
@@ -29,12 +33,19 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
         $this->app->bind(MessageSender::class, SmtpSender::class);
         $this->app->scoped(LocalTime::class);
+        $this->app->bind(StatefulGuard::class, function (): StatefulGuard {
+            $guard = Auth::guard('web');
+
+            return $guard instanceof StatefulGuard ? $guard : throw new LogicException('Signing in needs a guard with a session.');
+        });
     }
 
     public function boot(): void
     {
         Date::use(CarbonImmutable::class);
         Model::shouldBeStrict();
+        // Addresses of our own without host and port: right behind any proxy.
+        Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         $this->authorisation();
         $this->limits();
         View::composer('layouts.app', TopBar::class);

@@ -167,6 +167,8 @@ http {
         location = /index.php {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME \$document_root/index.php;
+            # Checked by nginx, with the port that redirects need.
+            fastcgi_param HTTP_HOST \$host:\$server_port;
             fastcgi_param HTTP_PROXY "";
             fastcgi_pass unix:$RUN/php-fpm.sock;
             fastcgi_buffers 16 32k;

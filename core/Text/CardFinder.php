@@ -53,7 +53,7 @@ final class CardFinder
         foreach ($apart as $secret) {
             $text = substr_replace($text, str_repeat("\n", $secret->length), $secret->start, $secret->length);
         }
-        preg_match_all('/[0-9]+(?:'.IbanFinder::JOINER.'[0-9]+)*/u', $text, $runs, PREG_OFFSET_CAPTURE);
+        preg_match_all('/[0-9]++(?:'.IbanFinder::JOINER.'[0-9]++)*+/u', $text, $runs, PREG_OFFSET_CAPTURE);
         $read = [];
         foreach ($runs[0] as [$run, $start]) {
             preg_match_all('/[0-9]+/', $run, $groups, PREG_OFFSET_CAPTURE);

@@ -14,7 +14,7 @@ final readonly class FoldedText
 
     /** Lines that mail programs put before the text they quote, in the common languages. */
     private const INTRODUCTION = '/^(?:
-        (?:on|am|den|le|el|il|em|op|dnia|w\sdniu)\b.{4,160}\b(?:wrote|schrieb|skrev|écrit|escribió|ha\sscritto|escreveu|schreef|napisał\(?a?\)?)\s*:\s*
+        (?:on|am|den|le|el|il|em|op|dnia|w\sdniu)\b.{4,160}\b(?:wrote|schrieb|skrev|écrit|escribió|ha\sscritto|escreveu|schreef|napisał\(?a?\)?)\b.{0,80}:\s*
         |.{4,160}\b(?:rakstīja|wrote|schrieb|skrev|a\sécrit)\s*:\s*
         |-{2,}\s*(?:original\smessage|forwarded\smessage|ursprüngliche\snachricht|oprindelig\smeddelelse|message\sd\'origine|mensaje\soriginal)\s*-{2,}\s*
         |_{20,}\s*

@@ -46,7 +46,7 @@ return [
     ]),
     $mail('lars.uddin@uddin.example', 'Lars Uddin', 'Invoice with company number', 'Invoice', [
         $in('6d 10:12', "Could you send me the invoice of B-20119 again, with our company number DK 00 11 22 33 on it?\n\nLars Uddin\nUddin Drakar"),
-        $out('6d 10:40', 'mads', "Here it is, Lars, with the number added."),
+        $out('6d 10:40', 'mads', 'Here it is, Lars, with the number added.'),
         $again('worked:80', 'Thank you, but the delivery line is missing from this one and our bookkeeper sends it back. Could you send me the invoice again with everything on it?'),
         $give('worked:70', 'ilse', 'mads'),
     ]),
@@ -126,7 +126,7 @@ return [
     ]),
     $mail('tove@sand.example', 'Tove Sand', 'Kite club day, lend us a tent?', 'Not for us', [
         $in('5d 16:05', "Hi, we run the club day in May. Would you put up a stand again? We can lend you a tent.\n\nTove"),
-        $out('4d 11:00', 'mads', "Hi Tove, gladly. Which weekend in May is it? Corin decides by Friday."),
+        $out('4d 11:00', 'mads', 'Hi Tove, gladly. Which weekend in May is it? Corin decides by Friday.'),
     ]),
 
     // Somebody else's turn.
@@ -184,12 +184,12 @@ return [
         $out('10d 10:30', 'ruta', 'Guten Tag Herr Adler, die Rechnung geht heute noch einmal an Sie heraus.', 'Invoice sent'),
     ]),
     $mail('felix@adler.example', 'Felix Adler', 'Automatische Antwort: Abwesend', 'Not for us', [
-        $in('10d 10:31', "Ich bin bis Montag nicht im Büro. Ihre Nachricht wird nicht weitergeleitet.", ['headers' => ['Auto-Submitted' => 'auto-replied']]),
+        $in('10d 10:31', 'Ich bin bis Montag nicht im Büro. Ihre Nachricht wird nicht weitergeleitet.', ['headers' => ['Auto-Submitted' => 'auto-replied']]),
         $resolve('10d 11:00', 'ruta', 'Junk'),
     ]),
     $mail('milan@horvat.example', 'Milan Horvat', 'Where do I send the return?', 'Return', [
         $in('9d 12:12', "I printed the label but there is no address on it.\n\nMilan"),
-        $out('9d 12:40', 'ilse', "Hello Milan, the address is inside the code; any Wren Parcel counter takes it as it is.", 'Information given'),
+        $out('9d 12:40', 'ilse', 'Hello Milan, the address is inside the code; any Wren Parcel counter takes it as it is.', 'Information given'),
     ], 'returns'),
     $mail('greta@lund.example', 'Greta Lund', 'Money back for cancelled order', 'Refund', [
         $in('15d 16:00', "I cancelled B-20340 before it was sent. When do I get the 64 euro?\n\nGreta Lund"),

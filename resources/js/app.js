@@ -2,7 +2,9 @@ import './htmx.js';
 import { listenToKeys } from './keys.js';
 import { listenToMenus } from './menus.js';
 import { listenToForms } from './forms.js';
+import { showLatest } from './trail.js';
 
 listenToKeys();
 listenToMenus();
 listenToForms();
+showLatest();

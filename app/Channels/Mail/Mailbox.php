@@ -103,7 +103,11 @@ final readonly class Mailbox
      */
     private static function said(): string
     {
-        $said = [...(imap_errors() ?: []), ...(imap_alerts() ?: [])];
+        $said = array_filter(
+            [...(imap_errors() ?: []), ...(imap_alerts() ?: [])],
+            // A remark on a server without encryption, which is no reason for anything.
+            static fn (string $line): bool => ! str_starts_with($line, 'SECURITY PROBLEM'),
+        );
 
         return $said === [] ? 'it gave no reason.' : rtrim(implode('; ', array_unique($said)), '.').'.';
     }

@@ -17,7 +17,7 @@
         <input type="hidden" name="seen" value="{{ $seen }}">
         <input type="hidden" name="once" value="{{ $onceKey }}">
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
-        <textarea id="reply-text" name="text" rows="5" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
+        <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
         @include('inbox.draft-files', ['fileProblem' => null])
         <div class="sending-also">
             <b>Sending also:</b>

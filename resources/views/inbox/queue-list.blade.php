@@ -47,7 +47,12 @@
     @else
     <table class="ledger">
         <caption class="visually-hidden">{{ $view->label() }}, the most urgent first</caption>
-        <thead class="visually-hidden"><tr><th scope="col">Promise</th><th scope="col">Customer</th><th scope="col">By</th><th scope="col">About</th><th scope="col">Conversation</th><th scope="col">Category</th><th scope="col">Owner</th><th scope="col">Due</th></tr></thead>
+        <colgroup><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about"><col class="col-number"><col class="col-category"><col class="col-owner"><col class="col-due"></colgroup>
+        <thead><tr>
+            @foreach (['Promise', 'Customer', 'By', 'About', 'Conversation', 'Category', 'Owner', 'Due'] as $heading)
+                <th scope="col"><span class="visually-hidden">{{ $heading }}</span></th>
+            @endforeach
+        </tr></thead>
         @foreach ($groups as $group)
             <tbody class="group group-{{ $group->urgency }}" id="group-{{ $group->urgency }}">
                 <tr class="group-head"><th scope="rowgroup" colspan="8">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
@@ -63,7 +68,7 @@
                         <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
                         <td class="cell-due">
                             @if ($row->standing !== null)
-                                <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
+                                <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency === 'later' ? $time->short($conversation->due_at) : $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
                             @elseif ($conversation->state === \App\Inbox\ConversationState::Held)
                                 <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small class="held-reason">{{ $conversation->held_reason }}</small>
                             @else

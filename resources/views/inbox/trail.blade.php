@@ -1,22 +1,27 @@
 <ol class="trail" id="trail" aria-label="Trail" hx-get="/conversations/{{ $conversation->id }}/changes?{{ http_build_query(['mark' => $mark, 'pictures' => $pictures ?: null]) }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-ext="morph" aria-live="polite" aria-relevant="additions">
     @php $day = null; @endphp
-    @foreach ($trail as $entry)
+    @foreach ($trail as $item)
         @php
+            $entry = $item->first();
             $entryDay = $time->local($entry->at)->format('Y-m-d');
             $shownDay = $entryDay !== $day ? ($time->day($entry->at) ?: 'Today') : '';
             $day = $entryDay;
         @endphp
-        <li class="entry entry-{{ match (true) { $entry->message?->isIncoming() => 'customer', $entry->message !== null && $entry->kind === \App\Inbox\JournalKind::Replied => 'us', $entry->note !== null => 'note', $entry->kind === \App\Inbox\JournalKind::DeliveryFailed => 'trouble', default => 'pebble' } }}" id="e-{{ $entry->id }}">
+        <li class="entry entry-{{ $item->shape() }}" id="e-{{ $entry->id }}">
             <time class="entry-time" datetime="{{ $entry->at->toIso8601ZuluString() }}" title="{{ $time->full($entry->at) }}">@if ($shownDay !== '')<span>{{ $shownDay }}</span> @endif{{ $time->clock($entry->at) }}</time>
             <span class="marker" aria-hidden="true"></span>
             <div class="entry-body">
                 @if ($entry->note !== null)
                     <p class="entry-who"><b>{{ $entry->note->teammate->name }}</b> <span>only the team sees this</span></p>
                     <div class="plain-text">{{ $entry->note->text }}</div>
-                @elseif ($entry->message !== null && in_array($entry->kind, [\App\Inbox\JournalKind::MessageReceived, \App\Inbox\JournalKind::Replied], true))
+                @elseif ($entry->message !== null && in_array($item->shape(), ['customer', 'us'], true))
                     @include('inbox.message', ['message' => $entry->message, 'why' => $entry->why])
                 @else
-                    <p class="entry-sentence">{{ $sentence->of($entry) }}@if ($entry->kind === \App\Inbox\JournalKind::Began && $conversation->linkedConversation) <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">Open {{ $conversation->linkedConversation->number() }}</a>@endif</p>
+                    <p class="entry-sentence">
+                        @foreach ($item->entries as $done)
+                            {{ $sentence->of($done) }}@if ($done->kind === \App\Inbox\JournalKind::Began && $conversation->linkedConversation): <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">open it</a>@endif{{ $loop->last ? '' : ' · ' }}
+                        @endforeach
+                    </p>
                 @endif
             </div>
         </li>

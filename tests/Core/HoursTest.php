@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+use Cairnfield\Core\Hours\Calendar;
+use Cairnfield\Core\Hours\HoursRefused;
+use Cairnfield\Core\Hours\Instant;
+
+/**
+ * @param  array<string, list<list<string>>>  $week
+ * @param  list<array<string, mixed>>  $exceptions
+ */
+function calendar(string $zone, array $week, array $exceptions = []): Calendar
+{
+    return Calendar::read(json_decode((string) json_encode(['timezone' => $zone, 'week' => (object) $week, 'exceptions' => $exceptions])));
+}
+
+/**
+ * The rule as it is written, looked up for every minute.
+ *
+ * @param  array<string, list<list<string>>>  $week
+ * @param  array<string, list<list<string>>>  $exceptions
+ */
+function openByLooking(string $zone, array $week, array $exceptions, DateTimeImmutable $from, DateTimeImmutable $to): int
+{
+    $seconds = 0;
+    for ($at = $from->getTimestamp(); $at < $to->getTimestamp(); $at += 60) {
+        $local = Instant::ofEpoch($at)->setTimezone(new DateTimeZone($zone));
+        $spans = $exceptions[$local->format('Y-m-d')] ?? $week[strtolower($local->format('D'))] ?? [];
+        foreach ($spans as [$start, $end]) {
+            $seconds += $local->format('H:i') >= $start && $local->format('H:i') < $end ? 60 : 0;
+        }
+    }
+
+    return $seconds;
+}
+
+it('counts what looking at every minute would count, over clock changes and exceptions', function (string $zone, string $around): void {
+    mt_srand(crc32($zone));
+    $week = [
+        'mon' => [['09:00', '12:30'], ['13:30', '17:00']],
+        'sat' => [['22:00', '24:00']],
+        'sun' => [['00:00', '00:30'], ['00:45', '02:30'], ['03:15', '06:00']],
+    ];
+    $dates = [substr($around, 0, 10) => [['01:15', '03:45']]];
+    foreach ([[], $dates] as $exceptions) {
+        $list = array_map(static fn (string $date, array $open): array => ['date' => $date, 'open' => $open], array_keys($exceptions), $exceptions);
+        $calendar = calendar($zone, $week, $list);
+        for ($round = 0; $round < 12; $round++) {
+            $from = Instant::ofEpoch((int) strtotime($around) + mt_rand(-3000, 0) * 60);
+            $to = $from->modify('+'.mt_rand(0, 6000).' minutes');
+            expect($calendar->between($from, $to))->toBe(openByLooking($zone, $week, $exceptions, $from, $to));
+        }
+    }
+})->with([
+    'forward in Lisbon' => ['Europe/Lisbon', '2026-03-29T02:00:00Z'],
+    'back in Copenhagen' => ['Europe/Copenhagen', '2026-10-25T02:00:00Z'],
+    'by half an hour on Lord Howe' => ['Australia/Lord_Howe', '2026-04-05T02:00:00Z'],
+    'a day left out in Samoa' => ['Pacific/Apia', '2011-12-31T02:00:00Z'],
+    'no change in Tokyo' => ['Asia/Tokyo', '2026-07-05T02:00:00Z'],
+    'far ahead' => ['America/New_York', '2051-11-05T02:00:00Z'],
+]);
+
+it('adds to the earliest instant that has enough', function (): void {
+    mt_srand(7);
+    $calendar = calendar('Europe/Copenhagen', ['tue' => [['09:00', '17:00']], 'sun' => [['00:30', '04:30']]], [['date' => '2026-10-27', 'open' => [['10:00', '11:00']]]]);
+    for ($round = 0; $round < 60; $round++) {
+        $from = Instant::ofEpoch((int) strtotime('2026-10-20T00:00:00Z') + mt_rand(0, 20 * 86_400));
+        $seconds = mt_rand(1, 200_000);
+        $at = $calendar->add($from, $seconds);
+        expect($calendar->between($from, $at))->toBe($seconds)
+            ->and($calendar->between($from, $at->modify('-1 second')))->toBe($seconds - 1);
+    }
+});
+
+it('takes 1,830 days as the end of looking', function (): void {
+    $from = Instant::read('2026-01-01T00:00:00Z') ?? throw new LogicException;
+    $limit = 1830 * 86_400;
+    expect(Calendar::always()->add($from, $limit)->getTimestamp())->toBe($from->getTimestamp() + $limit)
+        ->and(fn () => Calendar::always()->add($from, $limit + 1))->toThrow(HoursRefused::class)
+        ->and(fn () => Calendar::always()->add($from, PHP_INT_MAX))->toThrow(HoursRefused::class);
+});
+
+it('reads instants with any offset and writes them in UTC', function (string $text, ?string $written): void {
+    $instant = Instant::read($text);
+    expect($instant === null ? null : Instant::write($instant))->toBe($written);
+})->with([
+    ['2026-03-29T07:30:00Z', '2026-03-29T07:30:00Z'],
+    ['2026-03-29T00:30:00+02:00', '2026-03-28T22:30:00Z'],
+    ['2026-03-29t07:30:00z', '2026-03-29T07:30:00Z'],
+    ['2026-03-29 07:30:00Z', null],
+    ['2026-03-29T07:30:00', null],
+    ['2026-03-29T24:00:00Z', null],
+    ["2026-03-29T07:30:00Z\n", null],
+]);
