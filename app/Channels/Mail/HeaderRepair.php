@@ -56,6 +56,9 @@ final class HeaderRepair
             $header,
         );
 
+        // It also drops the end of lines that are far longer than RFC 5322 (2.1.1) allows: fold them.
+        $header = (string) preg_replace('/([^\r\n]{600,900}?)[ \t]+(?=[^\s])/', "$1\r\n ", $header);
+
         return (string) preg_replace_callback(
             '/=\?([^?\s*]+)(\*[^?\s]*)?\?([BbQq])\?([^?\s]*)\?=/',
             fn (array $word): string => $this->mendWord($word[0], $word[1], $word[3], $word[4]),

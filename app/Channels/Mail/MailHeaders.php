@@ -35,8 +35,10 @@ final readonly class MailHeaders
                 }
             }
         }
+        // No address at all: the text that stands there is at least a name.
+        $text = (string) @iconv_mime_decode($this->raw('From'), ICONV_MIME_DECODE_CONTINUE_ON_ERROR, 'UTF-8');
 
-        return SenderHandle::email('', $this->people('From')[0][1] ?? '');
+        return SenderHandle::email('', mb_substr(trim(self::oneLine($text), ' "<>'), 0, 200));
     }
 
     /**
