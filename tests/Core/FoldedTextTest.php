@@ -18,7 +18,7 @@ it('folds away the quoted text and the signature', function (string $text, strin
     'header lines below' => ["Fine.\n\nFrom: Brindle <care@brindle.example>\nSent: Monday\nTo: Tomas\nSubject: Kite\n\nOk?", 'Fine.', '', true],
     'answers in between stay' => ["On Monday, Brindle wrote:\n> Colour?\nTeal.\n> Size?\nBig.", "On Monday, Brindle wrote:\n> Colour?\nTeal.\n> Size?\nBig.", '', false],
     'sent from a device' => ["Ok\n\nSent from my telephone", 'Ok', 'Sent from my telephone', false],
-    'only a quote' => ["> Only this", '', '', true],
+    'only a quote' => ['> Only this', '', '', true],
 ]);
 
 it('loses nothing', function (): void {

@@ -58,7 +58,7 @@ final class OddMails
             'a folder separator on top' => ["From tomas@hruby.example Mon Nov 23 09:52:00 2026\n".str_replace("\r\n", "\n", Mails::raw()), ['subject' => 'Where is my kite', ...$text]],
             'no header at all' => ["just a line of text\r\nand one more", ['text' => "just a line of text\nand one more"]],
             'lines ended by LF alone' => [str_replace("\r\n", "\n", Mails::raw()), ['subject' => 'Where is my kite', ...$text]],
-            'a header line that is none' => [str_replace("Date:", "this is no header line\r\nDate:", Mails::raw()), ['subject' => 'Where is my kite', ...$text]],
+            'a header line that is none' => [str_replace('Date:', "this is no header line\r\nDate:", Mails::raw()), ['subject' => 'Where is my kite', ...$text]],
             'NUL bytes' => [Mails::raw([], "Hel\0lo"), ['text' => 'Hello']],
         ];
     }

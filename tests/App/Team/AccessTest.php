@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Channels\Account;
+use App\Team\Teammate;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Tests\App\Mails;
+
+it('signs in with the right password, in a new session', function (): void {
+    $this->get('/sign-in')->assertOk();
+    $before = session()->getId();
+    $this->post('/sign-in', ['email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns'])->assertRedirect('/queue');
+    $this->assertAuthenticatedAs($this->teammate('ilse'));
+    expect(session()->getId())->not->toBe($before);
+    $this->post('/sign-out')->assertRedirect('/sign-in');
+    $this->assertGuest();
+});
+
+it('says neither whether the address nor whether the password was wrong', function (string $email): void {
+    $this->post('/sign-in', ['email' => $email, 'password' => 'wrong'])
+        ->assertSessionHasErrors(['email' => 'The email address and the password do not go together. Check both and try again.']);
+    $this->assertGuest();
+})->with(['ilse@brindle.example', 'nobody@brindle.example']);
+
+it('slows down guessing', function (): void {
+    foreach (range(1, 5) as $try) {
+        $this->post('/sign-in', ['email' => 'ilse@brindle.example', 'password' => "guess {$try}"])->assertRedirect();
+    }
+    $this->post('/sign-in', ['email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns'])->assertTooManyRequests();
+    $this->assertGuest();
+});
+
+it('lets nobody in who may not sign in any more', function (): void {
+    $this->teammate('ilse')->forceFill(['may_sign_in' => false])->save();
+    $this->post('/sign-in', ['email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns'])->assertSessionHasErrors('email');
+});
+
+it('shows nothing to those who are not signed in', function (string $address): void {
+    Mails::conversation();
+    $this->get($address)->assertRedirect('/sign-in');
+})->with(['/', '/queue/my-turn', '/queue/my-turn/changes', '/conversations/1001', '/accounts', '/unreadable-mail', '/attachments/1', '/messages/1/original', '/own-settings']);
+
+it('lets the returns bench read, note and hold, but not write to customers', function (): void {
+    $conversation = Mails::conversation();
+    $this->actingAs($this->teammate('femi'));
+    $this->get("/conversations/{$conversation->id}")->assertOk()->assertDontSee('id="reply-form"', false);
+    $this->post("/conversations/{$conversation->id}/notes", ['text' => 'Measured', 'once' => Str::uuid()->toString()])->assertRedirect();
+    $this->post("/conversations/{$conversation->id}/reply", ['text' => 'Hi', 'then' => 'waiting', 'seen' => 99999, 'once' => Str::uuid()->toString()])->assertForbidden();
+    $this->post("/conversations/{$conversation->id}/resolve", ['outcome' => 1, 'seen' => 99999])->assertForbidden();
+    expect($conversation->messages()->count())->toBe(1);
+});
+
+it('keeps accounts and unreadable mail to administrators', function (string $name, int $status): void {
+    $this->actingAs($this->teammate($name));
+    $account = Account::query()->value('id');
+    foreach (['/accounts', '/accounts/new', "/accounts/{$account}", '/unreadable-mail'] as $address) {
+        $this->get($address)->assertStatus($status);
+    }
+})->with([['ilse', 403], ['mads', 403], ['femi', 403], ['corin', 200]]);
+
+it('never shows a secret again, and keeps it where the field is left empty', function (): void {
+    $account = Account::query()->firstOrFail();
+    $secret = $account->secrets['imap_password'];
+    $this->actingAs($this->teammate('corin'));
+    $this->get("/accounts/{$account->id}")->assertOk()->assertDontSee($secret);
+    $form = [
+        'address' => $account->address, 'sender_name' => 'Brindle', 'state' => 'active',
+        'imap_host' => 'mail.brindle.example', 'imap_port' => 993, 'imap_security' => 'tls', 'imap_user' => 'care',
+        'smtp_host' => 'mail.brindle.example', 'smtp_port' => 587, 'smtp_security' => 'starttls',
+    ];
+    $this->post("/accounts/{$account->id}", $form)->assertSessionHas('done');
+    expect($account->refresh()->secrets['imap_password'])->toBe($secret)->and($account->settings['imap_host'])->toBe('mail.brindle.example');
+    $this->post("/accounts/{$account->id}", [...$form, 'imap_password' => 'new one'])->assertSessionHas('done');
+    expect($account->refresh()->secrets['imap_password'])->toBe('new one')
+        ->and((string) DB::table('accounts')->where('id', $account->id)->value('secrets'))->not->toContain('new one');
+    $this->post("/accounts/{$account->id}", [...$form, 'imap_port' => 'x'])->assertSessionHasErrors('imap_port');
+});
+
+it('tells administrators on every page when a mailbox cannot be read', function (): void {
+    Account::query()->firstOrFail()->wentWrong('The mail server refused the password.');
+    $this->actingAs($this->teammate('corin'))->get('/queue/my-turn')->assertSee('The mail server refused the password.');
+    $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertDontSee('The mail server refused the password.');
+});
+
+it('sends headers that let nothing foreign run', function (): void {
+    $policy = (string) $this->get('/sign-in')->headers->get('Content-Security-Policy');
+    expect($policy)->toContain("default-src 'none'")->toContain("script-src 'self'")->toContain("frame-ancestors 'none'")->not->toContain('unsafe');
+    $this->get('/sign-in')->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('Referrer-Policy', 'same-origin');
+});
+
+it('shows times in the reader’s own zone, and lets single keys be switched off', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    $this->post('/own-settings', ['time_zone' => 'Asia/Tokyo', 'single_keys' => '0'])->assertSessionHas('done');
+    $this->get('/queue/my-turn')->assertSee('data-single-keys="off"', false);
+    $conversation = Mails::conversation();
+    $shown = $conversation->created_at->setTimezone('Asia/Tokyo')->format('H:i');
+    $this->actingAs(Teammate::query()->findOrFail($this->teammate('ilse')->id))->get("/conversations/{$conversation->id}")->assertSee($shown);
+    $this->post('/own-settings', ['time_zone' => 'Europe/Atlantis'])->assertSessionHasErrors('time_zone');
+});
