@@ -50,6 +50,9 @@ return [
         'largest_attachments' => 18 * 1024 * 1024,
         // Seconds to wait for a mail server before giving up for now.
         'timeout' => (int) env('MAIL_TIMEOUT', 20),
+        // Seconds to wait for an answer of a sending server. Longer, since giving up after the whole
+        // message has gone out means not knowing whether it was taken (RFC 5321, 4.5.3.2).
+        'answer_timeout' => (int) env('MAIL_ANSWER_TIMEOUT', 120),
         // Signs the Reply-To addresses. Changing it makes the tokens sent so far worthless.
         'reply_secret' => hash('sha256', 'reply-token:'.env('APP_KEY', '')),
         // How far a signed forward's time may be off, in seconds.
@@ -59,7 +62,7 @@ return [
     'outbox' => [
         // For how long a worker may hold a message while sending it. A worker that dies leaves it to
         // the next one after this. Must stay above the time in which one delivery can still succeed.
-        'lease_seconds' => (int) env('OUTBOX_LEASE_SECONDS', 120),
+        'lease_seconds' => (int) env('OUTBOX_LEASE_SECONDS', 240),
         // Pauses before each further try, in seconds; after the last one it has failed for good.
         // 31 hours in all: a mail server that is down overnight or over a day costs no message.
         'pauses' => array_map('intval', explode(',', (string) env('OUTBOX_PAUSES', '15,60,300,900,3600,7200,14400,28800,57600'))),

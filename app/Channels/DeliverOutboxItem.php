@@ -31,7 +31,7 @@ final class DeliverOutboxItem implements ShouldQueue
 
     public int $tries = 1;
 
-    public int $timeout = 110;
+    public int $timeout = 200;
 
     public function __construct(public readonly int $itemId)
     {

@@ -77,7 +77,7 @@ final readonly class SmtpSender implements MessageSender
     private function transport(Account $account): EsmtpTransport
     {
         $security = $account->settings['smtp_security'] ?? 'tls';
-        $stream = (new SocketStream)->setTimeout((int) config('cairnfield.mail.timeout'));
+        $stream = (new SocketStream)->setTimeout((int) config('cairnfield.mail.answer_timeout'));
         $transport = new EsmtpTransport(
             (string) ($account->settings['smtp_host'] ?? ''),
             (int) ($account->settings['smtp_port'] ?? 587),

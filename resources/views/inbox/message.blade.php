@@ -39,7 +39,7 @@
 @if ($files->isNotEmpty())
     <ul class="files" aria-label="Files">
         @foreach ($files as $file)
-            <li><a href="/attachments/{{ $file->id }}" target="_blank" rel="noopener"><b>{{ $file->name }}</b> {{ \App\Inbox\Attachment::sizeText($file->size) }}</a></li>
+            <li><a href="/attachments/{{ $file->id }}" @if (str_starts_with($file->media_type, 'image/')) target="_blank" rel="noopener" @endif><b>{{ $file->name }}</b> {{ \App\Inbox\Attachment::sizeText($file->size) }}</a></li>
         @endforeach
     </ul>
 @endif

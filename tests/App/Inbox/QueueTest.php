@@ -88,6 +88,7 @@ it('asks the database a fixed number of questions, whatever the length', functio
         Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>'], "More {$number}"));
         Mails::conversation(['Subject' => "Other {$number}", 'From' => "c{$number}@x.example"]);
     }
+    CarbonImmutable::setTestNow(now()->addMinute());
     expect($count("/conversations/{$conversation->id}"))->toBe($page)->and($count('/queue/my-turn'))->toBe($queue);
 });
 

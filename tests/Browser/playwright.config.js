@@ -1,0 +1,23 @@
+import { defineConfig } from '@playwright/test';
+import { web } from './world.js';
+
+export default defineConfig({
+    testDir: '.',
+    testMatch: '*.spec.js',
+    outputDir: '../../var/test/playwright',
+    workers: 1,
+    timeout: 60_000,
+    expect: { timeout: 15_000 },
+    reporter: 'list',
+    forbidOnly: true,
+    use: {
+        baseURL: web,
+        viewport: { width: 1280, height: 800 },
+        locale: 'en-GB',
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+        },
+        trace: 'retain-on-failure',
+    },
+});

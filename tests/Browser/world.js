@@ -1,0 +1,120 @@
+// What the browser tests share: where everything is, signing in, writing and reading mail as a
+// customer, and the check that a page is accessible.
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from '@playwright/test';
+import { ImapFlow } from 'imapflow';
+import { simpleParser } from 'mailparser';
+
+const port = Number(process.env.CAIRNFIELD_PORT ?? 8560);
+export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
+export const variable = process.env.CAIRNFIELD_VAR ?? path.join(root, 'var/test');
+export const web = `http://127.0.0.1:${port}`;
+export const outside = `http://127.0.0.1:${port + 1}`;
+const imapPort = port + 3;
+
+export async function signIn(page, name = 'ilse') {
+    await page.goto('/sign-in');
+    await page.getByLabel('Email address').fill(`${name}@brindle.example`);
+    await page.getByLabel('Password').fill('kites-and-cairns');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL('**/queue/**');
+}
+
+export async function expectAccessible(page) {
+    const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+    const shown = found.violations.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map((node) => `${node.html} ${node.failureSummary}`).join(' | ')}`);
+    expect(shown).toEqual([]);
+}
+
+// Writes a mail without the page, for tests that are about something else.
+export async function mailFrom(address, subject, text, { to = 'care@brindle.example', ...more } = {}) {
+    const form = new FormData();
+    for (const [name, value] of Object.entries({ from: address, to, subject, text, ...more })) {
+        form.set(name, value);
+    }
+    const response = await fetch(`${outside}/write`, { method: 'POST', body: form, headers: { accept: 'application/json' } });
+    expect(response.ok).toBe(true);
+    return (await response.json()).messageId;
+}
+
+export async function setFault(kind, { times = '', seconds = '' } = {}) {
+    const form = new FormData();
+    form.set('kind', kind);
+    form.set('times', String(times));
+    form.set('seconds', String(seconds));
+    const response = await fetch(`${outside}/faults`, { method: 'POST', body: form, headers: { accept: 'application/json' } });
+    expect(response.ok).toBe(true);
+}
+
+function setting(name) {
+    return readFileSync(path.join(variable, '.env'), 'utf8').match(new RegExp(`^${name}=(.*)$`, 'm'))[1];
+}
+
+// Everything in a customer's mailbox, read over IMAP, the oldest first.
+export async function mailbox(address) {
+    const client = new ImapFlow({
+        host: '127.0.0.1',
+        port: imapPort,
+        secure: false,
+        doSTARTTLS: false,
+        auth: { user: address, pass: setting('STANDIN_PASSWORD') },
+        logger: false,
+    });
+    await client.connect();
+    const lock = await client.getMailboxLock('INBOX');
+    try {
+        const messages = [];
+        for await (const { source } of client.fetch('1:*', { source: true })) {
+            messages.push(await simpleParser(source));
+        }
+        return messages;
+    } catch (error) {
+        if (/sequence|Invalid messageset/i.test(`${error.responseText ?? error.message}`)) {
+            return [];
+        }
+        throw error;
+    } finally {
+        lock.release();
+        await client.logout();
+    }
+}
+
+export async function expectMailbox(address, count, timeout = 30_000) {
+    await expect.poll(async () => (await mailbox(address)).length, { timeout }).toBe(count);
+    return mailbox(address);
+}
+
+export function database(sql) {
+    return execFileSync('mariadb', ['--no-defaults', `--socket=${variable}/run/mariadb.sock`, '-uroot', '-N', '-B', 'cairnfield', '-e', sql], { encoding: 'utf8' }).trim();
+}
+
+// The processes that a kept-running service has started.
+export function workers(name) {
+    const keeper = readFileSync(path.join(variable, `run/${name}.pid`), 'utf8').trim();
+    try {
+        return execFileSync('pgrep', ['-P', keeper], { encoding: 'utf8' }).trim().split('\n').map(Number);
+    } catch {
+        return [];
+    }
+}
+
+export function killHard(name) {
+    for (const pid of workers(name)) {
+        try {
+            process.kill(pid, 'SIGKILL');
+        } catch {
+            // It had just ended by itself.
+        }
+    }
+}
+
+export async function openConversation(page, subject) {
+    const row = page.getByRole('link', { name: subject, exact: true });
+    await expect(row).toBeVisible({ timeout: 30_000 });
+    await row.click();
+    await page.waitForURL('**/conversations/*');
+}

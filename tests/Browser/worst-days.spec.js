@@ -1,0 +1,138 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import { database, expectAccessible, expectMailbox, killHard, mailFrom, mailbox, openConversation, root, setFault, signIn, workers } from './world.js';
+
+test.afterEach(() => setFault('none'));
+
+async function answer(page, subject, text) {
+    await page.goto('/queue/my-turn');
+    await openConversation(page, subject);
+    await page.getByLabel(/^Your answer to/).fill(text);
+    await page.getByRole('button', { name: /^Send/ }).click();
+    await expect(page.locator('.entry-us')).toContainText(text);
+}
+
+for (const [kind, more] of [['refuse', { times: 2 }], ['temporary', { times: 2 }], ['drop', { times: 2 }], ['delay', { times: 1, seconds: 8 }]]) {
+    test(`a mail server that does this is tried again, and the answer arrives once: ${kind}`, async ({ page }) => {
+        const address = `fault-${kind}@weber.example`;
+        await mailFrom(`Ida Weber <${address}>`, `Weather and ${kind}`, 'Too windy?');
+        await signIn(page);
+        await setFault(kind, more);
+        await answer(page, `Weather and ${kind}`, 'Wait for the evening.');
+        await expectMailbox(address, 1, 50_000);
+        await expect.poll(() => database(`SELECT state FROM outbox WHERE JSON_CONTAINS(recipients, '"${address}"')`)).toBe('sent');
+        expect(await mailbox(address)).toHaveLength(1);
+    });
+}
+
+test('a refusal for good is shown on the trail with its reason, and can be sent again', async ({ page }) => {
+    await mailFrom('Kim Rask <kim@rask.example>', 'Full mailbox', 'Anything new?');
+    await signIn(page);
+    await setFault('permanent', { times: 1 });
+    await answer(page, 'Full mailbox', 'Not yet, Kim.');
+    await expect(page.getByText('Not delivered.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.locator('.delivery-trouble')).toContainText('550');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Send it again' }).click();
+    await expectMailbox('kim@rask.example', 1);
+    await expect(page.getByText('Not delivered.')).toHaveCount(0);
+});
+
+test('killing the sending worker at any moment loses no answer and sends none twice', async ({ page }) => {
+    test.setTimeout(180_000);
+    const addresses = ['a', 'b', 'c', 'd', 'e'].map((letter) => `kill-${letter}@frost.example`);
+    for (const address of addresses) {
+        await mailFrom(`Nik Frost <${address}>`, `Frost ${address}`, 'Does it fly in frost?');
+    }
+    await signIn(page);
+    await setFault('delay', { seconds: 1.5 });
+    for (const address of addresses) {
+        await answer(page, `Frost ${address}`, `Yes, ${address}.`);
+        // In the middle of handing it over, or just before or after.
+        await new Promise((go) => { setTimeout(go, Math.random() * 1200); });
+        killHard('worker-outbox');
+    }
+    await setFault('delay', { seconds: 0.2 });
+    for (const address of addresses) {
+        await expectMailbox(address, 1, 90_000);
+    }
+    await expect.poll(() => database("SELECT COUNT(*) FROM outbox WHERE state <> 'sent'"), { timeout: 60_000 }).toBe('0');
+    for (const address of addresses) {
+        expect(await mailbox(address)).toHaveLength(1);
+    }
+    expect(workers('worker-outbox')).toHaveLength(1);
+});
+
+test('killing the receiving worker at any moment loses no message and stores none twice', async () => {
+    test.setTimeout(240_000);
+    const count = 50;
+    for (let number = 0; number < count; number += 1) {
+        await mailFrom(`Mila Gray <mila${number}@gray.example>`, `Grey sky ${number}`, `Message ${number}`);
+        if (number % 9 === 5) {
+            killHard('worker-intake');
+        }
+    }
+    const stored = () => database("SELECT COUNT(*) FROM messages WHERE subject LIKE 'Grey sky %'");
+    let last = '';
+    for (let round = 0; round < 6 && stored() !== String(count); round += 1) {
+        await expect.poll(() => { const now = stored(); const grew = now !== last; last = now; return grew || now === String(count); }, { timeout: 60_000 }).toBe(true);
+        killHard('worker-intake');
+    }
+    await expect.poll(stored, { timeout: 120_000 }).toBe(String(count));
+    expect(database("SELECT COUNT(DISTINCT subject) FROM messages WHERE subject LIKE 'Grey sky %'")).toBe(String(count));
+    expect(database('SELECT COUNT(*) FROM unreadable_mail')).toBe('0');
+});
+
+test('an administrator is told of wrong credentials and of a server that is away, and nothing is lost', async ({ page }) => {
+    test.setTimeout(120_000);
+    await signIn(page, 'corin');
+    await page.goto('/accounts');
+    await page.getByRole('link', { name: 'returns@brindle.example' }).click();
+    const [imapPort] = [await page.locator('#imap_port').inputValue()];
+    await page.locator('#imap_password').fill('wrong password');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('The settings are saved.')).toBeVisible();
+    await page.getByRole('button', { name: 'Check the connection' }).click();
+    await expect(page.getByRole('alert')).toContainText('refused the user name “returns@brindle.example” or its password');
+    await mailFrom('Jo Finch <jo@finch.example>', 'Sent while you were away', 'Did this arrive?', { to: 'returns@brindle.example' });
+    await expect(async () => {
+        await page.goto('/queue/my-turn');
+        await expect(page.locator('.banner-trouble')).toContainText('returns@brindle.example', { timeout: 500 });
+    }).toPass({ timeout: 40_000 });
+    await expectAccessible(page);
+
+    // A port where nobody listens: the server is away.
+    await page.getByRole('link', { name: 'returns@brindle.example' }).click();
+    const password = execFileSync('sed', ['-n', 's/^STANDIN_PASSWORD=//p', path.join(process.env.CAIRNFIELD_VAR, '.env')], { encoding: 'utf8' }).trim();
+    await page.locator('#imap_password').fill(password);
+    await page.locator('#imap_port').fill('9');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Check the connection' }).click();
+    await expect(page.getByRole('alert')).toContainText('could not be reached');
+
+    await page.locator('#imap_port').fill(imapPort);
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Check the connection' }).click();
+    await expect(page.getByText('Both servers let us in')).toBeVisible();
+    await page.goto('/queue/my-turn');
+    await expect(page.getByRole('link', { name: 'Sent while you were away' })).toBeVisible({ timeout: 40_000 });
+});
+
+test('a message on standard input is taken, and what became of it printed', async () => {
+    const take = (message) => {
+        const ended = spawnSync('php', ['artisan', 'mail:take'], { cwd: root, input: message, env: process.env, encoding: 'utf8' });
+        expect(ended.status).toBe(0);
+        expect(ended.stdout.trim().split('\n')).toHaveLength(1);
+        return JSON.parse(ended.stdout);
+    };
+    const message = 'From: =?utf-8?Q?Pia_S=C3=B8by?= <pia@soby.example>\r\nTo: care@brindle.example\r\nSubject: =?utf-8?Q?Br=C3=A6kket?=\r\nMessage-ID: <pipe@soby.example>\r\nIn-Reply-To: <other@soby.example>\r\n\r\nHej\r\n';
+    const taken = take(message);
+    expect(taken).toMatchObject({
+        result: 'new', subject: 'Brækket', from: 'pia@soby.example', to: ['care@brindle.example'],
+        message_id: 'pipe@soby.example', in_reply_to: 'other@soby.example', automatic: false, attachments: [], text: 'Hej',
+    });
+    expect(taken.conversation).toMatch(/^C-\d+$/);
+    expect(take(message)).toMatchObject({ result: 'again', conversation: taken.conversation, message: taken.message });
+    expect(take('')).toMatchObject({ result: 'unreadable', conversation: null, reason: 'The message is empty.' });
+});
