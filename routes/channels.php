@@ -16,6 +16,7 @@ Route::middleware(['auth', 'can:administer,'.Account::class])->group(function ()
     Route::post('/accounts', [AccountController::class, 'store']);
     Route::get('/accounts/{account}', [AccountController::class, 'edit']);
     Route::post('/accounts/{account}', [AccountController::class, 'update']);
+    Route::post('/accounts/{account}/forward-secret', [AccountController::class, 'renewForwardSecret']);
     Route::post('/accounts/{account}/check', [AccountController::class, 'check']);
 
     Route::get('/unreadable-mail', [UnreadableMailController::class, 'index']);

@@ -54,7 +54,7 @@ final readonly class FoldedText
             $opens = preg_match(self::INTRODUCTION, trim($line)) === 1
                 || (preg_match(self::INTRODUCTION, trim($line.' '.($lines[$index + 1] ?? ''))) === 1 && self::isQuoted($lines[$index + 2] ?? ''))
                 || (preg_match(self::HEADER_LINE, $line) === 1 && self::looksLikeHeader($lines, $index));
-            if ($opens && self::isQuotedToTheEnd($lines, $index + 1)) {
+            if ($opens && ! self::isQuoted($line) && self::isQuotedToTheEnd($lines, $index + 1)) {
                 return $index;
             }
         }

@@ -119,6 +119,20 @@ test('an administrator is told of wrong credentials and of a server that is away
     await expect(page.getByRole('link', { name: 'Sent while you were away' })).toBeVisible({ timeout: 40_000 });
 });
 
+test('a message over 25 MB is set aside whole, with the reason, and the mailbox goes on', async ({ page }) => {
+    await mailFrom('Ugo Vasari <ugo@vasari.example>', 'The whole film', 'a line of the film\n'.repeat(1_450_000));
+    await mailFrom('Ugo Vasari <ugo@vasari.example>', 'After the film', 'Did the film come through?');
+    await signIn(page, 'corin');
+    await expect(page.getByRole('link', { name: 'After the film' })).toBeVisible({ timeout: 40_000 });
+    await page.getByRole('link', { name: /Unreadable mail/ }).click();
+    const row = page.getByRole('row', { name: /The whole film/ });
+    await expect(row).toContainText('ugo@vasari.example');
+    await expect(row).toContainText('messages over 25 MB are set aside');
+    await expectAccessible(page);
+    await row.getByRole('button', { name: 'Put aside' }).click();
+    await expect(page.getByText('There is none.')).toBeVisible();
+});
+
 test('a message on standard input is taken, and what became of it printed', async () => {
     const take = (message) => {
         const ended = spawnSync('php', ['artisan', 'mail:take'], { cwd: root, input: message, env: process.env, encoding: 'utf8' });

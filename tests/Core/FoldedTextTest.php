@@ -18,6 +18,7 @@ it('folds away the quoted text and the signature', function (string $text, strin
     'header lines below' => ["Fine.\n\nFrom: Brindle <care@brindle.example>\nSent: Monday\nTo: Tomas\nSubject: Kite\n\nOk?", 'Fine.', '', true],
     'answers in between stay' => ["On Monday, Brindle wrote:\n> Colour?\nTeal.\n> Size?\nBig.", "On Monday, Brindle wrote:\n> Colour?\nTeal.\n> Size?\nBig.", '', false],
     'sent from a device' => ["Ok\n\nSent from my telephone", 'Ok', 'Sent from my telephone', false],
+    'a quote within the quote' => ["It came!\n\n> Hello Signe,\n> it is on its way.\n>\n> On 23 November 2026 at 16:30, Signe Aas wrote:\n> > Where is it?\n", 'It came!', '', true],
     'only a quote' => ['> Only this', '', '', true],
 ]);
 

@@ -60,6 +60,17 @@ final class AccountController
         return back()->with('done', 'Both servers let us in: mail can be read and sent.');
     }
 
+    /**
+     * Makes a new secret for forwarded mail and shows it this once; the one before is worth nothing any more.
+     */
+    public function renewForwardSecret(Account $account): RedirectResponse
+    {
+        $secret = bin2hex(random_bytes(24));
+        $account->forceFill(['secrets' => [...$account->secrets, 'forward_secret' => $secret]])->save();
+
+        return back()->with('forward_secret', $secret);
+    }
+
     private function save(Request $request, Account $account): Account
     {
         $values = $request->validate([

@@ -78,6 +78,17 @@ it('never shows a secret again, and keeps it where the field is left empty', fun
     $this->post("/accounts/{$account->id}", [...$form, 'imap_port' => 'x'])->assertSessionHasErrors('imap_port');
 });
 
+it('makes a signing secret for forwarded mail and shows it once', function (): void {
+    $account = Account::query()->firstOrFail();
+    $before = $account->secrets['forward_secret'];
+    $this->actingAs($this->teammate('ilse'))->post("/accounts/{$account->id}/forward-secret")->assertForbidden();
+    $this->actingAs($this->teammate('corin'))->from("/accounts/{$account->id}")->post("/accounts/{$account->id}/forward-secret")->assertRedirect();
+    $secret = $account->refresh()->secrets['forward_secret'];
+    expect($secret)->not->toBe($before);
+    $this->get("/accounts/{$account->id}")->assertSee($secret);
+    $this->get("/accounts/{$account->id}")->assertDontSee($secret);
+});
+
 it('tells administrators on every page when a mailbox cannot be read', function (): void {
     Account::query()->firstOrFail()->wentWrong('The mail server refused the password.');
     $this->actingAs($this->teammate('corin'))->get('/queue/my-turn')->assertSee('The mail server refused the password.');

@@ -1,0 +1,64 @@
+// Opens the main views as their users do and takes a picture of each.
+import { chromium } from 'playwright-core';
+
+const port = Number(process.env.CAIRNFIELD_PORT);
+const web = `http://127.0.0.1:${port}`;
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
+
+async function signedIn(name, options = {}) {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', ...options })).newPage();
+    await page.goto(`${web}/sign-in`);
+    await page.fill('#email', `${name}@brindle.example`);
+    await page.fill('#password', 'kites-and-cairns');
+    await page.click('button[type=submit]');
+    await page.waitForURL('**/queue/**');
+    return page;
+}
+
+async function open(page, subject) {
+    await page.goto(`${web}/queue/my-turn`);
+    await page.getByRole('link', { name: subject }).click();
+    await page.waitForURL('**/conversations/*');
+}
+
+async function take(page, name) {
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+const ilse = await signedIn('ilse');
+await ilse.getByRole('link', { name: 'Return of the Kestrel 3' }).focus();
+await take(ilse, 'queue');
+
+await open(ilse, 'Two spars snapped');
+await ilse.fill('#reply-text', 'Batch K it is, so this one is on us. Two new spars go out today by next-day parcel. You do not need to send anything back.');
+await ilse.getByText('draft kept').waitFor();
+await take(ilse, 'conversation');
+
+const telephone = await signedIn('ilse', { viewport: { width: 390, height: 800 } });
+await take(telephone, 'telephone');
+
+const dark = await signedIn('ilse', { colorScheme: 'dark' });
+await open(dark, 'Parcel says delivered').catch(() => open(dark, 'Strap missing'));
+await take(dark, 'dark');
+
+const mads = await signedIn('mads');
+await open(ilse, 'Is the 28 kg line included');
+await open(mads, 'Is the 28 kg line included');
+await mads.fill('#reply-text', 'Hello Maja, it is in the box, wound on the reel. Nothing to add.');
+await mads.getByRole('button', { name: /^Send/ }).click();
+await mads.getByText('Sent.').waitFor();
+await ilse.fill('#reply-text', 'Hello Maja, yes, the 28 kg line is included.');
+await ilse.getByRole('button', { name: /^Send/ }).click();
+await ilse.locator('#between').waitFor();
+await take(ilse, 'came-in-between');
+
+const corin = await signedIn('corin');
+await corin.goto(`${web}/accounts/1`);
+await take(corin, 'account');
+
+const outside = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await outside.goto(`http://127.0.0.1:${port + 1}/write?from=tomas@hruby.example`);
+await take(outside, 'outside-world');
+
+await browser.close();
