@@ -60,10 +60,11 @@ final class ApplicationServiceProvider extends ServiceProvider
 
     private function limits(): void
     {
-        // Five tries a minute for one name from one place, and thirty from one place whatever the name.
+        // Five wrong tries a minute for one name from one place, and thirty from one place whatever the name.
+        $wasWrong = static fn (): bool => Auth::guest();
         RateLimiter::for('sign-in', fn (Request $request): array => [
-            Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()),
-            Limit::perMinute(30)->by((string) $request->ip()),
+            Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip())->after($wasWrong),
+            Limit::perMinute(30)->by((string) $request->ip())->after($wasWrong),
         ]);
         RateLimiter::for('forwarded-mail', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
     }

@@ -12,6 +12,27 @@ document.addEventListener('htmx:beforeRequest', (event) => {
     }
 });
 
+// What could not be kept says so where it would have said that it was.
+const UNKEPT = {
+    'reply-kept': 'not kept: the server does not answer. What you wrote is still here.',
+    'note-kept': 'not kept: the server does not answer. What you wrote is still here.',
+    'draft-files': 'Not attached: the file is larger than the server takes, or the server does not answer. Try a smaller one, or again.',
+};
+
+function sayUnkept(event) {
+    const { target } = event.detail;
+    if (target?.id in UNKEPT) {
+        const problem = document.createElement(target.id === 'draft-files' ? 'p' : 'span');
+        problem.className = 'field-problem';
+        problem.textContent = UNKEPT[target.id];
+        target.querySelector('.field-problem')?.remove();
+        target.id === 'draft-files' ? target.prepend(problem) : target.replaceChildren(problem);
+    }
+}
+
+document.addEventListener('htmx:sendError', sayUnkept);
+document.addEventListener('htmx:responseError', sayUnkept);
+
 // Signed out elsewhere, or the page was open too long: the page says so when it is loaded anew.
 document.addEventListener('htmx:responseError', (event) => {
     if ([401, 419].includes(event.detail.xhr.status)) {

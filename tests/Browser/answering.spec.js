@@ -66,7 +66,7 @@ test('a customer writes, is answered, answers back, and the same conversation co
     await expect(page.locator('#menu-state summary')).toContainText('Open');
     await expect(page.locator('.entry-customer').last().getByText('it is on its way in a parcel')).toBeHidden();
 
-    await page.getByText('Resolve', { exact: true }).click();
+    await page.locator('#menu-resolve summary').click();
     await page.getByRole('button', { name: 'Information given' }).click();
     await expect(page.locator('#menu-state summary')).toContainText('Resolved');
     await page.goto('/queue/resolved');

@@ -96,6 +96,19 @@ test('drafts are kept as one types', async ({ page }) => {
     expect(answer.attachments.map((file) => file.filename)).toEqual(['table.txt']);
 });
 
+test('what cannot be kept says so, and what is written stays', async ({ page }) => {
+    await signIn(page);
+    await page.locator('.row-link').first().click();
+    await page.waitForURL('**/conversations/*');
+    await page.route('**/drafts/reply', (route) => route.abort());
+    await page.route('**/draft-files', (route) => route.fulfill({ status: 413 }));
+    await page.getByLabel(/^Your answer to/).pressSequentially('Half a sentence');
+    await expect(page.locator('#reply-kept')).toContainText('not kept');
+    await page.locator('#reply-files').setInputFiles({ name: 'film.mov', mimeType: 'video/quicktime', buffer: Buffer.from('film') });
+    await expect(page.locator('#draft-files')).toContainText('Not attached');
+    await expect(page.getByLabel(/^Your answer to/)).toHaveValue('Half a sentence');
+});
+
 test('the core of the work works without JavaScript', async ({ browser }) => {
     await mailFrom('Evi Stamou <evi@stamou.example>', 'Wet kite', 'How do I dry it?');
     const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
