@@ -60,13 +60,14 @@ final class DemoConversations
     {
         // Delivered as they are sent, so that the customers' mailboxes hold the answers.
         config(['queue.default' => 'sync']);
+        $timeBefore = CarbonImmutable::getTestNow();
         try {
             foreach ($this->stepsInOrder() as [$at, $key, $story, $step]) {
                 CarbonImmutable::setTestNow($at);
                 $this->play($key, $story, $step);
             }
         } finally {
-            CarbonImmutable::setTestNow();
+            CarbonImmutable::setTestNow($timeBefore);
         }
 
         return Conversation::query()->count();

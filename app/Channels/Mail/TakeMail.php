@@ -21,8 +21,8 @@ final class TakeMail
 {
     use DetectsLostConnections;
 
-    /** SQLSTATE of a deadlock, and of a lock that could not be had in time. */
-    private const PASSING = ['40001', 'HY000'];
+    /** MariaDB's numbers for a lock that could not be had in time, a deadlock, and too many connections. */
+    private const PASSING = [1205, 1213, 1040];
 
     public function __construct(
         private readonly MailParser $parser,
@@ -68,7 +68,7 @@ final class TakeMail
     private function mayPass(Throwable $defect): bool
     {
         return $this->causedByLostConnection($defect)
-            || ($defect instanceof QueryException && in_array((string) $defect->getCode(), self::PASSING, true))
+            || ($defect instanceof QueryException && in_array($defect->errorInfo[1] ?? null, self::PASSING, true))
             || $defect::class === RuntimeException::class;
     }
 

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Channels\Account;
+use App\Channels\AccountState;
+use App\Channels\DeliveryFailed;
+use App\Channels\Mail\FetchMailbox;
+use App\Channels\Mail\SmtpSender;
+use App\Inbox\Message;
+use App\Support\FileStore;
+use Illuminate\Support\Str;
+use Tests\App\Mails;
+
+/*
+ * Against the real IMAP and SMTP servers of the simulated world, which bin/test has started. Each
+ * test has a mailbox of its own.
+ */
+
+function ownAccount(): Account
+{
+    $account = Account::query()->firstOrFail();
+    $address = 'box-'.Str::lower(Str::random(12)).'@brindle.example';
+    $account->forceFill(['address' => $address, 'settings' => [...$account->settings, 'imap_user' => $address]])->save();
+
+    return $account;
+}
+
+function putInto(Account $account, string ...$messages): void
+{
+    $path = '{127.0.0.1:'.$account->settings['imap_port'].'/imap/notls}INBOX';
+    $connection = imap_open($path, $account->address, $account->secrets['imap_password']);
+    foreach ($messages as $message) {
+        expect(imap_append($connection, $path, $message))->toBeTrue();
+    }
+    imap_close($connection);
+    imap_errors();
+}
+
+it('reads what is new in a mailbox, byte for byte, and goes on where it stopped', function (): void {
+    $account = ownAccount();
+    $first = Mails::raw(['Subject' => 'One'], "Gr\xC3\xBC\xC3\x9Fe,\r\n.\r\nFrom here on\r\n\r\n");
+    putInto($account, $first, Mails::raw(['Subject' => 'Two']));
+    FetchMailbox::dispatchSync($account->id);
+    $account->refresh();
+    expect(Message::query()->orderBy('id')->pluck('subject')->all())->toBe(['One', 'Two'])
+        ->and(app(FileStore::class)->read((string) Message::query()->orderBy('id')->value('original')))->toBe($first)
+        ->and($account->last_uid)->toBe(2)
+        ->and($account->last_heard_at)->not->toBeNull()
+        ->and($account->last_error)->toBeNull();
+
+    FetchMailbox::dispatchSync($account->id);
+    putInto($account, Mails::raw(['Subject' => 'Three']));
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->count())->toBe(3)->and($account->refresh()->last_uid)->toBe(3);
+});
+
+it('reads everything again when the server numbers anew, and stores nothing twice', function (): void {
+    $account = ownAccount();
+    putInto($account, Mails::raw(['Subject' => 'One']), Mails::raw(['Subject' => 'Two']));
+    FetchMailbox::dispatchSync($account->id);
+    $account->refresh()->forceFill(['uid_validity' => 1, 'last_uid' => 4000])->save();
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->count())->toBe(2)
+        ->and($account->refresh()->last_uid)->toBe(2)
+        ->and($account->uid_validity)->toBeGreaterThan(1);
+});
+
+it('goes on past a message that cannot be read', function (): void {
+    config(['cairnfield.mail.largest_message' => 5000]);
+    $account = ownAccount();
+    putInto($account, Mails::raw(['Subject' => 'Huge'], str_repeat("x\r\n", 4000)), Mails::raw(['Subject' => 'Small']));
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->pluck('subject')->all())->toBe(['Small'])->and($account->refresh()->last_uid)->toBe(2);
+});
+
+it('says in plain words why a mailbox cannot be read', function (array $settings, string $password, string $said): void {
+    $account = ownAccount();
+    $account->forceFill([
+        'settings' => [...$account->settings, ...$settings],
+        'secrets' => [...$account->secrets, 'imap_password' => $password],
+    ])->save();
+    FetchMailbox::dispatchSync($account->id);
+    expect($account->refresh()->last_error)->toContain($said)->and($account->last_error_at)->not->toBeNull();
+})->with([
+    'a wrong password' => [[], 'wrong', 'or its password'],
+    'nobody there' => [['imap_port' => 9], 'any', 'could not be reached'],
+]);
+
+it('does not read a paused account', function (): void {
+    $account = ownAccount();
+    $account->forceFill(['state' => AccountState::Paused])->save();
+    putInto($account, Mails::raw());
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->count())->toBe(0);
+});
+
+it('checks a sending server by signing in, and says what is wrong', function (): void {
+    $account = ownAccount();
+    app(SmtpSender::class)->check($account);
+    $account->settings = [...$account->settings, 'smtp_port' => 9];
+    expect(fn () => app(SmtpSender::class)->check($account))->toThrow(DeliveryFailed::class, 'did not let us in');
+});
+
+it('hands an answer over to a real server', function (): void {
+    $account = ownAccount();
+    $customer = 'customer-'.Str::lower(Str::random(10)).'@x.example';
+    $conversation = Mails::conversation(['From' => "Åse Ørn <{$customer}>", 'To' => $account->address, 'Subject' => 'Drage']);
+    $message = $this->answer($conversation, 'På vej!');
+    app(SmtpSender::class)->deliver($message->outboxItem()->with(['message.attachments', 'account'])->sole());
+
+    $path = '{127.0.0.1:'.$account->settings['imap_port'].'/imap/notls}INBOX';
+    $connection = imap_open($path, $customer, $account->secrets['imap_password']);
+    $header = imap_headerinfo($connection, 1);
+    expect(imap_num_msg($connection))->toBe(1)
+        ->and($header->message_id)->toBe("<{$message->message_id}>")
+        ->and(imap_utf8($header->subject))->toBe("Re: Drage [{$conversation->number()}]");
+    imap_close($connection);
+    imap_errors();
+});
