@@ -7,7 +7,7 @@
             <li class="soft">No address is known.</li>
         @endforelse
     </ul>
-    <h3>Earlier conversations</h3>
+    <h3>Other conversations</h3>
     @if ($earlier->isEmpty())
         <p class="soft">This is the first one.</p>
     @else

@@ -62,7 +62,7 @@
                         <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label()"/></td>
-                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ $conversation->preview }}</span></td>
+                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ $conversation->state === \App\Inbox\ConversationState::Held ? "held: {$conversation->held_reason}" : $conversation->preview }}</span></td>
                         <td class="cell-number"><b>{{ $conversation->number() }}</b><small>to {{ $conversation->account->shortAddress() }}@if ($conversation->automatic) · automatic @endif</small></td>
                         <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
                         <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
@@ -70,7 +70,7 @@
                             @if ($row->standing !== null)
                                 <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency === 'later' ? $time->short($conversation->due_at) : $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
                             @elseif ($conversation->state === \App\Inbox\ConversationState::Held)
-                                <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small class="held-reason">{{ $conversation->held_reason }}</small>
+                                <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small>comes back</small>
                             @else
                                 <b>{{ $time->short($conversation->last_message_at) }}</b><small>{{ $conversation->outcome?->name ?? 'last message' }}</small>
                             @endif

@@ -158,6 +158,6 @@ it('shows the customer beside the conversation, with the earlier ones', function
     Mails::conversation(['Subject' => 'In spring']);
     $conversation = Mails::conversation(['Subject' => 'In autumn']);
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
-        ->assertSee('Earlier conversations')->assertSee('In spring')->assertSee('tomas@hruby.example');
+        ->assertSee('Other conversations')->assertSee('In spring')->assertSee('tomas@hruby.example');
     expect(Conversation::query()->distinct()->count('customer_id'))->toBe(1);
 });
