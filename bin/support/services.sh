@@ -183,9 +183,12 @@ CONF
     wait_until nginx 30 curl -fsS -o /dev/null "http://127.0.0.1:$WEB_PORT/up"
 }
 
-# Where the stand-in keeps its mailboxes. Dovecot reads them as the user mail and must get there.
+# Dovecot works as users of its own, which may not be let into our folder.
+is_open_to_dovecot() { [ "$(id -u)" != 0 ] || setpriv --reuid=mail --regid=mail --clear-groups test -x "$VAR"; }
+
+# Where the stand-in keeps its mailboxes.
 mailboxes() {
-    if [ "$(id -u)" = 0 ] && ! setpriv --reuid=mail --regid=mail --clear-groups test -x "$VAR"; then
+    if ! is_open_to_dovecot; then
         printf '/var/tmp/cairnfield-mail-%s' "$(printf '%s' "$VAR" | sha256sum | cut -c1-12)"
     else
         printf '%s/mail' "$VAR"
@@ -199,9 +202,11 @@ start_mail_standin() {
     [ "$(id -u)" = 0 ] && chown mail:mail "$maildirs"
     if ! is_alive dovecot; then
         refuse_foreign_port dovecot "$IMAP_PORT"
-        # Its sockets need a short path whatever the length of ours.
-        local base
-        base=/tmp/cairnfield-dovecot-$IMAP_PORT
+        # The path of a socket has at most 108 characters.
+        local base=$RUN/dovecot
+        if [ ${#base} -gt 60 ] || ! is_open_to_dovecot; then
+            base=/tmp/cairnfield-dovecot-$IMAP_PORT
+        fi
         rm -rf "$base"
         mkdir -p "$base"
         sed -e "s#@BASE@#$base#g" -e "s#@LOG@#$LOGS/dovecot.log#g" -e "s#@PORT@#$IMAP_PORT#g" \
@@ -225,7 +230,9 @@ start_workers() {
         is_alive "$name" || launch "$name" "$ROOT/bin/support/keep-running" php "$ROOT/artisan" queue:work \
             --queue="$queue" --sleep=0.5 --max-time=3600 --memory=400 --timeout=300
     done
-    is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:work
+    # One run lasts to the end of the minute. Begun again and again it starts at once, where
+    # schedule:work would wait for the next full minute.
+    is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:run
 }
 
 # The processes in the order in which they are stopped.
