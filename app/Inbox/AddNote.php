@@ -28,6 +28,8 @@ final readonly class AddNote
         $key = hash('sha256', "note:{$teammate->id}:{$onceKey}");
         try {
             return DB::transaction(function () use ($conversation, $teammate, $text, $key): Note {
+                // One at a time, so that an answer being sent either sees this note or comes before it.
+                Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
                 $note = new Note;
                 $note->forceFill([
                     'conversation_id' => $conversation->id,

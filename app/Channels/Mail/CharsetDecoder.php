@@ -57,7 +57,7 @@ final class CharsetDecoder
         if ($decoded !== false) {
             return [self::withoutByteOrderMark($decoded), null];
         }
-        if (self::reads($charset) && $charset === self::FALLBACK) {
+        if ($charset === self::FALLBACK) {
             return [self::fallBack($bytes), null];
         }
 

@@ -1,7 +1,6 @@
 @php
     use App\Inbox\ConversationState;
     $mayResolve = \Illuminate\Support\Facades\Gate::allows('resolve', $conversation);
-    $ordinal = (new \NumberFormatter('en', \NumberFormatter::ORDINAL))->format($conversationCount);
 @endphp
 <div class="conversation-head" id="conversation-head" @isset($oob) hx-swap-oob="morph" @endisset>
     <x-cairn :standing="$standing"/>
