@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Cairnfield\Core\Threading;
 
 /**
- * What a message was put into its conversation by, the surest first.
+ * What a message was put into its conversation by. The first four are for mail, the surest first,
+ * the last two for items that come without a subject.
  */
 enum ThreadedBy: string
 {
@@ -13,4 +14,6 @@ enum ThreadedBy: string
     case ReplyToken = 'reply_token';
     case NumberInSubject = 'number_in_subject';
     case SenderAndSubject = 'sender_and_subject';
+    case SameThread = 'same_thread';
+    case SamePerson = 'same_person';
 }

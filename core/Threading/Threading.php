@@ -22,9 +22,11 @@ final class Threading
 {
     public const SAME_SUBJECT_DAYS = 14;
 
+    private const IN_ORDER = [ThreadedBy::References, ThreadedBy::ReplyToken, ThreadedBy::NumberInSubject, ThreadedBy::SenderAndSubject];
+
     public static function decide(IncomingHints $hints, Candidate ...$candidates): ThreadingDecision
     {
-        foreach (ThreadedBy::cases() as $by) {
+        foreach (self::IN_ORDER as $by) {
             $found = self::newest(array_values(array_filter(
                 $candidates,
                 static fn (Candidate $candidate): bool => self::isFoundBy($by, $hints, $candidate),
@@ -47,6 +49,7 @@ final class Threading
                 && $candidate->subject->equals($hints->subject)
                 && $candidate->hasParticipant($hints->sender)
                 && $candidate->lastMessageAt->add(new DateInterval('P'.self::SAME_SUBJECT_DAYS.'D')) >= $hints->receivedAt,
+            ThreadedBy::SameThread, ThreadedBy::SamePerson => false,
         };
     }
 

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cairnfield\Core\Text;
+
+/**
+ * How a source writes its numbers: `#` stands for a digit, `@` for a letter, `*` at the end for more
+ * digits or letters; everything else stands for itself. `B-2####` finds B-20417, also where somebody
+ * wrote `b 20417` or `B20417`. A mask is no regular expression: nobody can write a slow one.
+ */
+final readonly class NumberMask
+{
+    private const JOINER = '[ \x{A0}\x{202F}.\/–-]?';
+
+    private const MOST_CHARACTERS = 40;
+
+    private function __construct(public string $mask, private string $pattern) {}
+
+    /**
+     * @throws TextRefused bad_mask
+     */
+    public static function of(string $mask): self
+    {
+        $mask = trim($mask);
+        if ($mask === '' || mb_strlen($mask) > self::MOST_CHARACTERS || preg_match_all('/[#@]/', $mask) < 3) {
+            throw TextRefused::badMask($mask);
+        }
+        $pattern = '';
+        foreach (mb_str_split($mask) as $at => $character) {
+            $pattern .= match (true) {
+                $character === '#' => '\d',
+                $character === '@' => '[A-Za-z]',
+                $character === '*' && $at === mb_strlen($mask) - 1 => '[A-Za-z\d]{0,12}',
+                preg_match('/^[\pL\pN]$/u', $character) === 1 => $character,
+                preg_match('/^[ .\/–-]$/u', $character) === 1 => self::JOINER,
+                default => throw TextRefused::badMask($mask),
+            };
+        }
+
+        return new self($mask, "/(?<![\\pL\\pN])(?:{$pattern})(?![\\pL\\pN])/iu");
+    }
+
+    /**
+     * Every number of this kind in a text, written as its source writes it, each once, in order of place.
+     *
+     * @param  string  $text  UTF-8
+     * @return list<string>
+     */
+    public function find(string $text): array
+    {
+        return array_values(array_unique(array_map(
+            fn (array $found): string => $this->asWrittenBySource($found[0]),
+            $this->places($text),
+        )));
+    }
+
+    /**
+     * Where they stand: what was written, and the byte at which it begins.
+     *
+     * @return list<array{string, int}>
+     */
+    public function places(string $text): array
+    {
+        preg_match_all($this->pattern, mb_scrub($text, 'UTF-8'), $matches, PREG_OFFSET_CAPTURE);
+
+        return $matches[0];
+    }
+
+    private function asWrittenBySource(string $written): string
+    {
+        $left = mb_str_split((string) preg_replace('/[^\pL\pN]/u', '', $written));
+        $number = '';
+        foreach (mb_str_split(rtrim($this->mask, '*')) as $character) {
+            $number .= preg_match('/^[#@\pL\pN]$/u', $character) === 1 ? mb_strtoupper((string) array_shift($left)) : $character;
+        }
+
+        return $number.mb_strtoupper(implode('', $left));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+use Cairnfield\Core\Text\NumberMask;
+use Cairnfield\Core\Text\PatternRedaction;
+use Cairnfield\Core\Text\TextRefused;
+
+it('finds a number however it was typed, and writes it as its source does', function (string $text, array $numbers): void {
+    expect(NumberMask::of('B-2####')->find($text))->toBe($numbers);
+})->with([
+    ['My order B-20417 has not come', ['B-20417']],
+    ['b20417 and B 20388, again B-20417', ['B-20417', 'B-20388']],
+    ["order B\u{A0}20417.", ['B-20417']],
+    ['B–20417', ['B-20417']],
+    ['AB-20417', []],
+    ['B-204178', []],
+    ['B-30417', []],
+    ['', []],
+    ["B-20417\xff", ['B-20417']],
+]);
+
+it('takes letters and open ends', function (): void {
+    expect(NumberMask::of('QM@###*')->find('about qmx1234567ab, please'))->toBe(['QMX1234567AB'])
+        ->and(NumberMask::of('##-#######')->find('order 71-4480217 of Marrowby'))->toBe(['71-4480217'])
+        ->and(NumberMask::of('##-#######')->find('call 71-44802179'))->toBe([]);
+});
+
+it('refuses what would find nearly everything or is no mask', function (string $mask): void {
+    expect(fn () => NumberMask::of($mask))->toThrow(TextRefused::class);
+})->with(['', 'B-', '##', 'B-(#)+###', str_repeat('#', 41)]);
+
+it('takes numbers of a team’s own kinds out of a text', function (): void {
+    [$text, $found] = PatternRedaction::of(['personal number' => '######-####'])->redact('Mine is 010190-1234, hers 020290 5678.');
+
+    expect($text)->toBe('Mine is [personal number …1234], hers [personal number …5678].')
+        ->and($found)->toBe([['name' => 'personal number', 'last4' => '1234'], ['name' => 'personal number', 'last4' => '5678']]);
+});
