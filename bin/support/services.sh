@@ -27,7 +27,7 @@ wait_until() {
 port_is_taken() { (exec 3<> "/dev/tcp/127.0.0.1/$1") 2> /dev/null; }
 
 refuse_foreign_port() {
-    ! port_is_taken "$2" || fail "Port $2, which $1 needs, is used by another program. Stop that, or set CAIRNFIELD_PORT to a free range of ten."
+    ! port_is_taken "$2" || fail "Port $2, which $1 needs, is used by another program. Stop that, or set CAIRNFIELD_PORT to a free range of twenty."
 }
 
 database() { mariadb --no-defaults --socket="$DB_SOCKET" -uroot "$@"; }
@@ -83,6 +83,7 @@ DB_PASSWORD=$password
 STANDIN_SMTP_PORT=$SMTP_PORT
 STANDIN_IMAP_PORT=$IMAP_PORT
 STANDIN_PASSWORD=kites-$WEB_PORT
+STANDINS_PORT=$STANDINS_PORT
 ${CAIRNFIELD_REDIS:+REDIS_URL=redis://127.0.0.1:$REDIS_PORT}
 ${CAIRNFIELD_ENVIRONMENT:-}
 ENV
@@ -217,10 +218,42 @@ start_mail_standin() {
     wait_until dovecot 20 port_is_taken "$IMAP_PORT"
     if ! is_alive mail-standin; then
         refuse_foreign_port mail-standin "$SMTP_PORT"
-        STANDIN_HTTP_PORT=$STANDIN_PORT STANDIN_SMTP_PORT=$SMTP_PORT STANDIN_MAILDIRS=$maildirs \
+        STANDIN_HTTP_PORT=$STANDIN_PORT STANDIN_SMTP_PORT=$SMTP_PORT STANDIN_MAILDIRS=$maildirs STANDIN_LINKS=$(standin_links) \
             launch mail-standin "$ROOT/bin/support/keep-running" node "$ROOT/standins/mail/server.js"
     fi
     wait_until mail-standin 20 curl -fsS -o /dev/null "http://127.0.0.1:$STANDIN_PORT/"
+}
+
+standin_links() {
+    local name port=$STANDINS_PORT
+    printf 'Mail=http://127.0.0.1:%s' "$STANDIN_PORT"
+    for name in $STANDINS; do
+        printf ' %s=http://127.0.0.1:%s' "$(standin_title "$name")" "$port"
+        port=$((port + 1))
+    done
+}
+
+standin_title() {
+    case "$1" in shop) printf 'Shop' ;; wren-parcel) printf 'Wren_Parcel' ;; *) printf '%s' "$1" | sed 's/^./\u&/' ;; esac
+}
+
+# The networks, marketplaces, shop and carrier, each a process with data of its own.
+start_standins() {
+    local name port=$STANDINS_PORT links
+    links=$(standin_links)
+    for name in $STANDINS; do
+        if ! is_alive "standin-$name"; then
+            refuse_foreign_port "$name" "$port"
+            STANDIN_PORT=$port STANDIN_DATA=$VAR/standins/$name.json STANDIN_KEY=$(setting STANDIN_PASSWORD) STANDIN_LINKS=$links \
+                launch "standin-$name" "$ROOT/bin/support/keep-running" node "$ROOT/standins/$name/server.js"
+        fi
+        port=$((port + 1))
+    done
+    port=$STANDINS_PORT
+    for name in $STANDINS; do
+        wait_until "$name" 20 curl -fsS -o /dev/null "http://127.0.0.1:$port/"
+        port=$((port + 1))
+    done
 }
 
 start_workers() {
@@ -236,7 +269,7 @@ start_workers() {
 }
 
 # The processes in the order in which they are stopped.
-SERVICES="scheduler worker-intake worker-outbox nginx php-fpm mail-standin dovecot redis mariadb"
+SERVICES="scheduler worker-intake worker-outbox nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)dovecot redis mariadb"
 
 stop_all() {
     local name pid deadline

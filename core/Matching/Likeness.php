@@ -22,12 +22,6 @@ final readonly class Likeness
         $name = PersonName::of($one->name);
         $otherName = PersonName::of($other->name);
         $found = [];
-        /** @param  list<string>  $common */
-        $add = static function (int $points, string $reason, array $common) use (&$found): void {
-            if ($common !== []) {
-                $found[] = [$points, $reason.' '.implode(', ', array_slice($common, 0, 2))];
-            }
-        };
         $signs = [
             [6, 'same telephone number', array_values(array_intersect($one->telephones, $other->telephones))],
             [5, 'one wrote about the other’s order', array_values(array_unique([

@@ -5,11 +5,17 @@ const escape = (text) => String(text ?? '').replace(/[&<>"']/g, (character) => `
 
 const link = (path, values) => `${path}?${new URLSearchParams(values)}`;
 
+// The consoles of the other services.
+const others = () => (process.env.STANDIN_LINKS ?? '').split(' ').slice(1).map((link) => {
+    const [name, url] = link.split('=');
+    return `<a href="${escape(url)}">${escape(name.replaceAll('_', ' '))}</a>`;
+}).join(' ');
+
 function page(title, body) {
     return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${escape(title)} – the outside world</title><link rel="stylesheet" href="/style.css"></head>
-<body><header><a href="/">The outside world: mail</a> <a href="/write">Write as a customer</a> <a href="/faults">Faults</a></header>
+<body><header><a href="/">The outside world: mail</a> <a href="/write">Write as a customer</a> <a href="/faults">Faults</a> ${others()}</header>
 <main><h1>${escape(title)}</h1>
 ${body}
 </main></body></html>`;

@@ -1,0 +1,77 @@
+// The store's own shop: products with stock, and orders with lines, discounts, taxes, delivery,
+// payments and what became of them. All money in smallest units.
+import { table } from '../shared/pages.js';
+import { Service, refuse } from '../shared/service.js';
+import { orders } from '../world/orders.js';
+import { PRODUCTS } from '../world/products.js';
+
+const ACCOUNT = 'brindle';
+
+const service = new Service({ name: 'Brindle shop', header: 'Shop', accounts: [ACCOUNT], seed: () => ({ orders: orders().map(({ parcelsFull, ...order }) => order), products: structuredClone(PRODUCTS) }) });
+const { data } = service;
+
+if (data.events.length === 0) {
+    for (const product of data.products) {
+        service.emit(ACCOUNT, 'product.changed', { product });
+    }
+    for (const order of data.orders) {
+        service.emit(ACCOUNT, 'order.changed', { order }, order.placed_at);
+    }
+}
+
+const orderOf = (number) => data.orders.find((order) => order.number === number) ?? refuse(404, 'unknown_order', `There is no order ${number}.`);
+
+function changed(order) {
+    order.version += 1;
+    order.updated_at = new Date().toISOString();
+    service.emit(ACCOUNT, 'order.changed', { order });
+    return order;
+}
+
+service.on('GET', '/v1/orders/:number', ({ number }) => ({ order: orderOf(number) }));
+service.on('GET', '/v1/products/:sku', ({ sku }) => ({ product: data.products.find((product) => product.sku === sku) ?? refuse(404, 'unknown_product', `There is no product ${sku}.`) }));
+service.on('GET', '/v1/products', () => ({ products: data.products }));
+
+service.act('send', 'Send an order', [['number', 'Order', { value: 'B-20440' }], ['parcel', 'Number of its parcel', { value: 'WP7720440' }]], ({ number, parcel }) => {
+    const order = orderOf(number);
+    order.status = 'sent';
+    order.lines.forEach((line) => { line.sent = line.quantity; });
+    order.parcels = [...order.parcels.filter((one) => one.number !== parcel), { carrier: 'Wren Parcel', number: parcel }];
+    return changed(order);
+});
+service.act('address', 'Change the address of an order', [['number', 'Order', { value: 'B-20440' }], ['line', 'Street', { value: '14 Orchard Row' }]], ({ number, line }) => {
+    const order = orderOf(number);
+    order.customer.address.lines[0] = line;
+    return changed(order);
+});
+service.act('refund', 'Give money back on a line', [['number', 'Order', { value: 'B-20417' }], ['line', 'Line', { value: '20417-2' }], ['amount', 'Cents', { value: '2000' }]], ({ number, line, amount }) => {
+    const order = orderOf(number);
+    const found = order.lines.find((one) => one.id === line) ?? refuse(404, 'unknown_line', `There is no line ${line}.`);
+    found.refunded += Number(amount);
+    order.payments.at(-1).refunded += Number(amount);
+    return changed(order);
+});
+service.act('stock', 'Set a stock', [['sku', 'Product', { options: PRODUCTS.map(({ sku }) => sku) }], ['stock', 'Pieces', { value: '10' }]], ({ sku, stock }) => {
+    const product = data.products.find((one) => one.sku === sku) ?? refuse(404, 'unknown_product', `There is no product ${sku}.`);
+    product.stock = Number(stock);
+    service.emit(ACCOUNT, 'product.changed', { product });
+    return product;
+});
+// Orders as no shop should send them, to see what the other side makes of it.
+service.act('odd-order', 'Send an odd order', [['kind', 'Which', { options: ['unknown currency', 'without lines', 'name of 500 characters', 'right to left', 'emoji only'] }]], ({ kind }) => {
+    const order = structuredClone(data.orders.at(-1));
+    order.number = `B-2${1000 + data.events.length % 9000}`;
+    order.id = `ord_odd_${data.events.length}`;
+    const changes = {
+        'unknown currency': () => { order.currency = 'QQQQ'; },
+        'without lines': () => { delete order.lines; },
+        'name of 500 characters': () => { order.customer.name = 'Al'.repeat(250); },
+        'right to left': () => { order.customer.name = 'ליאורה כהן'; },
+        'emoji only': () => { order.lines[0].title = '🪁'; },
+    };
+    (changes[kind] ?? changes['without lines'])();
+    service.emit(ACCOUNT, 'order.changed', { order });
+    return { number: order.number };
+});
+service.describe = () => `<h2>Last orders</h2>${table(['Order', 'Status', 'By', 'Total', 'Sold on'], data.orders.slice(-40).reverse().map((order) => [order.number, order.status, order.customer.name, `${(order.total / 100).toFixed(2)} ${order.currency}`, order.sold_on ? `${order.sold_on.marketplace} ${order.sold_on.number}` : '']))}`;
+service.listen();

@@ -1,0 +1,40 @@
+// Wren Parcel: the carrier. Parcels and their scans, labels, and a parcel that stops moving.
+import { table } from '../shared/pages.js';
+import { Service, refuse } from '../shared/service.js';
+import { parcels } from '../world/orders.js';
+
+const ACCOUNT = 'brindle';
+const STAGES = ['announced', 'collected', 'at_depot', 'out_for_delivery', 'delivered', 'returned_to_sender', 'lost'];
+
+const service = new Service({ name: 'Wren Parcel', header: 'Wren', accounts: [ACCOUNT], seed: () => ({ parcels: parcels(), labels: [] }) });
+const { data } = service;
+
+if (data.events.length === 0) {
+    const scans = data.parcels.flatMap((parcel) => parcel.scans.map((scan) => ({ parcel: parcel.number, scan })));
+    for (const scanned of scans.sort((a, b) => a.scan.at.localeCompare(b.scan.at))) {
+        service.emit(ACCOUNT, 'parcel.scanned', scanned, scanned.scan.at);
+    }
+}
+
+const parcelOf = (number) => data.parcels.find((parcel) => parcel.number === number) ?? refuse(404, 'unknown_parcel', `There is no parcel ${number}.`);
+
+service.on('GET', '/v1/parcels/:number', ({ number }) => ({ parcel: parcelOf(number) }));
+service.on('POST', '/v1/labels', ({ body, headers }) => service.once({ headers }, () => {
+    const label = { id: service.nextId('L'), number: service.nextId('WP79'), to: body.to ?? null, from: body.from ?? null };
+    data.labels.push(label);
+    data.parcels.push({ number: label.number, to: label.to, scans: [] });
+    return label;
+}));
+service.act('scan', 'Scan a parcel', [['number', 'Parcel', { value: 'WP7720388' }], ['stage', 'Stage', { options: STAGES }], ['place', 'Place', { value: 'Depot Odense' }]], ({ number, stage, place, at }) => {
+    let parcel = data.parcels.find((one) => one.number === number);
+    if (!parcel) {
+        parcel = { number, to: null, scans: [] };
+        data.parcels.push(parcel);
+    }
+    const scan = { id: service.nextId('s'), stage: STAGES.includes(stage) ? stage : refuse(422, 'bad_stage', `A stage is one of ${STAGES.join(', ')}.`), place, at: at ?? new Date().toISOString() };
+    parcel.scans.push(scan);
+    service.emit(ACCOUNT, 'parcel.scanned', { parcel: number, scan }, scan.at);
+    return scan;
+});
+service.describe = () => `<h2>Parcels on their way</h2>${table(['Parcel', 'Last seen', 'Where'], data.parcels.filter((parcel) => !['delivered', 'returned_to_sender'].includes(parcel.scans.at(-1)?.stage)).slice(-40).map((parcel) => [parcel.number, parcel.scans.at(-1)?.at ?? 'never', parcel.scans.at(-1)?.place ?? '']))}`;
+service.listen();
