@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Channels\DeliverDue;
 use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Mail\TakeMailCommand;
+use App\Channels\Services\CatchUpAll;
 use App\Demo\LoadDemoCommand;
 use App\Inbox\BringBackHeld;
 use App\Support\SecurityHeaders;
@@ -36,11 +37,12 @@ $app = Application::configure(basePath: $root)
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/queue');
         // The forwarding shop signs each request instead; see ForwardedMailController.
-        $middleware->validateCsrfTokens(except: ['intake/mail/*']);
+        $middleware->validateCsrfTokens(except: ['intake/mail/*', 'intake/events/*', 'forms/*']);
     })
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
+        $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->job(new DeliverDue)->everyFiveSeconds()->name('deliver what is due');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

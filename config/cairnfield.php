@@ -9,6 +9,8 @@ return [
      */
     'store' => [
         'name' => env('STORE_NAME', 'Brindle Kite Works'),
+        // Where telephone numbers without a country code are from.
+        'country' => env('STORE_COUNTRY', 'DK'),
         'calendar' => [
             'timezone' => 'Europe/Copenhagen',
             'week' => [
@@ -59,6 +61,14 @@ return [
         'forward_tolerance' => 300,
     ],
 
+    'services' => [
+        // Seconds to wait for networks, marketplaces, shop and carrier.
+        'connect_timeout' => 5,
+        'timeout' => (int) env('SERVICE_TIMEOUT', 15),
+        // How far a signed event's time may be off, in seconds.
+        'webhook_tolerance' => 300,
+    ],
+
     'outbox' => [
         // For how long a worker may hold a message while sending it. A worker that dies leaves it to
         // the next one after this. Must stay above the time in which one delivery can still succeed.
@@ -72,6 +82,8 @@ return [
     'demo' => [
         'imap_port' => (int) env('STANDIN_IMAP_PORT', 8463),
         'smtp_port' => (int) env('STANDIN_SMTP_PORT', 8462),
+        // The simulated services, in the order in which bin/start gives them ports.
+        'services_port' => (int) env('STANDINS_PORT', 8466),
         'password' => (string) env('STANDIN_PASSWORD', 'kites-8460'),
     ],
 ];

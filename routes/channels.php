@@ -3,12 +3,23 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
-use App\Channels\Mail\AccountController;
+use App\Channels\AccountController;
+use App\Channels\ArrivalController;
 use App\Channels\Mail\ForwardedMailController;
 use App\Channels\Mail\UnreadableMailController;
+use App\Channels\Services\EventsController;
+use App\Channels\Services\TroublesController;
+use App\Channels\Telephone\CallController;
 use Illuminate\Support\Facades\Route;
 
 Route::post('/intake/mail/{account}', ForwardedMailController::class)->middleware('throttle:forwarded-mail');
+
+Route::post('/intake/events/{account}', EventsController::class)->middleware('throttle:events');
+
+Route::middleware('auth')->group(function (): void {
+    Route::get('/calls/new', [CallController::class, 'create']);
+    Route::post('/calls', [CallController::class, 'store']);
+});
 
 Route::middleware(['auth', 'can:administer,'.Account::class])->group(function (): void {
     Route::get('/accounts', [AccountController::class, 'index']);
@@ -16,8 +27,20 @@ Route::middleware(['auth', 'can:administer,'.Account::class])->group(function ()
     Route::post('/accounts', [AccountController::class, 'store']);
     Route::get('/accounts/{account}', [AccountController::class, 'edit']);
     Route::post('/accounts/{account}', [AccountController::class, 'update']);
-    Route::post('/accounts/{account}/forward-secret', [AccountController::class, 'renewForwardSecret']);
     Route::post('/accounts/{account}/check', [AccountController::class, 'check']);
+    Route::post('/accounts/{account}/pause', [AccountController::class, 'pause']);
+    Route::post('/accounts/{account}/disconnect', [AccountController::class, 'disconnect']);
+    Route::post('/accounts/{account}/reconnect', [AccountController::class, 'reconnect']);
+    Route::post('/accounts/{account}/forward-secret', [AccountController::class, 'renewForwardSecret']);
+
+    Route::get('/arrival', [ArrivalController::class, 'show']);
+    Route::post('/arrival/patterns', [ArrivalController::class, 'savePatterns']);
+    Route::post('/arrival/blocked', [ArrivalController::class, 'block']);
+    Route::delete('/arrival/blocked/{sender}', [ArrivalController::class, 'unblock']);
+
+    Route::get('/troubles', [TroublesController::class, 'index']);
+    Route::post('/troubles/{trace}/take', [TroublesController::class, 'take']);
+    Route::post('/troubles/{trace}/put-aside', [TroublesController::class, 'putAside']);
 
     Route::get('/unreadable-mail', [UnreadableMailController::class, 'index']);
     Route::get('/unreadable-mail/{mail}/original', [UnreadableMailController::class, 'original']);

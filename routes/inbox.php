@@ -9,6 +9,7 @@ use App\Inbox\NoteController;
 use App\Inbox\OwnershipController;
 use App\Inbox\QueueController;
 use App\Inbox\ReplyController;
+use App\Inbox\SortingController;
 use App\Inbox\StateController;
 use Illuminate\Support\Facades\Route;
 
@@ -28,6 +29,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/state', [StateController::class, 'change']);
         Route::post('/hold', [StateController::class, 'hold']);
         Route::post('/resolve', [StateController::class, 'resolve']);
+        Route::post('/join', [SortingController::class, 'join']);
+        Route::post('/separate', [SortingController::class, 'separate']);
+        Route::post('/junk', [SortingController::class, 'junk']);
+        Route::post('/not-junk', [SortingController::class, 'notJunk']);
         Route::post('/category', [StateController::class, 'category']);
         Route::post('/drafts/{kind}', [DraftController::class, 'keep'])->whereIn('kind', ['reply', 'note']);
         Route::post('/draft-files', [DraftController::class, 'attach']);

@@ -25,13 +25,15 @@ use Illuminate\Support\Str;
  * @property array<string, string> $secrets
  * @property int|null $uid_validity
  * @property int $last_uid
+ * @property array<string, mixed>|null $arrivals
+ * @property string|null $cursor
  * @property CarbonImmutable|null $last_heard_at
  * @property string|null $last_error
  * @property CarbonImmutable|null $last_error_at
  */
 final class Account extends Model
 {
-    protected $fillable = ['channel', 'address', 'sender_name', 'signature', 'team_id', 'state', 'settings', 'secrets'];
+    protected $fillable = ['channel', 'address', 'sender_name', 'signature', 'team_id', 'state', 'settings', 'secrets', 'arrivals'];
 
     protected $hidden = ['secrets'];
 
@@ -64,7 +66,38 @@ final class Account extends Model
      */
     public function shortAddress(): string
     {
-        return Str::before($this->address, '@').'@';
+        return $this->channel === Channel::Email ? Str::before($this->address, '@').'@' : $this->address;
+    }
+
+    /**
+     * Its way and its name, where both are needed to know it: `Pennon @brindlekites`.
+     */
+    public function title(): string
+    {
+        return $this->channel === Channel::Email ? $this->address : "{$this->channel->label()} {$this->address}";
+    }
+
+    public function arrivals(): Arrivals
+    {
+        return Arrivals::fromStored($this->arrivals);
+    }
+
+    /**
+     * The account that the team writes mail from where a message came by a way that takes no answers.
+     */
+    public function answersByMail(): ?self
+    {
+        if ($this->channel === Channel::Email) {
+            return $this;
+        }
+        $mail = self::query()->where('channel', Channel::Email)->where('state', AccountState::Active);
+
+        return (clone $mail)->whereKey((int) ($this->settings['answers_by'] ?? 0))->first() ?? $mail->orderBy('id')->first();
+    }
+
+    public function heard(): void
+    {
+        $this->forceFill(['last_heard_at' => now(), 'last_error' => null, 'last_error_at' => null])->save();
     }
 
     public function wentWrong(string $reason): void
@@ -79,6 +112,7 @@ final class Account extends Model
             'state' => AccountState::class,
             'settings' => 'array',
             'secrets' => 'encrypted:array',
+            'arrivals' => 'array',
             'last_heard_at' => 'immutable_datetime',
             'last_error_at' => 'immutable_datetime',
         ];

@@ -45,9 +45,9 @@ final class DeliverOutboxItem implements ShouldQueue
             return;
         }
         try {
-            $sender->deliver($item);
+            $outsideId = $sender->deliver($item);
         } catch (DeliveryFailed $failure) {
-            $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $journal);
+            $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $journal, $failure->retryAfter);
 
             return;
         } catch (Throwable $defect) {
@@ -63,20 +63,24 @@ final class DeliverOutboxItem implements ShouldQueue
             'last_error' => null,
             'attempts' => $item->attempts + 1,
         ]);
+        if ($outsideId !== null) {
+            $item->message->forceFill(['outside_id' => $outsideId])->save();
+        }
         $journal->record($item->message->conversation, JournalKind::Delivered, Actor::application(), message: $item->message);
     }
 
-    private function recordFailure(OutboxItem $item, string $why, bool $isFinal, Journal $journal): void
+    private function recordFailure(OutboxItem $item, string $why, bool $isFinal, Journal $journal, ?int $retryAfter = null): void
     {
         /** @var list<int> $pauses */
         $pauses = config('cairnfield.outbox.pauses');
         $pause = $pauses[$item->attempts] ?? null;
         $isFinal = $isFinal || $pause === null;
+        $pause = max((int) $pause, $retryAfter ?? 0);
         DB::transaction(function () use ($item, $why, $isFinal, $pause, $journal): void {
             OutboxItem::query()->whereKey($item->id)->update([
                 'state' => $isFinal ? OutboxItem::FAILED : OutboxItem::DUE,
                 'attempts' => $item->attempts + 1,
-                'due_at' => now()->addSeconds($pause ?? 0),
+                'due_at' => now()->addSeconds($pause),
                 'lease_until' => null,
                 'last_error' => Str::limit($why, 990),
             ]);

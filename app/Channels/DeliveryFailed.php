@@ -12,17 +12,23 @@ use Throwable;
  */
 final class DeliveryFailed extends RuntimeException
 {
-    private function __construct(string $message, public readonly bool $isFinal, ?Throwable $previous)
-    {
+    private function __construct(
+        string $message,
+        public readonly bool $isFinal,
+        ?Throwable $previous,
+        public readonly ?int $retryAfter = null,
+    ) {
         parent::__construct($message, 0, $previous);
     }
 
     /**
      * Worth another try later.
+     *
+     * @param  int|null  $retryAfter  seconds that the other side asked to be left alone for
      */
-    public static function forNow(string $why, ?Throwable $previous = null): self
+    public static function forNow(string $why, ?Throwable $previous = null, ?int $retryAfter = null): self
     {
-        return new self($why, false, $previous);
+        return new self($why, false, $previous, $retryAfter);
     }
 
     /**

@@ -12,7 +12,9 @@ interface MessageSender
     /**
      * Returns once the other side has taken the message over.
      *
+     * @return string|null the id it has there, where it is given one
+     *
      * @throws DeliveryFailed when it has not
      */
-    public function deliver(OutboxItem $item): void;
+    public function deliver(OutboxItem $item): ?string;
 }

@@ -26,6 +26,10 @@ final readonly class ReceivedMessage
      * @param  list<string>  $marks  what a reader should know, such as a charset that had to be guessed
      * @param  list<ReceivedAttachment>  $attachments
      * @param  DateTimeImmutable|null  $sentAt  what the item says of itself; not to be trusted
+     * @param  string|null  $raw  the item byte for byte, to be kept where nothing had to be taken out of it
+     * @param  OutsideItem|null  $item  where it stands at its source; null for mail
+     * @param  int|null  $categoryId  the category that the customer has chosen
+     * @param  list<string>  $junkReasons  what the channel itself takes for a sign of junk
      */
     public function __construct(
         public Channel $channel,
@@ -46,7 +50,43 @@ final readonly class ReceivedMessage
         public array $marks,
         public array $attachments,
         public ?DateTimeImmutable $sentAt,
-        public ?string $original = null,
-        public ?int $originalSize = null,
+        public ?string $raw = null,
+        public ?OutsideItem $item = null,
+        public ?int $categoryId = null,
+        public array $junkReasons = [],
     ) {}
+
+    /**
+     * An item of a network, a marketplace, a form or a call: no addresses, no references.
+     *
+     * @param  list<ReceivedAttachment>  $attachments
+     * @param  list<string>  $marks
+     * @param  list<string>  $junkReasons
+     */
+    public static function item(
+        Channel $channel,
+        SenderHandle $sender,
+        OutsideItem $item,
+        string $subject,
+        string $text,
+        ?DateTimeImmutable $sentAt,
+        array $attachments = [],
+        ?string $replyTo = null,
+        ?int $categoryId = null,
+        array $marks = [],
+        array $junkReasons = [],
+    ): self {
+        return new self(
+            $channel, self::onceKey($channel, $item->outsideId), $sender, $item->outsideId, null, [], null, [], [], $replyTo,
+            $subject, $text, null, false, false, $marks, $attachments, $sentAt, null, $item, $categoryId, $junkReasons,
+        );
+    }
+
+    /**
+     * One item of a source has one key, whoever brings it and however often.
+     */
+    public static function onceKey(Channel $channel, string $outsideId): string
+    {
+        return hash('sha256', "{$channel->value}\0{$outsideId}");
+    }
 }

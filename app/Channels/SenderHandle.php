@@ -24,6 +24,30 @@ final readonly class SenderHandle
         return new self('email', mb_strtolower($address), $address, trim($name));
     }
 
+    /**
+     * A name on a network or marketplace.
+     */
+    public static function on(Channel $channel, string $account, string $name = ''): self
+    {
+        return new self($channel->handleKind(), mb_strtolower(mb_substr($account, 0, 191)), mb_substr($account, 0, 191), trim($name));
+    }
+
+    /**
+     * @param  string  $e164  with the plus sign; empty where none was given
+     */
+    public static function telephone(string $e164, string $shown, string $name = ''): self
+    {
+        return new self('telephone', $e164, $shown, trim($name));
+    }
+
+    /**
+     * A handle as it is stored.
+     */
+    public static function of(string $kind, string $value, string $shown, string $name): self
+    {
+        return new self($kind, $value, $shown, $name);
+    }
+
     public function isKnown(): bool
     {
         return $this->value !== '';

@@ -5,15 +5,26 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Inbox\Conversation;
+use App\Orders\Order;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
+ * A person, with all their addresses, numbers and account names. One that was merged into another
+ * stays, without any of them, so that the merge can be undone.
+ *
  * @property int $id
  * @property string $name
  * @property string|null $language
+ * @property array<string, string>|null $facts what the team knows of them, by name: `club: festival`
+ * @property int|null $merged_into_id
  * @property Collection<int, Handle> $handles
+ * @property Collection<int, CustomerNote> $notes
+ * @property Collection<int, Order> $orders
+ * @property Collection<int, CustomerGroup> $groups
  */
 final class Customer extends Model
 {
@@ -33,5 +44,45 @@ final class Customer extends Model
     public function conversations(): HasMany
     {
         return $this->hasMany(Conversation::class);
+    }
+
+    /**
+     * @return HasMany<Order, $this>
+     */
+    public function orders(): HasMany
+    {
+        return $this->hasMany(Order::class);
+    }
+
+    /**
+     * @return HasMany<CustomerNote, $this>
+     */
+    public function notes(): HasMany
+    {
+        $notes = $this->hasMany(CustomerNote::class);
+        $notes->orderByDesc('id');
+
+        return $notes;
+    }
+
+    /**
+     * @return BelongsToMany<CustomerGroup, $this>
+     */
+    public function groups(): BelongsToMany
+    {
+        return $this->belongsToMany(CustomerGroup::class, 'customer_group_members', 'customer_id', 'group_id');
+    }
+
+    /**
+     * @return BelongsTo<Customer, $this>
+     */
+    public function mergedInto(): BelongsTo
+    {
+        return $this->belongsTo(self::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['facts' => 'array'];
     }
 }

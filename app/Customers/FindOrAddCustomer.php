@@ -5,20 +5,91 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Channels\SenderHandle;
+use App\Orders\FoundOrders;
+use App\Orders\Order;
+use Cairnfield\Core\Matching\PersonName;
 
 /**
- * The customer a handle belongs to; a new one where nobody has it yet.
+ * The customer that a message or an order is from: by handle, by an order's number together with a
+ * matching name or address, never by name alone; a new one where nobody is found.
  */
 final class FindOrAddCustomer
 {
+    public function known(SenderHandle $sender): ?Customer
+    {
+        return ! $sender->isKnown() ? null : Customer::query()
+            ->whereHas('handles', fn ($handles) => $handles->where('kind', $sender->kind)->where('value', $sender->value))
+            ->first();
+    }
+
     public function byHandle(SenderHandle $sender): Customer
     {
-        $known = $sender->isKnown() ? $this->known($sender) : null;
+        $known = $this->known($sender);
         if ($known !== null) {
             $this->learnName($known, $sender);
 
             return $known;
         }
+
+        return $this->add($sender);
+    }
+
+    /**
+     * The sender of a message that may name orders.
+     *
+     * @param  string  $text  in which a postal address may stand
+     */
+    public function bySender(SenderHandle $sender, FoundOrders $found, string $text): Customer
+    {
+        $known = $this->known($sender);
+        if ($known !== null) {
+            $this->learnName($known, $sender);
+
+            return $known;
+        }
+        foreach ($found->orders as $order) {
+            $why = $order->customer_id === null ? null : $this->whyTheirs($order, $sender, $text);
+            if ($why !== null) {
+                $customer = Customer::query()->findOrFail($order->customer_id);
+                $this->addHandle($customer, $sender, $why);
+
+                return $customer;
+            }
+        }
+
+        return $this->add($sender);
+    }
+
+    /**
+     * A further handle of a customer; theirs already, or somebody else's, it stays where it is.
+     */
+    public function addHandle(Customer $customer, SenderHandle $sender, string $why): void
+    {
+        if ($sender->isKnown()) {
+            Handle::query()->createOrFirst(
+                ['kind' => $sender->kind, 'value' => $sender->value],
+                ['customer_id' => $customer->id, 'shown' => mb_substr($sender->shown, 0, 320), 'why' => mb_substr($why, 0, 300)],
+            );
+        }
+    }
+
+    private function whyTheirs(Order $order, SenderHandle $sender, string $text): ?string
+    {
+        $isAddress = $sender->kind === 'email' && $order->email !== null && mb_strtolower($order->email) === $sender->value;
+        $isName = PersonName::of($order->buyer_name)->isSameAs(PersonName::of($sender->name));
+        $street = trim(explode(',', $order->address)[0]);
+        $isStreet = mb_strlen($street) >= 6 && preg_match('/\d/', $street) === 1 && mb_stripos($text, $street) !== false;
+
+        return match (true) {
+            $isAddress => "wrote about {$order->number} from the address it was ordered with",
+            $isName => "wrote about {$order->number} under the name it was ordered with",
+            $isStreet => "wrote about {$order->number} naming the address it goes to",
+            default => null,
+        };
+    }
+
+    private function add(SenderHandle $sender): Customer
+    {
         $customer = Customer::query()->create(['name' => mb_substr($sender->displayName(), 0, 200)]);
         if (! $sender->isKnown()) {
             return $customer;
@@ -35,13 +106,6 @@ final class FindOrAddCustomer
         }
 
         return $customer;
-    }
-
-    private function known(SenderHandle $sender): ?Customer
-    {
-        return Customer::query()
-            ->whereHas('handles', fn ($handles) => $handles->where('kind', $sender->kind)->where('value', $sender->value))
-            ->first();
     }
 
     /**

@@ -15,11 +15,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $kind
  * @property string $value
  * @property string $shown
+ * @property string $why
  * @property Customer $customer
  */
 final class Handle extends Model
 {
-    protected $fillable = ['customer_id', 'kind', 'value', 'shown'];
+    protected $fillable = ['customer_id', 'kind', 'value', 'shown', 'why'];
 
     /**
      * @return BelongsTo<Customer, $this>

@@ -33,6 +33,20 @@ final class DemoStore
         ['wholesale', 'Brindle wholesale', 'Care', 'Brindle Kite Works, wholesale'],
     ];
 
+    /** Where the store is found: channel, account there, its place among the stand-ins, team, and more. */
+    private const SERVICES = [
+        [Channel::Pennon, '@brindlekites', 0, 'Care', ['join_hours' => 12, 'mentions' => 'all']],
+        [Channel::Pennon, '@brindletrade', 0, 'Care', ['join_hours' => 24, 'mentions' => 'words', 'words' => ['order', 'invoice', 'carton', 'wholesale']]],
+        [Channel::Snapline, 'brindle.kites', 1, 'Care', ['join_hours' => 12, 'mentions' => 'words', 'words' => ['order', 'parcel', 'broken', 'help', 'where', 'when', 'how', 'which']]],
+        [Channel::Marrowby, 'brindle-kites', 2, 'Care', []],
+        [Channel::Quaymart, 'BRINDLE', 3, 'Care', []],
+        [Channel::Shop, 'brindle', 4, null, []],
+        [Channel::WrenParcel, 'brindle', 5, null, []],
+    ];
+
+    /** How each source writes its order numbers. */
+    private const NUMBERS = ['shop' => 'B-2####', 'marrowby' => '##-#######', 'quaymart' => 'QM########'];
+
     private const CATEGORIES = [
         'Delivery' => ['Late parcel' => 'My parcel is late', 'Change order' => 'Change my order', 'Lost parcel' => 'My parcel is lost'],
         'Product' => ['Faulty item' => 'Something is broken', 'Wrong item' => 'I got the wrong thing', 'Missing part' => 'A part is missing', 'Before buying' => 'A question before buying', 'Spare parts' => 'Spare parts'],
@@ -62,6 +76,9 @@ final class DemoStore
         foreach (self::ACCOUNTS as [$local, $senderName, $team, $signature]) {
             $this->addAccount($local, $senderName, Team::query()->where('name', $team)->firstOrFail(), $signature);
         }
+        foreach (self::SERVICES as [$channel, $name, $place, $team, $arrivals]) {
+            $this->addService($channel, $name, $place, $team, $arrivals);
+        }
         $this->addCategories();
         foreach (self::OUTCOMES as $position => $name) {
             Outcome::query()->create(['name' => $name, 'position' => $position]);
@@ -90,6 +107,28 @@ final class DemoStore
                 'imap_password' => config('cairnfield.demo.password'),
                 'forward_secret' => bin2hex(random_bytes(24)),
             ],
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $arrivals
+     */
+    private function addService(Channel $channel, string $name, int $place, ?string $team, array $arrivals): void
+    {
+        Account::query()->create([
+            'channel' => $channel,
+            'address' => $name,
+            'sender_name' => 'Brindle Kite Works',
+            'team_id' => $team === null ? null : Team::query()->where('name', $team)->firstOrFail()->id,
+            'settings' => array_filter([
+                'base_url' => 'http://127.0.0.1:'.((int) config('cairnfield.demo.services_port') + $place),
+                'number_patterns' => self::NUMBERS[$channel->value] ?? null,
+            ]),
+            'secrets' => [
+                'api_key' => config('cairnfield.demo.password').'-'.preg_replace('/\W/', '', $name),
+                'webhook_secret' => bin2hex(random_bytes(24)),
+            ],
+            'arrivals' => $arrivals,
         ]);
     }
 

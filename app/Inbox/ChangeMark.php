@@ -24,7 +24,7 @@ final class ChangeMark
 
     public function ofConversation(Conversation $conversation): string
     {
-        return $this->of(DB::table('journal')->where('conversation_id', $conversation->id));
+        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined()));
     }
 
     private function of(\Illuminate\Database\Query\Builder $entries): string

@@ -118,6 +118,6 @@ final readonly class ChangeState
      */
     private function answered(): array
     {
-        return ['waiting_since' => null, 'due_at' => null];
+        return ['waiting_since' => null, 'due_at' => null, 'answer_by' => null];
     }
 }

@@ -19,7 +19,8 @@ final class CheckNothingCameInBetween
      */
     public function since(Conversation $conversation, int $seen, Teammate $teammate): void
     {
-        $entries = $conversation->journal()
+        $entries = JournalEntry::query()
+            ->whereIn('conversation_id', $conversation->withJoined())
             ->where('id', '>', $seen)
             ->where(fn ($query) => $query->whereNull('teammate_id')->orWhere('teammate_id', '!=', $teammate->id))
             ->whereIn('kind', array_values(array_filter(JournalKind::cases(), static fn (JournalKind $kind): bool => $kind->matters())))

@@ -6,7 +6,9 @@ namespace App\Inbox;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Channels\ItemKind;
 use App\Customers\Customer;
+use App\Orders\Order;
 use App\Promises\PromiseStanding;
 use App\Promises\StoreHours;
 use App\Team\Team;
@@ -15,6 +17,7 @@ use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -33,6 +36,16 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $outcome_id
  * @property int|null $linked_conversation_id
  * @property string $priority
+ * @property ItemKind $kind what it began as
+ * @property bool $public whether anything in it was said where everybody can read it
+ * @property string|null $language
+ * @property string|null $about_title
+ * @property string|null $about_url
+ * @property int|null $stars
+ * @property CarbonImmutable|null $answer_by until when the source wants an answer
+ * @property bool $junk
+ * @property list<string>|null $junk_reasons
+ * @property int|null $joined_into_id
  * @property string|null $held_reason
  * @property CarbonImmutable|null $bring_back_at
  * @property string $preview
@@ -56,11 +69,24 @@ final class Conversation extends Model
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
 
-    protected $attributes = ['priority' => 'normal', 'preview' => '', 'automatic' => false];
+    protected $attributes = ['priority' => 'normal', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false, 'junk' => false];
+
+    /** @var list<int>|null */
+    private ?array $joinedIds = null;
 
     public function number(): string
     {
         return ConversationNumber::show($this->id);
+    }
+
+    /**
+     * Its own number and those of what was joined into it.
+     *
+     * @return list<int>
+     */
+    public function withJoined(): array
+    {
+        return $this->joinedIds ??= [$this->id, ...array_values($this->joined()->pluck('id')->all())];
     }
 
     /**
@@ -130,6 +156,32 @@ final class Conversation extends Model
     }
 
     /**
+     * @return BelongsToMany<Order, $this>
+     */
+    public function orders(): BelongsToMany
+    {
+        return $this->belongsToMany(Order::class, 'conversation_order')->withPivot(['found_by', 'at'])->orderByPivot('at');
+    }
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function joinedInto(): BelongsTo
+    {
+        return $this->belongsTo(self::class);
+    }
+
+    /**
+     * Others that were joined into this one.
+     *
+     * @return HasMany<Conversation, $this>
+     */
+    public function joined(): HasMany
+    {
+        return $this->hasMany(self::class, 'joined_into_id');
+    }
+
+    /**
      * @return HasMany<Message, $this>
      */
     public function messages(): HasMany
@@ -151,6 +203,11 @@ final class Conversation extends Model
             'channel' => Channel::class,
             'state' => ConversationState::class,
             'automatic' => 'boolean',
+            'kind' => ItemKind::class,
+            'public' => 'boolean',
+            'junk' => 'boolean',
+            'junk_reasons' => 'array',
+            'answer_by' => 'immutable_datetime',
             'bring_back_at' => 'immutable_datetime',
             'waiting_since' => 'immutable_datetime',
             'due_at' => 'immutable_datetime',

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Orders\RefreshOrder;
 use App\Support\SecurityHeaders;
 use App\Team\Teammate;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
@@ -14,9 +16,15 @@ final readonly class ConversationController
 {
     public function __construct(private ConversationPage $page, private ChangeMark $mark) {}
 
-    public function show(Request $request, Conversation $conversation): Response
+    public function show(Request $request, Conversation $conversation): Response|RedirectResponse
     {
         Gate::authorize('view', $conversation);
+        if ($conversation->joined_into_id !== null) {
+            return redirect()->route('conversation', $conversation->joined_into_id)->with('done', "{$conversation->number()} is part of this one.");
+        }
+        foreach ($conversation->orders()->get() as $order) {
+            RefreshOrder::whereStale($order);
+        }
         /** @var Teammate $teammate */
         $teammate = $request->user();
         $pictures = (int) $request->query('pictures');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Str;
@@ -20,6 +21,9 @@ final readonly class ConversationPage
         private ChangeMark $mark,
         private StoreHours $hours,
         private JournalSentence $sentence,
+        private AnswerRoutes $routes,
+        private OrderLedger $ledger,
+        private PersonsPosts $posts,
     ) {}
 
     /**
@@ -31,7 +35,7 @@ final readonly class ConversationPage
         // Before the trail: a change in between is then shown twice rather than never.
         $mark = $this->mark->ofConversation($conversation);
         $seen = $this->trail->lastSeen($conversation);
-        $conversation->load(['customer.handles', 'account', 'owner', 'category.parent', 'outcome', 'linkedConversation', 'team']);
+        $conversation->load(['customer.handles', 'customer.groups', 'customer.notes', 'account', 'owner', 'category.parent', 'outcome', 'linkedConversation', 'team']);
         $trail = $this->trail->of($conversation);
         $drafts = Draft::query()->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->get()->keyBy('kind');
 
@@ -47,20 +51,16 @@ final readonly class ConversationPage
             'replyDraft' => $drafts->get(Draft::REPLY),
             'noteDraft' => $drafts->get(Draft::NOTE),
             'onceKey' => Str::uuid()->toString(),
-            'answersTo' => $this->answersTo($conversation),
+            'routes' => $this->routes->of($conversation),
+            ...$this->ledger->of($conversation),
+            'posts' => $this->posts->of($conversation),
+            'joined' => $conversation->joined()->with('account')->get(),
             'teammates' => Teammate::query()->where('may_sign_in', true)->orderBy('name')->get(),
             'categories' => Category::query()->with('parent')->orderBy('position')->get(),
             'outcomes' => Outcome::query()->orderBy('position')->get(),
             'earlier' => $this->earlier($conversation),
             'conversationCount' => $conversation->customer->conversations()->count(),
         ];
-    }
-
-    private function answersTo(Conversation $conversation): ?string
-    {
-        $last = $conversation->messages()->where('direction', Message::IN)->orderByDesc('id')->first(['id', 'reply_to', 'from_address']);
-
-        return $last === null ? null : ($last->reply_to ?: $last->from_address);
     }
 
     /**
@@ -70,6 +70,7 @@ final readonly class ConversationPage
     {
         return $conversation->customer->conversations()
             ->whereKeyNot($conversation->id)
+            ->where('junk', false)
             ->orderByDesc('last_message_at')
             ->limit(self::EARLIER)
             ->get();

@@ -31,6 +31,44 @@ final class InboxRefused extends RuntimeException
         return new self('No message of this conversation has an address to answer to.');
     }
 
+    public static function chooseWay(): self
+    {
+        return new self('Choose first how to answer: in public, where everybody can read it, or by direct message.');
+    }
+
+    public static function tooLong(string $channel, int $length, int $longest): self
+    {
+        return new self("The answer has {$length} characters, and {$channel} takes at most {$longest}. Shorten it, or send it in two.");
+    }
+
+    /**
+     * @param  list<string>  $found
+     */
+    public static function contactDetails(string $channel, array $found): self
+    {
+        return new self("{$channel} allows no links and no email addresses in answers. Take these out: ".implode(', ', $found).'.');
+    }
+
+    public static function answeredOnce(string $channel): self
+    {
+        return new self("{$channel} allows one public answer to a rating, and this one has it.");
+    }
+
+    public static function noFiles(string $channel): self
+    {
+        return new self("{$channel} takes no files. Take them away, or answer by email.");
+    }
+
+    public static function joinedAlready(): self
+    {
+        return new self('One of the two is part of another conversation already. Look there.');
+    }
+
+    public static function notJoined(): self
+    {
+        return new self('It is a conversation of its own already.');
+    }
+
     public static function needsOutcome(): self
     {
         return new self('Choose an outcome: it says why the conversation is resolved.');

@@ -16,6 +16,20 @@ enum JournalKind: string
     case Delivered = 'delivered';
     case DeliveryFailed = 'delivery_failed';
     case SendingAgain = 'sending_again';
+    case EditedAtSource = 'edited_at_source';
+    case RemovedAtSource = 'removed_at_source';
+    case OrderAttached = 'order_attached';
+    case OrderDetached = 'order_detached';
+    case Junked = 'junked';
+    case NotJunk = 'not_junk';
+    case Joined = 'joined';
+    case Separated = 'separated';
+    case Liked = 'liked';
+    case Reposted = 'reposted';
+    case CustomerMerged = 'customer_merged';
+    case CustomerSeparated = 'customer_separated';
+    case Imported = 'imported';
+    case ReceiptSent = 'receipt_sent';
 
     /**
      * Whether it says something that a person who is writing an answer must not miss.
@@ -23,7 +37,8 @@ enum JournalKind: string
     public function matters(): bool
     {
         return match ($this) {
-            self::MessageReceived, self::Replied, self::Noted, self::StateChanged, self::DeliveryFailed => true,
+            self::MessageReceived, self::Replied, self::Noted, self::StateChanged, self::DeliveryFailed,
+            self::EditedAtSource, self::RemovedAtSource, self::Joined => true,
             default => false,
         };
     }

@@ -28,6 +28,20 @@ final readonly class JournalSentence
             JournalKind::MessageReceived => 'The customer wrote',
             JournalKind::Replied => "{$who} replied",
             JournalKind::Noted => "{$who} wrote a note",
+            JournalKind::EditedAtSource => 'The customer changed what they had written there',
+            JournalKind::RemovedAtSource => 'The customer removed it there',
+            JournalKind::OrderAttached => $this->by($who, 'Order '.($entry->details['order'] ?? '').' put beside it'),
+            JournalKind::OrderDetached => $this->by($who, 'Order '.($entry->details['order'] ?? '').' taken away'),
+            JournalKind::Junked => $this->by($who, 'Put with the junk'),
+            JournalKind::NotJunk => $this->by($who, 'Taken back from the junk'),
+            JournalKind::Joined => $this->by($who, ($entry->details['other'] ?? 'Another conversation').' joined into this one'),
+            JournalKind::Separated => $this->by($who, ($entry->details['other'] ?? 'The other conversation').' made a conversation of its own again'),
+            JournalKind::Liked => $this->by($who, ($entry->details['undone'] ?? null) === null ? 'Liked in public' : 'Like taken back'),
+            JournalKind::Reposted => $this->by($who, ($entry->details['undone'] ?? null) === null ? 'Re-posted in public' : 'Re-post taken back'),
+            JournalKind::CustomerMerged => $this->by($who, 'Customer merged: '.($entry->details['names'] ?? '')),
+            JournalKind::CustomerSeparated => $this->by($who, 'Merged customers separated again'),
+            JournalKind::ReceiptSent => 'Receipt with the number sent to '.($entry->details['to'] ?? 'the customer'),
+            JournalKind::Imported => $this->by($who, 'Taken over from earlier history'),
         };
 
         return $entry->why === '' || $entry->kind === JournalKind::StateChanged ? $sentence : "{$sentence} ({$entry->why})";

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\Account;
+use App\Channels\ChannelItem;
+use App\Channels\ItemKind;
 use App\Channels\OutboxItem;
 use App\Team\Teammate;
+use Cairnfield\Core\Text\FoldedText;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Str;
 
 /**
  * Something said by the customer (`in`) or to them (`out`).
@@ -41,10 +45,19 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $original
  * @property int|null $original_size
  * @property string $once_key
+ * @property bool $public everybody can read it
+ * @property ItemKind $kind
+ * @property string|null $outside_id
+ * @property string|null $language
+ * @property list<array{kind: string, last4: string}>|null $redacted what was taken out of it on arrival
+ * @property list<string>|null $earlier_texts before it was changed at its source, the oldest first
+ * @property CarbonImmutable|null $edited_at
+ * @property CarbonImmutable|null $removed_at
  * @property Conversation $conversation
  * @property Account $account
  * @property Teammate|null $teammate
  * @property OutboxItem|null $outboxItem
+ * @property ChannelItem|null $channelItem
  * @property Collection<int, Attachment> $attachments
  */
 final class Message extends Model
@@ -55,9 +68,19 @@ final class Message extends Model
 
     protected $guarded = ['*'];
 
+    protected $attributes = ['kind' => 'message', 'public' => false];
+
     public static function keyOfId(string $messageId): string
     {
         return hash('sha256', $messageId);
+    }
+
+    /**
+     * What the queue shows of it: how it begins, without what it quotes.
+     */
+    public static function previewOf(string $text): string
+    {
+        return Str::limit(Str::squish(FoldedText::of($text)->written), 200, '…');
     }
 
     public function isIncoming(): bool
@@ -108,6 +131,16 @@ final class Message extends Model
     }
 
     /**
+     * What it is at its source.
+     *
+     * @return HasOne<ChannelItem, $this>
+     */
+    public function channelItem(): HasOne
+    {
+        return $this->hasOne(ChannelItem::class);
+    }
+
+    /**
      * @return HasOne<OutboxItem, $this>
      */
     public function outboxItem(): HasOne
@@ -122,6 +155,12 @@ final class Message extends Model
             'cc' => 'array',
             'marks' => 'array',
             'automatic' => 'boolean',
+            'public' => 'boolean',
+            'kind' => ItemKind::class,
+            'redacted' => 'array',
+            'earlier_texts' => 'array',
+            'edited_at' => 'immutable_datetime',
+            'removed_at' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',
             'received_at' => 'immutable_datetime',
         ];

@@ -23,7 +23,7 @@ final readonly class Queue
     public function rows(QueueView $view, QueueFilter $filter, Teammate $teammate): Collection
     {
         $query = Conversation::query()
-            ->with(['customer', 'account', 'owner', 'category.parent', 'outcome'])
+            ->with(['customer', 'account', 'owner', 'category.parent', 'outcome', 'orders.parcels.scans'])
             ->when($filter->account, fn ($rows, $account) => $rows->where('account_id', $account))
             ->when($filter->category, fn ($rows, $category) => $rows->where('category_id', $category))
             ->limit($filter->rows + 1);

@@ -28,7 +28,7 @@ final readonly class QueueController
         $teammate = $this->teammate($request);
         $shown = view('inbox.queue', [
             ...$this->content($request, $chosen, $teammate),
-            'accounts' => Account::query()->orderBy('id')->get(),
+            'accounts' => Account::query()->orderBy('id')->get()->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
             'categories' => Category::query()->with('parent')->orderBy('position')->get(),
             'teammates' => Teammate::query()->orderBy('name')->get(),
         ]);

@@ -17,6 +17,7 @@ enum QueueView: string
     case Waiting = 'waiting';
     case Held = 'held';
     case Resolved = 'resolved';
+    case Junk = 'junk';
 
     public function label(): string
     {
@@ -26,6 +27,7 @@ enum QueueView: string
             self::Waiting => 'Waiting on customer',
             self::Held => 'Held',
             self::Resolved => 'Resolved',
+            self::Junk => 'Junk',
         };
     }
 
@@ -40,6 +42,7 @@ enum QueueView: string
             self::Waiting => 'No customer owes us an answer.',
             self::Held => 'Nothing is held. Hold a conversation when somebody else must act first.',
             self::Resolved => 'Nothing has been resolved yet.',
+            self::Junk => 'No junk has come. What looks like it is put here, with the reason, and can be taken back.',
         };
     }
 
@@ -55,7 +58,8 @@ enum QueueView: string
             self::NobodysYet => $this->open($query)->whereNull('owner_id'),
             self::Waiting => $query->where('state', ConversationState::Waiting)->orderBy('last_message_at')->orderBy('id'),
             self::Held => $query->where('state', ConversationState::Held)->orderByRaw('bring_back_at IS NULL, bring_back_at, id'),
-            self::Resolved => $query->where('state', ConversationState::Resolved)->orderByDesc('last_message_at')->orderByDesc('id'),
+            self::Resolved => $query->where('state', ConversationState::Resolved)->where('junk', false)->whereNull('joined_into_id')->orderByDesc('last_message_at')->orderByDesc('id'),
+            self::Junk => $query->where('junk', true)->orderByDesc('last_message_at')->orderByDesc('id'),
         };
         match ($owner) {
             null => null,

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\Account;
+use App\Channels\ItemKind;
 use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
+use App\Customers\Customer;
+use App\Customers\FindDuplicates;
 use App\Customers\FindOrAddCustomer;
+use App\Orders\AttachOrders;
+use App\Orders\FindOrders;
+use App\Orders\FoundOrders;
 use App\Promises\StoreHours;
 use App\Support\FileStore;
-use App\Support\HtmlCleaner;
-use Cairnfield\Core\Text\FoldedText;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Cairnfield\Core\Threading\ThreadedBy;
@@ -19,18 +23,22 @@ use Cairnfield\Core\Threading\Threading;
 use Cairnfield\Core\Threading\ThreadingDecision;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /**
- * Takes in one message, the same way for every channel: finds or begins its conversation, stores
- * the message with its files, and makes it our turn. Safe to repeat: the same message is stored once.
+ * Takes in one message, the same way for every channel: takes secret numbers out of it, finds or
+ * begins its conversation, its customer and its orders, stores it with its files, and makes it our
+ * turn. Safe to repeat: the same message is stored once.
  */
 final readonly class ReceiveMessage
 {
     public function __construct(
+        private PrepareArrival $prepare,
         private FindThread $findThread,
+        private FindPersonThread $findPersonThread,
+        private FindOrders $findOrders,
         private FindOrAddCustomer $customers,
-        private HtmlCleaner $cleaner,
+        private AttachOrders $attachOrders,
+        private JudgeJunk $judgeJunk,
         private FileStore $files,
         private Journal $journal,
         private StoreHours $hours,
@@ -39,13 +47,23 @@ final readonly class ReceiveMessage
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
     {
         $earlier = $this->storedBefore($received);
+
+        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->receivePrepared($account, $this->prepare->of($received));
+    }
+
+    public function receivePrepared(Account $account, Arrival $arrival): ReceiptOutcome
+    {
+        $received = $arrival->received;
+        $earlier = $this->storedBefore($received);
         if ($earlier !== null) {
             return ReceiptOutcome::again($earlier);
         }
         // Outside the transaction: a file that nothing refers to does no harm, a half one would.
         $files = array_map(fn (ReceivedAttachment $attachment): string => $this->files->keep($attachment->bytes), $received->attachments);
+        // Where something was taken out of it, the original holds it still: then it is not kept.
+        $original = $received->raw === null || $arrival->redacted !== [] ? null : $this->files->keep($received->raw);
         try {
-            return DB::transaction(fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $received, $files)), 5);
+            return DB::transaction(fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $files, $original)), 5);
         } catch (UniqueConstraintViolationException $collision) {
             // Another worker took the same message in between.
             return ReceiptOutcome::again($this->storedBefore($received) ?? throw $collision);
@@ -60,13 +78,18 @@ final readonly class ReceiveMessage
     /**
      * @param  list<string>  $files  where the attachments are kept, in their order
      */
-    private function store(Account $account, ReceivedMessage $received, array $files): Message
+    private function store(Account $account, Arrival $arrival, array $files, ?string $original): Message
     {
-        $decision = $this->findThread->for($received);
+        $received = $arrival->received;
+        $orders = $this->findOrders->for($arrival->subject."\n".$arrival->text, $received->item?->orderNumber);
+        $known = $this->customers->known($received->sender);
+        $decision = $received->item === null
+            ? $this->findThread->for($received)
+            : $this->findPersonThread->for($account, $received->item, $known?->id);
         $conversation = $decision->continues === null
-            ? $this->begin($account, $received, $decision)
-            : Conversation::query()->lockForUpdate()->findOrFail($decision->continues);
-        $message = $this->storeMessage($conversation, $account, $received);
+            ? $this->begin($account, $arrival, $decision, $orders, $known)
+            : $this->goOnIn($decision->continues);
+        $message = $this->storeMessage($conversation, $account, $arrival, $original);
         $this->storeAttachments($message, $received, $files);
         $this->journal->record(
             $conversation,
@@ -76,25 +99,49 @@ final readonly class ReceiveMessage
             $this->why($decision),
             $message,
         );
-        $this->makeItOurTurn($conversation, $received);
+        $this->attachOrders->attach($conversation, $orders, Actor::application());
+        $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
 
         return $message;
     }
 
-    private function begin(Account $account, ReceivedMessage $received, ThreadingDecision $decision): Conversation
+    private function goOnIn(int $id): Conversation
     {
-        $subject = ConversationNumber::withoutMark($received->subject);
+        $conversation = Conversation::query()->lockForUpdate()->findOrFail($id);
+
+        // What was joined into another goes on there.
+        return $conversation->joined_into_id === null ? $conversation : $this->goOnIn($conversation->joined_into_id);
+    }
+
+    private function begin(Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known): Conversation
+    {
+        $received = $arrival->received;
+        $junk = $this->judgeJunk->reasons($arrival, $this->judgeJunk->isKnown($known?->id));
+        $customer = $this->customers->bySender($received->sender, $orders, $arrival->text);
+        if ($customer->language === null && $arrival->language !== null) {
+            $customer->update(['language' => $arrival->language]);
+        }
+        $subject = ConversationNumber::withoutMark($arrival->subject);
         $conversation = new Conversation;
         $conversation->forceFill([
             'subject' => mb_substr($subject === '' ? '(no subject)' : $subject, 0, 500),
-            'bare_subject_key' => hash('sha256', BareSubject::of($received->subject)->text),
-            'customer_id' => $this->customers->byHandle($received->sender)->id,
+            'bare_subject_key' => hash('sha256', BareSubject::of($arrival->subject)->text),
+            'customer_id' => $customer->id,
             'account_id' => $account->id,
             'channel' => $received->channel,
+            'kind' => $received->item->kind ?? ItemKind::Message,
+            'public' => $received->item->public ?? false,
             'state' => ConversationState::Open,
             'team_id' => $account->team_id,
+            'category_id' => $received->categoryId,
             'linked_conversation_id' => $decision->linksTo,
             'automatic' => $received->automatic,
+            'language' => $arrival->language,
+            'about_title' => $received->item?->aboutTitle,
+            'about_url' => $received->item?->aboutUrl,
+            'stars' => $received->item?->stars,
+            'junk' => $junk !== [],
+            'junk_reasons' => $junk === [] ? null : $junk,
             'last_message_at' => now(),
         ])->save();
         $this->journal->record(
@@ -104,35 +151,47 @@ final readonly class ReceiveMessage
             ['linked' => $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo)],
             $this->whyLinked($decision),
         );
+        if ($junk === [] && $orders->orders->isNotEmpty()) {
+            FindDuplicates::dispatch($customer->id)->afterCommit();
+        }
+        if ($junk !== []) {
+            $this->journal->record($conversation, JournalKind::Junked, Actor::application(), [], implode('; ', $junk));
+        }
 
         return $conversation;
     }
 
-    private function storeMessage(Conversation $conversation, Account $account, ReceivedMessage $received): Message
+    private function storeMessage(Conversation $conversation, Account $account, Arrival $arrival, ?string $original): Message
     {
+        $received = $arrival->received;
         $message = new Message;
         $message->forceFill([
             'conversation_id' => $conversation->id,
             'account_id' => $account->id,
             'direction' => Message::IN,
-            'from_name' => mb_substr($received->sender->name, 0, 200),
+            'kind' => $received->item->kind ?? ItemKind::Message,
+            'public' => $received->item->public ?? false,
+            'outside_id' => $received->item?->outsideId,
+            'from_name' => mb_substr($arrival->senderName, 0, 200),
             'from_address' => mb_substr($received->sender->shown, 0, 320),
             'reply_to' => $received->replyTo === null ? null : mb_substr($received->replyTo, 0, 320),
             'to' => $received->to,
             'cc' => $received->cc,
-            'subject' => mb_substr($received->subject, 0, 1000),
+            'subject' => mb_substr($arrival->subject, 0, 1000),
             'message_id' => $received->messageId,
             'message_id_key' => Message::keyOfId($received->messageId === '' ? $received->onceKey : $received->messageId),
             'in_reply_to' => $received->inReplyTo,
             'references' => mb_strcut(implode(' ', array_slice($received->references, -60)), 0, 60_000),
-            'text' => mb_strcut($received->text, 0, 16_000_000),
-            'html' => $received->html === null ? null : mb_strcut($this->cleaner->clean($received->html), 0, 16_000_000),
+            'text' => mb_strcut($arrival->text, 0, 16_000_000),
+            'html' => $arrival->html === null ? null : mb_strcut($arrival->html, 0, 16_000_000),
+            'language' => $arrival->language,
+            'redacted' => $arrival->redacted === [] ? null : $arrival->redacted,
             'automatic' => $received->automatic,
             'marks' => $received->marks,
             'sent_at' => $received->sentAt,
             'received_at' => now(),
-            'original' => $received->original,
-            'original_size' => $received->originalSize,
+            'original' => $original,
+            'original_size' => $original === null ? null : strlen((string) $received->raw),
             'once_key' => $received->onceKey,
         ])->save();
 
@@ -165,17 +224,37 @@ final readonly class ReceiveMessage
         }
     }
 
-    private function makeItOurTurn(Conversation $conversation, ReceivedMessage $received): void
+    /**
+     * Junk waits for nobody: it is put away, and found in the junk view.
+     */
+    private function keepAsJunk(Conversation $conversation, Arrival $arrival): void
     {
+        $conversation->forceFill([
+            'state' => ConversationState::Resolved,
+            'preview' => Message::previewOf($arrival->text),
+            'last_message_at' => now(),
+            'last_customer_message_at' => now(),
+        ])->save();
+    }
+
+    private function makeItOurTurn(Conversation $conversation, Arrival $arrival): void
+    {
+        $received = $arrival->received;
         $before = $conversation->state;
         $isOurTurn = ! $received->automaticAnswer || $before === ConversationState::Open;
         $waitingSince = $isOurTurn && ! $received->automaticAnswer ? $conversation->waiting_since ?? now() : $conversation->waiting_since;
+        $answerBy = $conversation->answer_by ?? $received->item?->answerBy;
+        $promised = $waitingSince === null ? null : $this->hours->dueAt($waitingSince);
         $conversation->forceFill([
-            'preview' => self::preview($received->text),
+            'preview' => Message::previewOf($arrival->text),
+            'language' => $conversation->language ?? $arrival->language,
+            'public' => $conversation->public || ($received->item->public ?? false),
             'last_message_at' => now(),
             'last_customer_message_at' => now(),
             'waiting_since' => $waitingSince,
-            'due_at' => $waitingSince === null ? null : $this->hours->dueAt($waitingSince),
+            'answer_by' => $answerBy,
+            // Whichever comes first: what the team promises, or what the marketplace wants.
+            'due_at' => $promised === null || $answerBy === null ? $promised : $promised->min($answerBy),
         ]);
         if ($isOurTurn && $before !== ConversationState::Open) {
             $conversation->forceFill([
@@ -202,6 +281,8 @@ final readonly class ReceiveMessage
             ThreadedBy::ReplyToken => 'it was sent to the reply address of this conversation',
             ThreadedBy::NumberInSubject => 'its subject has this number',
             ThreadedBy::SenderAndSubject => 'same sender and subject within '.Threading::SAME_SUBJECT_DAYS.' days',
+            ThreadedBy::SameThread => 'in the same thread',
+            ThreadedBy::SamePerson => 'the same person a short while ago',
             null => '',
         };
     }
@@ -211,12 +292,9 @@ final readonly class ReceiveMessage
         return match (true) {
             $decision->linksTo === null => '',
             $decision->by === ThreadedBy::NumberInSubject => 'its subject has that number; closed, or written by somebody who takes no part in it',
+            $decision->by === ThreadedBy::SamePerson => 'the same person, some time after it',
+            $decision->by === ThreadedBy::SameThread => 'it goes on in a thread from some time ago',
             default => 'it answers a conversation that is closed',
         };
-    }
-
-    private static function preview(string $text): string
-    {
-        return Str::limit(Str::squish(FoldedText::of($text)->written), 200, '…');
     }
 }

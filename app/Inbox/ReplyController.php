@@ -31,6 +31,7 @@ final readonly class ReplyController
             'text' => ['nullable', 'string', 'max:1000000'],
             'then' => ['required', Rule::in(['waiting', 'open', 'resolved'])],
             'outcome' => ['nullable', 'integer'],
+            'route' => ['nullable', 'string', 'max:100'],
             'seen' => ['required', 'integer'],
             'once' => ['required', 'uuid'],
         ]);
@@ -47,6 +48,7 @@ final readonly class ReplyController
                 isset($written['outcome']) ? Outcome::query()->find((int) $written['outcome']) : null,
                 $written['once'],
                 (int) $written['seen'],
+                $written['route'] ?? null,
             ));
         } catch (InboxRefused $why) {
             return $this->refused($conversation, $why);
@@ -75,6 +77,7 @@ final readonly class ReplyController
             ...$this->page->content($conversation->refresh(), $this->teammate($request)),
             'between' => $between->entries,
             'chosenThen' => $request->input('then'),
+            'chosenRoute' => $request->input('route'),
             'chosenOutcome' => $request->input('outcome'),
         ])->render(), Response::HTTP_CONFLICT);
     }

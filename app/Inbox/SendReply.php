@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Channels\Channel;
 use App\Channels\DeliverOutboxItem;
+use App\Channels\ItemKind;
 use App\Channels\OutboxItem;
 use App\Team\Teammate;
+use Cairnfield\Core\Text\ContactDetails;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +23,7 @@ final readonly class SendReply
 {
     public function __construct(
         private CheckNothingCameInBetween $check,
+        private AnswerRoutes $routes,
         private AssignConversation $assign,
         private ChangeState $changeState,
         private Journal $journal,
@@ -48,16 +52,13 @@ final readonly class SendReply
         $locked = Conversation::query()->lockForUpdate()->with('account')->findOrFail($conversation->id);
         $this->refuseIfImpossible($locked, $reply);
         $this->check->since($locked, $reply->seen, $teammate);
-        $answered = $locked->messages()->where('direction', Message::IN)->orderByDesc('id')->first();
-        $recipient = $answered?->reply_to ?: $answered?->from_address;
-        if ($answered === null || ! is_string($recipient) || ! str_contains($recipient, '@')) {
-            throw InboxRefused::nobodyToAnswer();
-        }
-        $message = $this->storeMessage($locked, $teammate, $reply, $answered, $recipient, $key);
+        $route = $this->route($locked, $reply);
+        $this->refuseAgainstItsRules($locked, $route, $reply);
+        $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
         $this->storeFiles($message, $reply);
-        $item = OutboxItem::queue($message, [$recipient]);
+        $item = OutboxItem::queue($message, [$route->to]);
         $actor = Actor::teammate($teammate);
-        $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $recipient], message: $message);
+        $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
         $this->goOn($locked, $teammate, $reply, $message);
         DeliverOutboxItem::dispatch($item->id)->afterCommit();
 
@@ -77,31 +78,75 @@ final readonly class SendReply
         }
     }
 
+    /**
+     * The way that was chosen; where there is no choice, the one there is.
+     */
+    private function route(Conversation $conversation, ReplyToSend $reply): AnswerRoute
+    {
+        $routes = $this->routes->of($conversation);
+        foreach ($routes as $route) {
+            if ($route->key === $reply->route) {
+                return $route;
+            }
+        }
+        if ($routes === []) {
+            throw InboxRefused::nobodyToAnswer();
+        }
+        if ($routes[0]->public && count($routes) > 1) {
+            throw InboxRefused::chooseWay();
+        }
+
+        return $routes[0];
+    }
+
+    /**
+     * What the source would refuse is refused here, before it is on its way.
+     */
+    private function refuseAgainstItsRules(Conversation $conversation, AnswerRoute $route, ReplyToSend $reply): void
+    {
+        $channel = $route->account->channel;
+        $length = mb_strlen(trim($reply->text));
+        $longest = $channel->longestAnswer();
+        $contacts = $channel === Channel::Quaymart ? ContactDetails::in($reply->text) : [];
+        $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()->where('direction', Message::OUT)->where('kind', ItemKind::Rating)->exists();
+        match (true) {
+            $longest !== null && $length > $longest => throw InboxRefused::tooLong($channel->label(), $length, $longest),
+            $contacts !== [] => throw InboxRefused::contactDetails($channel->label(), $contacts),
+            $isSecondAnswer => throw InboxRefused::answeredOnce($channel->label()),
+            $reply->files !== [] && $channel !== Channel::Email => throw InboxRefused::noFiles($channel->label()),
+            default => null,
+        };
+    }
+
     private function storeMessage(
         Conversation $conversation,
         Teammate $teammate,
         ReplyToSend $reply,
-        Message $answered,
-        string $recipient,
+        AnswerRoute $route,
         string $key,
     ): Message {
-        $account = $conversation->account;
-        $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.Str::after($account->address, '@');
-        $references = array_filter([...$answered->referenceIds(), $answered->message_id]);
+        $account = $route->account;
+        $answered = $route->answers;
+        $isMail = $account->channel === Channel::Email;
+        $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.($isMail ? Str::after($account->address, '@') : $account->channel->value);
+        $references = ! $isMail || $answered === null ? [] : array_filter([...$answered->referenceIds(), $answered->message_id]);
+        $answeredId = $isMail ? $answered?->message_id : $answered?->outside_id;
         $message = new Message;
         $message->forceFill([
             'conversation_id' => $conversation->id,
             'account_id' => $account->id,
             'teammate_id' => $teammate->id,
             'direction' => Message::OUT,
+            'kind' => $route->kind,
+            'public' => $route->public,
             'from_name' => $account->sender_name,
             'from_address' => $account->address,
-            'to' => [$recipient],
+            'to' => [$route->to],
             'cc' => [],
             'subject' => 'Re: '.ConversationNumber::mark(self::withoutReplyMarks($conversation->subject), $conversation->id),
             'message_id' => $messageId,
             'message_id_key' => Message::keyOfId($messageId),
-            'in_reply_to' => $answered->message_id === '' ? null : $answered->message_id,
+            'in_reply_to' => ($answeredId ?? '') === '' ? null : $answeredId,
             // The first one names the thread, the last ones its end (RFC 5322, 3.6.4 allows leaving out between).
             'references' => implode(' ', [...array_slice($references, 0, 1), ...array_slice(array_slice($references, 1), -20)]),
             'text' => str_replace(["\r\n", "\r"], "\n", rtrim($reply->text)),
@@ -137,6 +182,7 @@ final readonly class SendReply
         $conversation->refresh()->forceFill([
             'waiting_since' => null,
             'due_at' => null,
+            'answer_by' => null,
             'first_replied_at' => $conversation->first_replied_at ?? now(),
             'last_message_at' => now(),
             'preview' => Str::limit(Str::squish($message->text), 200, '…'),

@@ -35,7 +35,7 @@ final class Trail
 
     public function lastSeen(Conversation $conversation): int
     {
-        return (int) $conversation->journal()->max('id');
+        return (int) JournalEntry::query()->whereIn('conversation_id', $conversation->withJoined())->max('id');
     }
 
     /**
@@ -43,9 +43,10 @@ final class Trail
      */
     private function entries(Conversation $conversation): Collection
     {
-        return $conversation->journal()
+        return JournalEntry::query()
+            ->whereIn('conversation_id', $conversation->withJoined())
             ->whereNotIn('kind', self::UNSHOWN)
-            ->with(['teammate', 'message.teammate', 'message.attachments', 'message.outboxItem', 'note.teammate'])
+            ->with(['teammate', 'message.teammate', 'message.attachments', 'message.outboxItem', 'message.account', 'message.channelItem', 'note.teammate'])
             ->orderBy('at')
             ->orderBy('id')
             ->get()

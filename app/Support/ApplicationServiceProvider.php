@@ -6,12 +6,14 @@ namespace App\Support;
 
 use App\Channels\Account;
 use App\Channels\AccountPolicy;
-use App\Channels\Mail\SmtpSender;
+use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationPolicy;
 use App\Inbox\TopBar;
+use App\Orders\OrderNumbers;
 use App\Promises\StoreHours;
+use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Auth\StatefulGuard;
@@ -31,7 +33,9 @@ final class ApplicationServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
-        $this->app->bind(MessageSender::class, SmtpSender::class);
+        $this->app->bind(MessageSender::class, ChannelSender::class);
+        $this->app->singleton(StoreSettings::class);
+        $this->app->singleton(OrderNumbers::class);
         $this->app->scoped(LocalTime::class);
         $this->app->bind(StatefulGuard::class, function (): StatefulGuard {
             $guard = Auth::guard('web');
@@ -48,7 +52,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         $this->authorisation();
         $this->limits();
-        View::composer('layouts.app', TopBar::class);
+        View::composer(['layouts.app', 'channels.places'], TopBar::class);
         View::composer('*', fn ($view) => $view->with('time', $this->app->make(LocalTime::class)));
     }
 
@@ -56,6 +60,8 @@ final class ApplicationServiceProvider extends ServiceProvider
     {
         Gate::policy(Conversation::class, ConversationPolicy::class);
         Gate::policy(Account::class, AccountPolicy::class);
+        Gate::define('answer-customers', static fn (Teammate $teammate): bool => $teammate->role->answersCustomers());
+        Gate::define('administer', static fn (Teammate $teammate): bool => $teammate->role->administers());
     }
 
     private function limits(): void
@@ -66,6 +72,7 @@ final class ApplicationServiceProvider extends ServiceProvider
             Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip())->after($wasWrong),
             Limit::perMinute(30)->by((string) $request->ip())->after($wasWrong),
         ]);
+        RateLimiter::for('events', fn (Request $request): Limit => Limit::perMinute(6000)->by((string) $request->ip()));
         RateLimiter::for('forwarded-mail', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
     }
 }

@@ -20,6 +20,9 @@ final class SecurityHeaders
     /** A response that may show pictures from elsewhere says so with this header, which is taken off again. */
     public const ALLOW_REMOTE_PICTURES = 'X-Allow-Remote-Pictures';
 
+    /** A response that pages of other sites may frame names them with this header, which is taken off again. */
+    public const ALLOW_FRAMES = 'X-Allow-Frames';
+
     /**
      * @param  Closure(Request): Response  $next
      */
@@ -28,14 +31,19 @@ final class SecurityHeaders
         $response = $next($request);
         $pictures = $response->headers->has(self::ALLOW_REMOTE_PICTURES) ? ' https: http:' : '';
         $response->headers->remove(self::ALLOW_REMOTE_PICTURES);
+        $frames = (string) $response->headers->get(self::ALLOW_FRAMES);
+        $response->headers->remove(self::ALLOW_FRAMES);
         $headers = [
-            'Content-Security-Policy' => self::POLICY.$pictures,
+            'Content-Security-Policy' => ($frames === '' ? self::POLICY : str_replace("frame-ancestors 'none'", "frame-ancestors {$frames}", self::POLICY)).$pictures,
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
             'Referrer-Policy' => 'same-origin',
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=(), payment=()',
             'Cross-Origin-Opener-Policy' => 'same-origin',
         ];
+        if ($frames !== '') {
+            unset($headers['X-Frame-Options'], $headers['Cross-Origin-Opener-Policy']);
+        }
         foreach ($headers as $name => $value) {
             if (! $response->headers->has($name)) {
                 $response->headers->set($name, $value);

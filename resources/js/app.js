@@ -3,8 +3,10 @@ import { listenToKeys } from './keys.js';
 import { listenToMenus } from './menus.js';
 import { listenToForms } from './forms.js';
 import { showLatest } from './trail.js';
+import { listenToDialogs } from './dialogs.js';
 
 listenToKeys();
 listenToMenus();
 listenToForms();
 showLatest();
+listenToDialogs();

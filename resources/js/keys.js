@@ -49,6 +49,11 @@ export function listenToKeys() {
         if (event.defaultPrevented || event.altKey || document.querySelector('dialog[open]')) {
             return;
         }
+        // A telephone rings while one writes: this one works in a field, too.
+        if (event.key === 'F2' && press('c')) {
+            event.preventDefault();
+            return;
+        }
         if (isWriting(event.target)) {
             if (event.key === 'Escape') {
                 event.target.blur();

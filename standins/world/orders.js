@@ -15,7 +15,7 @@ const TAX = { DK: '0.25', DE: '0.19', FR: '0.20', NL: '0.21', SE: '0.25', PL: '0
 const DELIVERED = [[2, 'collected'], [4, 'at_depot'], [5, 'out_for_delivery'], [5, 'delivered']];
 const TOLD = {
     20417: { who: 'tomas', days: 9, lines: [['MER-SLT', 1], ['LIN-28', 1]], way: DELIVERED },
-    20388: { who: 'ana', days: 12, lines: [['MER-RED', 1], ['TAI-ORA', 1]], express: true, way: [[3, 'collected'], [6, 'at_depot']] },
+    20388: { who: 'anaMarket', days: 12, lines: [['MER-RED', 1], ['TAI-ORA', 1]], express: true, sold: ['Marrowby', '71-4480217', 'anaw88'], way: [[3, 'collected'], [6, 'at_depot']] },
     20377: { who: 'odile', days: 16, lines: [['KES-RED', 1]], way: DELIVERED },
     20431: { who: 'jun', days: 8, lines: [['TAI-TEA', 2], ['TAP-RIP', 1]], way: DELIVERED },
     20440: { who: 'priya', days: 0, lines: [['DUN-STD', 1], ['REE-12', 1]], way: [] },
@@ -37,7 +37,7 @@ const TOLD = {
     20205: { who: 'ana', days: 66, lines: [['TAI-ORA', 1]], way: DELIVERED },
     20421: { who: 'karin', days: 9, lines: [['DUN-STD', 1]], way: DELIVERED },
     20375: { who: 'jonas', days: 17, lines: [['MER-SLT', 1]], way: DELIVERED },
-    20380: { who: 'anaMarket', days: 11, lines: [['MER-SLT', 1], ['REE-12', 1]], sold: ['Marrowby', '71-4480217', 'anaw88'], way: [[2, 'collected'], [5, 'at_depot']] },
+    20380: { who: 'beritMarket', days: 11, lines: [['MER-SLT', 1], ['REE-12', 1]], sold: ['Marrowby', '71-4480380', 'beritw'], way: [[2, 'collected'], [5, 'at_depot']] },
     20372: { who: 'petraMarket', days: 18, lines: [['KES-RED', 1]], sold: ['Quaymart', 'QM20114873', 'c-5512'], way: DELIVERED },
     20310: { who: 'kitebarn', days: 41, lines: [['KES-RED', 12], ['KES-GRN', 12]], discountShare: 30, way: DELIVERED },
 };

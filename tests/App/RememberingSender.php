@@ -18,11 +18,13 @@ final class RememberingSender implements MessageSender
 
     public ?DeliveryFailed $refuses = null;
 
-    public function deliver(OutboxItem $item): void
+    public function deliver(OutboxItem $item): ?string
     {
         if ($this->refuses !== null) {
             throw $this->refuses;
         }
         $this->delivered[] = $item->message_id;
+
+        return null;
     }
 }

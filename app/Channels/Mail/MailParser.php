@@ -15,11 +15,9 @@ use ZBateson\MailMimeParser\Message;
 final class MailParser
 {
     /**
-     * @param  string|null  $original  the name under which the raw message is kept
-     *
      * @throws UnreadableMailException when there is nothing in it to read
      */
-    public function parse(string $raw, ?string $original = null): ReceivedMessage
+    public function parse(string $raw): ReceivedMessage
     {
         if (trim($raw) === '') {
             throw UnreadableMailException::empty();
@@ -52,8 +50,7 @@ final class MailParser
             marks: array_values(array_unique([...$headerMarks, ...$body->marks()])),
             attachments: $body->attachments(),
             sentAt: $headers->date(),
-            original: $original,
-            originalSize: strlen($raw),
+            raw: $raw,
         );
     }
 

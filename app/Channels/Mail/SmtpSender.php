@@ -22,7 +22,7 @@ final readonly class SmtpSender implements MessageSender
 {
     public function __construct(private MailComposer $composer) {}
 
-    public function deliver(OutboxItem $item): void
+    public function deliver(OutboxItem $item): ?string
     {
         $server = $this->server($item->account);
         $transport = $this->transport($item->account);
@@ -41,6 +41,8 @@ final readonly class SmtpSender implements MessageSender
         } finally {
             $transport->stop();
         }
+
+        return null;
     }
 
     /**

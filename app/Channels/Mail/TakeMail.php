@@ -14,8 +14,8 @@ use Throwable;
 
 /**
  * Takes a raw message in, however it came: from a mailbox, on standard input, or forwarded over
- * HTTP. The original is kept first, byte for byte; what cannot be read is kept apart with the
- * reason. Safe to repeat.
+ * HTTP. The original is kept byte for byte, unless a card or account number had to be taken out of
+ * it; what cannot be read is kept apart with the reason. Safe to repeat.
  */
 final class TakeMail
 {
@@ -37,27 +37,26 @@ final class TakeMail
      */
     public function take(string $raw, ?Account $account = null): TakenMail
     {
-        $original = $this->files->keep($raw);
         try {
             $largest = (int) config('cairnfield.mail.largest_message');
             if (strlen($raw) > $largest) {
                 throw UnreadableMailException::tooLarge(strlen($raw), $largest);
             }
-            $received = $this->parser->parse($raw, $original);
+            $received = $this->parser->parse($raw);
             $account ??= Account::forMailTo([...$received->to, ...$received->cc])
                 ?? throw new RuntimeException('No email account is connected yet. An administrator connects one under Accounts.');
             $outcome = $this->receiveMessage->receive($account, $received);
 
             return TakenMail::taken($outcome->isNew, $outcome->message, $received);
         } catch (UnreadableMailException $unreadable) {
-            return $this->keepUnreadable($raw, $original, $account, $unreadable);
+            return $this->keepUnreadable($raw, $account, $unreadable);
         } catch (Throwable $defect) {
             if ($this->mayPass($defect)) {
                 throw $defect;
             }
             report($defect);
 
-            return $this->keepUnreadable($raw, $original, $account, UnreadableMailException::failed($defect));
+            return $this->keepUnreadable($raw, $account, UnreadableMailException::failed($defect));
         }
     }
 
@@ -72,12 +71,12 @@ final class TakeMail
             || $defect::class === RuntimeException::class;
     }
 
-    private function keepUnreadable(string $raw, string $original, ?Account $account, UnreadableMailException $why): TakenMail
+    private function keepUnreadable(string $raw, ?Account $account, UnreadableMailException $why): TakenMail
     {
         $header = substr($raw, 0, 50_000);
         UnreadableMail::unguarded(fn () => UnreadableMail::query()->createOrFirst(['sha256' => hash('sha256', $raw)], [
             'account_id' => $account?->id,
-            'original' => $original,
+            'original' => $this->files->keep($raw),
             'size' => strlen($raw),
             'reason' => mb_substr($why->getMessage(), 0, 990),
             'from' => mb_substr($this->field($header, 'From'), 0, 320),

@@ -2,23 +2,33 @@
 @section('title', 'Accounts')
 @section('content')
 <main id="content" class="page">
-    <div class="page-head"><h1>Accounts</h1><a class="btn btn-primary" href="/accounts/new">Connect an email address</a></div>
+    @include('channels.places')
+    <div class="page-head"><h1>Accounts</h1>
+        <details class="menu"><summary class="btn btn-primary">Connect …</summary>
+            <div class="menu-panel menu-end menu-wide">@foreach ($channels as $channel)<a href="/accounts/new?channel={{ $channel->value }}"><x-icon :name="$channel->icon()"/> <b>{{ $channel->label() }}</b><small>{{ $channel->describe() }}</small></a>@endforeach</div>
+        </details>
+    </div>
     @if ($accounts->isEmpty())
-        <div class="empty"><p>No address is connected yet, so nothing can arrive. Connect the first one.</p></div>
+        <div class="empty"><p>No account is connected yet, so nothing can arrive. Connect the first one: the address that customers write to.</p></div>
     @else
     <table class="table sheet">
-        <thead><tr><th scope="col">Address</th><th scope="col">Answers as</th><th scope="col">Team</th><th scope="col">Last heard</th><th scope="col">How it stands</th></tr></thead>
-        <tbody>
-            @foreach ($accounts as $account)
+        <thead><tr><th scope="col">Account</th><th scope="col">Answers as</th><th scope="col">Team</th><th scope="col">Last heard</th><th scope="col">How it stands</th></tr></thead>
+        @foreach ($channels as $channel)
+            @if ($accounts->has($channel->value))
+            <tbody>
+                <tr class="table-group"><th scope="rowgroup" colspan="5"><x-icon :name="$channel->icon()"/> {{ $channel->label() }}</th></tr>
+                @foreach ($accounts[$channel->value] as $account)
                 <tr>
                     <td><a href="/accounts/{{ $account->id }}"><b>{{ $account->address }}</b></a></td>
-                    <td>{{ $account->sender_name }}</td>
+                    <td>{{ $channel->bringsMessages() ? $account->sender_name : '—' }}</td>
                     <td>{{ $account->team?->name ?? '—' }}</td>
                     <td>{{ $account->last_heard_at === null ? 'never' : $time->short($account->last_heard_at) }}</td>
-                    <td>@if ($account->state === \App\Channels\AccountState::Paused) Paused @elseif ($account->last_error !== null)<span class="trouble-text">{{ $account->last_error }}</span>@else Connected @endif</td>
+                    <td>@if ($account->state !== \App\Channels\AccountState::Active) {{ $account->state->label() }} @elseif ($account->last_error !== null)<span class="trouble-text">{{ $account->last_error }}</span>@else Connected @endif</td>
                 </tr>
-            @endforeach
-        </tbody>
+                @endforeach
+            </tbody>
+            @endif
+        @endforeach
     </table>
     @endif
 </main>

@@ -9,13 +9,24 @@
     <div class="compose-tabs">
         <label for="compose-reply" class="tab-reply">Reply</label>
         <label for="compose-note" class="tab-note">Note</label>
-        <span class="compose-from soft">@if ($mayReply && ! $isClosed && $answersTo !== null) from {{ $conversation->account->address }} to {{ $answersTo }} @endif</span>
+        <span class="compose-from soft">@if ($mayReply && ! $isClosed && count($routes) === 1) {{ $routes[0]->describe() }} @endif</span>
     </div>
     @if ($mayReply && ! $isClosed)
     <form method="post" action="/conversations/{{ $conversation->id }}/reply" enctype="multipart/form-data" class="compose-reply" id="reply-form">
         @csrf
         <input type="hidden" name="seen" value="{{ $seen }}">
         <input type="hidden" name="once" value="{{ $onceKey }}">
+        @if (count($routes) > 1)
+            <fieldset class="routes">
+                <legend class="visually-hidden">How to answer</legend>
+                @foreach ($routes as $route)
+                    <label><input type="radio" name="route" value="{{ $route->key }}" required @checked(($chosenRoute ?? ($routes[0]->public ? null : $routes[0]->key)) === $route->key)> <span @class(['route-public' => $route->public])>{{ $route->label() }}</span></label>
+                @endforeach
+            </fieldset>
+        @elseif ($routes === [])
+            <p class="message-mark routes"><x-icon name="warning"/> There is no address to answer to yet. Add one under <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a>.</p>
+        @endif
+        @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
         @include('inbox.draft-files', ['fileProblem' => null])
@@ -33,6 +44,8 @@
                     <option value="{{ $outcome->id }}" @selected((string) $outcome->id === (string) ($chosenOutcome ?? ''))>{{ $outcome->name }}</option>
                 @endforeach
             </select>
+            @if (count($routes) === 1 && $routes[0]->public)<span class="route-public">· in public, where everybody can read it</span>@endif
+            @if ($longest !== null)<span>· at most {{ $longest }} characters</span>@endif
             @if ($conversation->owner_id === null)<span>· owner {{ $teammate->firstName() }}</span>@endif
         </div>
         <div class="compose-buttons">

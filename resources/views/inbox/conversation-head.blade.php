@@ -7,10 +7,10 @@
     <div class="conversation-title">
         <h1>{{ $conversation->subject }}</h1>
         <p>
-            {{ $conversation->number() }} · {{ $conversation->customer->name }} · {{ strtolower($conversation->channel->label()) }} to {{ $conversation->account->shortAddress() }}
+            {{ $conversation->number() }} · {{ $conversation->customer->name }} · @if ($conversation->public)<b class="public-mark">public</b> @endif{{ $conversation->channel->takesAnswers() ? $conversation->channel->label().' to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@if ($conversation->about_title !== null) · about {{ $conversation->about_title }}@endif @if ($conversation->stars !== null) · <span class="stars" role="img" aria-label="{{ $conversation->stars }} of 5 stars">{{ str_repeat('★', $conversation->stars) }}{{ str_repeat('☆', 5 - $conversation->stars) }}</span>@endif
             @if ($conversationCount > 1) · {{ $conversationCount }} conversations @endif
             @if ($standing !== null)
-                · {{ $standing->missed ? 'reply was due' : 'reply due in' }} <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b> @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif
+                · {{ $standing->missed ? 'reply was due' : 'reply due in' }} <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b> @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif @if ($conversation->answer_by !== null && $conversation->due_at->equalTo($conversation->answer_by)) as {{ $conversation->channel->label() }} wants it @endif
             @elseif ($conversation->state === ConversationState::Held)
                 · held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back {{ $time->short($conversation->bring_back_at) }} @endif
             @elseif ($conversation->outcome !== null)

@@ -26,6 +26,13 @@
                 </ul>
             </div>
         @endisset
+        @if ($conversation->junk)
+            <div class="between junk-note">
+                <h2>With the junk</h2>
+                <p>{{ implode('; ', $conversation->junk_reasons ?? []) }}. Nobody is waited for, and nothing automatic answers it.</p>
+                @can('resolve', $conversation)<form method="post" action="/conversations/{{ $conversation->id }}/not-junk">@csrf<button class="btn btn-primary">It is no junk</button></form>@endcan
+            </div>
+        @endif
         @include('inbox.trail')
         @include('inbox.compose')
     </main>

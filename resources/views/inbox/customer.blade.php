@@ -1,24 +1,77 @@
-<aside class="customer-side" aria-label="Customer">
-    <h2>{{ $conversation->customer->name }}</h2>
-    <ul class="handles">
-        @forelse ($conversation->customer->handles as $handle)
-            <li>{{ $handle->shown }}</li>
-        @empty
-            <li class="soft">No address is known.</li>
-        @endforelse
-    </ul>
-    <h3>Other conversations</h3>
-    @if ($earlier->isEmpty())
-        <p class="soft">This is the first one.</p>
-    @else
+<aside class="customer-side" aria-label="Order and customer" id="customer-side">
+    @if ($sameOrder->isNotEmpty())
+        <div class="same-order" role="status">
+            @foreach ($sameOrder as $other)
+                <p><b>Open elsewhere too:</b> <a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a>, {{ $other->account->title() }}, is about {{ $other->orders->pluck('number')->implode(', ') }}@if ($other->owner) and lies with {{ $other->owner->firstName() }}@endif.</p>
+                @can('resolve', $conversation)
+                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join {{ $other->number() }} into this one</button></form>
+                @endcan
+            @endforeach
+        </div>
+    @endif
+    @foreach ($orders as $order)
+        @if ($loop->first)
+            <div class="order-head">
+                <h2>Order <a href="{{ route('order', $order) }}">{{ $order->number }}</a></h2>
+                <span class="soft">@if ($orderCount > 1){{ $orders->count() === 1 ? '1 of' : '' }} {{ $orderCount }} orders @endif</span>
+                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf @method('delete')<button class="btn-away" aria-label="Take order {{ $order->number }} away" title="Take it away">×</button></form>
+            </div>
+            @include('orders.ledger', ['order' => $order])
+        @else
+            <details class="order-more" id="order-{{ $order->id }}">
+                <summary><b>Order {{ $order->number }}</b> <span class="soft">{{ $order->money($order->total) }}, {{ $time->short($order->placed_at) }}</span></summary>
+                @include('orders.ledger', ['order' => $order])
+                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf @method('delete')<button class="btn btn-sm btn-outline-secondary">Take it away</button></form>
+            </details>
+        @endif
+    @endforeach
+    @foreach ($unknownNumbers as $unknown)
+        <p class="message-mark"><x-icon name="warning"/> {{ $unknown->asked_at === null ? "The shop is being asked for {$unknown->number}." : "The shop does not know {$unknown->number}." }}</p>
+    @endforeach
+    @if ($orders->isEmpty() || $otherOrders->isNotEmpty())
+        <details class="order-more" id="attach-order" @if ($orders->isEmpty()) open @endif>
+            <summary>{{ $orders->isEmpty() ? 'Which order is it about?' : "Other orders ({$otherOrders->count()})" }}</summary>
+            @if ($otherOrders->isNotEmpty())
+                <ul class="order-choices">
+                    @foreach ($otherOrders as $other)
+                        <li><a href="{{ route('order', $other) }}">{{ $other->number }}</a> <span class="soft">{{ $time->short($other->placed_at) }} · {{ $other->money($other->total) }} · {{ $other->status }}</span>
+                            <form method="post" action="/conversations/{{ $conversation->id }}/orders">@csrf<input type="hidden" name="number" value="{{ $other->number }}"><button class="btn btn-sm btn-outline-secondary" aria-label="Put {{ $other->number }} beside it">Put beside</button></form></li>
+                    @endforeach
+                </ul>
+            @endif
+            <form method="post" action="/conversations/{{ $conversation->id }}/orders" class="inline-form">@csrf<label class="visually-hidden" for="order-number">Order number</label><input class="form-control form-control-sm" id="order-number" name="number" placeholder="Order number" required><button class="btn btn-sm btn-outline-secondary">Put beside</button></form>
+        </details>
+    @endif
+
+    <div class="order-head customer-head">
+        <h2><a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a></h2>
+        @foreach ($conversation->customer->groups as $group)<span class="group-chip">{{ $group->name }}</span>@endforeach
+    </div>
+    <p class="handles">
+        @forelse ($conversation->customer->handles as $handle)<span @if ($handle->why !== '') title="{{ $handle->why }}" @endif>{{ $handle->shown }}@if (! in_array($handle->kind, ['email', 'telephone'], true)) <small>{{ \App\Channels\Channel::tryFrom($handle->kind)?->label() ?? $handle->kind }}</small>@endif</span>@empty<span class="soft">No address is known.</span>@endforelse
+    </p>
+    <p class="soft">{{ trans_choice('{0} no orders|{1} one order|[2,*] :count orders', $orderCount, ['count' => $orderCount]) }} · {{ trans_choice('{1} first conversation|[2,*] :count conversations', $conversationCount, ['count' => $conversationCount]) }}@if ($conversation->language !== null) · writes {{ \Locale::getDisplayLanguage($conversation->language, 'en') }}@endif</p>
+    @foreach ($conversation->customer->notes->take(2) as $note)
+        <p class="customer-note">{{ $note->text }}</p>
+    @endforeach
+    @if ($earlier->isNotEmpty())
+        <h3>Other conversations</h3>
         <ul class="earlier">
             @foreach ($earlier as $other)
-                <li><a href="{{ route('conversation', $other) }}"><b>{{ $other->subject }}</b></a><small>{{ $other->number() }} · {{ $other->state->label() }} · {{ $time->short($other->last_message_at) }}</small></li>
+                <li><a href="{{ route('conversation', $other) }}"><b>{{ $other->subject }}</b></a><small>{{ $other->number() }} · {{ $other->channel->label() }} · {{ $other->state->label() }} · {{ $time->short($other->last_message_at) }}</small></li>
             @endforeach
         </ul>
         @if ($conversationCount - 1 > $earlier->count())
-            <p class="soft">and {{ $conversationCount - 1 - $earlier->count() }} more</p>
+            <p class="soft">and <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversationCount - 1 - $earlier->count() }} more</a></p>
         @endif
+    @endif
+    @if ($posts->isNotEmpty())
+        <h3>Also said in public</h3>
+        <ul class="earlier">
+            @foreach ($posts as $post)
+                <li>{{ \Illuminate\Support\Str::limit($post->text, 120) }}<small>{{ $post->account->title() }} · {{ $time->short($post->posted_at) }}@if ($post->conversation_id !== null) · <a href="/conversations/{{ $post->conversation_id }}">its conversation</a>@endif</small></li>
+            @endforeach
+        </ul>
     @endif
     <h3>This conversation</h3>
     <dl class="facts">
@@ -29,5 +82,20 @@
         @if ($conversation->linkedConversation)
             <div><dt>Links to</dt><dd><a href="{{ route('conversation', $conversation->linkedConversation) }}">{{ $conversation->linkedConversation->number() }}</a></dd></div>
         @endif
+        @foreach ($joined as $part)
+            <div><dt>Part of it</dt><dd>{{ $part->number() }}, {{ $part->account->title() }} @can('resolve', $conversation)<form method="post" action="/conversations/{{ $part->id }}/separate">@csrf<button class="btn btn-sm btn-link">Separate</button></form>@endcan</dd></div>
+        @endforeach
     </dl>
+    @can('resolve', $conversation)
+        @if (! $conversation->junk && $conversation->state !== \App\Inbox\ConversationState::Closed)
+            <details class="order-more" id="junk">
+                <summary>This is junk …</summary>
+                <form method="post" action="/conversations/{{ $conversation->id }}/junk" class="inline-form">@csrf
+                    <button class="btn btn-sm btn-outline-secondary">Put with the junk</button>
+                    <button class="btn btn-sm btn-outline-secondary" name="block" value="sender">and block the sender</button>
+                    @if ($conversation->channel->handleKind() === 'email')<button class="btn btn-sm btn-outline-secondary" name="block" value="domain">and the domain</button>@endif
+                </form>
+            </details>
+        @endif
+    @endcan
 </aside>

@@ -8,9 +8,9 @@
 @endphp
 <p class="entry-who">
     @if ($message->isIncoming())
-        <b>{{ $message->from_name !== '' ? $message->from_name : ($message->from_address !== '' ? $message->from_address : 'Unknown sender') }}</b> <span>{{ $message->automatic ? 'sent an automatic message' : 'wrote' }}@if ($why !== '') · {{ $why }}@endif</span>
+        <b>{{ $message->from_name !== '' ? $message->from_name : ($message->from_address !== '' ? $message->from_address : 'Unknown sender') }}</b> <span>{{ $message->automatic ? 'sent an automatic message' : $message->kind->did() }}@if ($message->account_id !== $conversation->account_id) on {{ $message->account->title() }}@endif @if ($why !== '') · {{ $why }}@endif</span>
     @else
-        <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b> <span>replied to {{ implode(', ', $message->to) }}@if ($item?->state === OutboxItem::DUE && $item->attempts === 0) · being sent @endif</span>
+        <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b> <span>{{ $message->public ? 'replied in public' : 'replied to '.implode(', ', $message->to) }}@if ($message->account_id !== $conversation->account_id) by {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0) · being sent @endif</span>
     @endif
 </p>
 @if ($html !== null)
@@ -33,6 +33,19 @@
         <details class="fold" id="fold-{{ $message->id }}"><summary>Earlier text</summary><div class="plain-text">{{ trim($folded->quoted) }}</div></details>
     @endif
 @endif
+@if ($message->removed_at !== null)
+    <p class="message-mark"><x-icon name="warning"/> Removed by the customer {{ $time->short($message->removed_at) }}; nobody else can read it any more.</p>
+@endif
+@if ($message->edited_at !== null && ($message->earlier_texts ?? []) !== [])
+    <details class="fold" id="before-{{ $message->id }}"><summary>Changed by the customer {{ $time->short($message->edited_at) }}; before</summary><div class="plain-text">@foreach ($message->earlier_texts as $text){{ $text }}@if (! $loop->last)
+
+— — —
+
+@endif @endforeach</div></details>
+@endif
+@if (($message->redacted ?? []) !== [])
+    <p class="message-mark"><x-icon name="warning"/> {{ trans_choice('A number was taken out on arrival|:count numbers were taken out on arrival', count($message->redacted), ['count' => count($message->redacted)]) }} ({{ collect($message->redacted)->map(fn ($one) => "{$one['kind']} …{$one['last4']}")->implode(', ') }}). The original is not kept.</p>
+@endif
 @foreach ($message->marks as $mark)
     <p class="message-mark"><x-icon name="warning"/> {{ $mark }}</p>
 @endforeach
@@ -53,6 +66,15 @@
 @elseif ($item !== null && $item->state === OutboxItem::DUE && $item->attempts > 0)
     <p class="message-mark"><x-icon name="warning"/> Not delivered yet, next try {{ $time->short($item->due_at) }}: {{ $item->last_error }}</p>
 @endif
-@if ($message->original !== null)
-    <p class="entry-foot"><a href="/messages/{{ $message->id }}/original">Original</a></p>
+@php $reactions = $message->isIncoming() && $message->public && $message->removed_at === null ? \App\Channels\Social\React::possible($message->account) : []; @endphp
+@if ($message->original !== null || $reactions !== [])
+    <div class="entry-foot">
+        @if ($message->original !== null)<a href="/messages/{{ $message->id }}/original">Original</a>@endif
+        @can('reply', $conversation)
+            @foreach ($reactions as $what)
+                @php $isDone = $message->channelItem?->getAttribute(\App\Channels\Social\React::column($what)) !== null; @endphp
+                @if ($message->channelItem !== null)<form method="post" action="/public/items/{{ $message->channelItem->id }}/react">@csrf<button name="what" value="{{ $what }}" class="foot-button" aria-pressed="{{ $isDone ? 'true' : 'false' }}">{{ ['like' => $isDone ? 'Liked' : 'Like', 'repost' => $isDone ? 'Re-posted' : 'Re-post'][$what] }}</button></form>@endif
+            @endforeach
+        @endcan
+    </div>
 @endif

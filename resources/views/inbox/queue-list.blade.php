@@ -8,11 +8,11 @@
     <div class="queue-bar">
         @isset($accounts)
             <form method="get" action="/queue/{{ $view->value }}" class="filters" id="filters">
-                <label class="visually-hidden" for="filter-account">Address</label>
+                <label class="visually-hidden" for="filter-account">Way in</label>
                 <select id="filter-account" name="account" class="form-select form-select-sm" data-submit>
-                    <option value="">Any address</option>
+                    <option value="">Any way in</option>
                     @foreach ($accounts as $account)
-                        <option value="{{ $account->id }}" @selected($filter->account === $account->id)>{{ $account->shortAddress() }}</option>
+                        <option value="{{ $account->id }}" @selected($filter->account === $account->id)>{{ $account->channel === \App\Channels\Channel::Email ? $account->shortAddress() : $account->title() }}</option>
                     @endforeach
                 </select>
                 <label class="visually-hidden" for="filter-category">Category</label>
@@ -49,7 +49,7 @@
         <caption class="visually-hidden">{{ $view->label() }}, the most urgent first</caption>
         <colgroup><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about"><col class="col-number"><col class="col-category"><col class="col-owner"><col class="col-due"></colgroup>
         <thead><tr>
-            @foreach (['Promise', 'Customer', 'By', 'About', 'Conversation', 'Category', 'Owner', 'Due'] as $heading)
+            @foreach (['Promise', 'Customer', 'By', 'About', 'Order or number', 'Category', 'Owner', 'Due'] as $heading)
                 <th scope="col"><span class="visually-hidden">{{ $heading }}</span></th>
             @endforeach
         </tr></thead>
@@ -61,9 +61,9 @@
                     <tr class="row-conversation" id="c-{{ $conversation->id }}">
                         <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
-                        <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label()"/></td>
-                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ $conversation->state === \App\Inbox\ConversationState::Held ? "held: {$conversation->held_reason}" : $conversation->preview }}</span></td>
-                        <td class="cell-number"><b>{{ $conversation->number() }}</b><small>to {{ $conversation->account->shortAddress() }}@if ($conversation->automatic) · automatic @endif</small></td>
+                        <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label().($conversation->public ? ', public' : '')"/>@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
+                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ match (true) { $conversation->junk => 'junk: '.implode('; ', $conversation->junk_reasons ?? []), $conversation->state === \App\Inbox\ConversationState::Held => "held: {$conversation->held_reason}", default => $conversation->preview } }}</span></td>
+                        <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel === \App\Channels\Channel::Email ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
                         <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
                         <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
                         <td class="cell-due">

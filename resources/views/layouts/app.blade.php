@@ -15,12 +15,15 @@
         @if ($signedIn)
             <nav class="places" aria-label="Places">
                 <a href="/queue" @if (request()->is('queue*', 'conversations*')) aria-current="page" @endif>Queue</a>
+                <a href="/public" @if (request()->is('public*')) aria-current="page" @endif>Public</a>
+                <a href="/customers" @if (request()->is('customer*', 'duplicates')) aria-current="page" @endif>Customers</a>
+                <a href="/orders" @if (request()->is('orders*')) aria-current="page" @endif>Orders</a>
                 @if ($administers)
-                    <a href="/accounts" @if (request()->is('accounts*')) aria-current="page" @endif>Accounts</a>
-                    <a href="/unreadable-mail" @if (request()->is('unreadable-mail*')) aria-current="page" @endif>Unreadable mail @if ($unreadableCount > 0)<span class="count">{{ $unreadableCount }}</span>@endif</a>
+                    <a href="/accounts" @if (request()->is('accounts*', 'unreadable-mail*', 'troubles*', 'arrival*', 'history*')) aria-current="page" @endif>Ways in @if ($unreadableCount + $troubleCount > 0)<span class="count">{{ $unreadableCount + $troubleCount }}</span>@endif</a>
                 @endif
             </nav>
             <div class="topbar-end">
+                <a class="keys-button" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
                 <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
                 <details class="menu">
                     <summary>{{ $signedIn->name }}</summary>
@@ -34,7 +37,7 @@
         @endif
     </header>
     @foreach ($troubledAccounts as $troubled)
-        <p class="banner banner-trouble"><x-icon name="warning"/> <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->address }}</a>: {{ $troubled->last_error }} <small>({{ $time->short($troubled->last_error_at) }})</small></span></p>
+        <p class="banner banner-trouble"><x-icon name="warning"/> <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->title() }}</a>: {{ $troubled->last_error }} <small>({{ $time->short($troubled->last_error_at) }})</small></span></p>
     @endforeach
     @if (session('problem'))
         <p class="banner banner-trouble" role="alert"><x-icon name="warning"/> <span>{{ session('problem') }}</span></p>
@@ -44,9 +47,14 @@
     @endif
     @yield('content')
     @if ($signedIn)
+        <dialog id="call" aria-labelledby="call-title">
+            <h2 id="call-title">Write down a call</h2>
+            <div id="call-place">@include('channels.call-form', ['inDialog' => true, 'onceKey' => $callKey])</div>
+        </dialog>
         <dialog id="keys" aria-labelledby="keys-title">
             <h2 id="keys-title">Keys of this page</h2>
             <dl class="keys">@yield('keys')
+                <div><dt><kbd>c</kbd> or <kbd>F2</kbd></dt><dd>Write down a call; F2 also while writing</dd></div>
                 <div><dt><kbd>q</kbd></dt><dd>To the queue</dd></div>
                 <div><dt><kbd>?</kbd></dt><dd>These keys</dd></div>
             </dl>

@@ -27,9 +27,11 @@ it('connects an address, which then takes what is written to it', function (): v
 
 it('pauses an account', function (): void {
     $account = Account::query()->firstOrFail();
-    $this->actingAs($this->teammate('corin'))->post("/accounts/{$account->id}", accountForm(['address' => $account->address, 'state' => 'paused']))->assertSessionHas('done');
+    $this->actingAs($this->teammate('corin'))->post("/accounts/{$account->id}/pause")->assertSessionHas('done');
     expect($account->refresh()->state)->toBe(AccountState::Paused);
     $this->get('/accounts')->assertSee('Paused');
+    $this->post("/accounts/{$account->id}/pause")->assertSessionHas('done');
+    expect($account->refresh()->state)->toBe(AccountState::Active);
 });
 
 it('reads from the beginning when the mailbox is another one', function (): void {

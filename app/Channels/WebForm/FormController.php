@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Channels\WebForm;
+
+use App\Support\SecurityHeaders;
+use Illuminate\Contracts\Encryption\DecryptException;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Crypt;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Validator;
+use Illuminate\Support\Str;
+
+/**
+ * The form as customers see it, as a page and in a frame. Needs no session and no script: browsers
+ * keep no cookies in frames of other sites. What was written stays in the form whatever goes wrong.
+ */
+final readonly class FormController
+{
+    private const MOST_FILES = 5;
+
+    private const LARGEST_FILE_KILOBYTES = 10_240;
+
+    /** Forms from one place in ten minutes. */
+    private const FROM_ONE_PLACE = 6;
+
+    /** A form that is older is filled in anew, with what was written. */
+    private const OLDEST_SECONDS = 86_400;
+
+    public function __construct(private TakeForm $takeForm) {}
+
+    public function show(string $name): Response
+    {
+        return $this->page($this->form($name), false);
+    }
+
+    public function frame(string $name): Response
+    {
+        return $this->page($this->form($name), true);
+    }
+
+    public function send(Request $request, string $name): Response
+    {
+        $form = $this->form($name);
+        $isFramed = $request->input('framed') === 'yes';
+        [$openedAt, $onceKey] = $this->opened((string) $request->input('opened'));
+        $checked = Validator::make($request->all(), $this->rules($form), $this->messages());
+        if ($checked->fails()) {
+            return $this->page($form, $isFramed, $request->except('files'), $checked->errors()->toArray(), 422);
+        }
+        if ($openedAt === null || $onceKey === null) {
+            return $this->page($form, $isFramed, $request->except('files'), ['opened' => ['The form was open for too long. Please send it again.']], 422);
+        }
+        $place = "form:{$form->account->id}:{$request->ip()}";
+        if (RateLimiter::tooManyAttempts($place, self::FROM_ONE_PLACE)) {
+            return $this->page($form, $isFramed, $request->except('files'), ['opened' => ['That is a lot of messages in a short time. What you wrote is still here; please send it in a few minutes.']], 429);
+        }
+        RateLimiter::hit($place, 600);
+        /** @var list<UploadedFile> $files */
+        $files = array_values((array) $request->file('files'));
+        $number = $this->takeForm->take($form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt, trim((string) $request->input('website')) !== '');
+
+        return $this->response(view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => (string) $request->input('email')])->render(), $form, $isFramed);
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function rules(Form $form): array
+    {
+        $rules = [
+            'name' => ['required', 'string', 'max:200'],
+            'email' => ['required', 'email:rfc', 'max:254'],
+            'order' => ['nullable', 'string', 'max:60'],
+            'category' => ['nullable', 'integer', 'in:'.implode(',', $form->categories()->modelKeys())],
+            'text' => ['required', 'string', 'max:100000'],
+            'files' => ['nullable', 'array', 'max:'.self::MOST_FILES],
+            'files.*' => ['file', 'max:'.self::LARGEST_FILE_KILOBYTES],
+            'own' => ['nullable', 'array'],
+        ];
+        foreach ($form->fields as $index => $field) {
+            $rules["own.{$index}"] = [$field['required'] ? 'required' : 'nullable', 'string', 'max:1000'];
+        }
+
+        return $rules;
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    private function messages(): array
+    {
+        return [
+            'name.required' => 'Please tell us your name.',
+            'email.required' => 'We need your email address to answer you.',
+            'email.email' => 'This is not an email address we could answer to. Please look at it once more.',
+            'text.required' => 'Please write what it is about.',
+            'files.max' => 'At most '.self::MOST_FILES.' files, please.',
+            'files.*.max' => 'A file may have at most 10 MB.',
+            'files.*.uploaded' => 'A file could not be taken over. It may be too large.',
+            'own.*.required' => 'Please fill this in.',
+        ];
+    }
+
+    private function form(string $name): Form
+    {
+        return Form::named($name) ?? abort(404);
+    }
+
+    /**
+     * @return array{int|null, string|null} when the form was opened, and its key
+     */
+    private function opened(string $token): array
+    {
+        try {
+            [$at, $key] = explode('|', Crypt::decryptString($token), 2);
+        } catch (DecryptException) {
+            return [null, null];
+        }
+
+        return now()->getTimestamp() - (int) $at > self::OLDEST_SECONDS ? [null, null] : [(int) $at, $key];
+    }
+
+    /**
+     * @param  array<string, mixed>  $written
+     * @param  array<string, list<string>>  $problems
+     */
+    private function page(Form $form, bool $isFramed, array $written = [], array $problems = [], int $status = 200): Response
+    {
+        return $this->response(view('channels.forms.show', [
+            'form' => $form,
+            'isFramed' => $isFramed,
+            'written' => $written,
+            'problems' => $problems,
+            // A form that comes back keeps its key: it is still the same message.
+            'opened' => isset($written['opened']) && ! isset($problems['opened'])
+                ? $written['opened']
+                : Crypt::encryptString(now()->getTimestamp().'|'.Str::uuid()->toString()),
+        ])->render(), $form, $isFramed, $status);
+    }
+
+    private function response(string $html, Form $form, bool $isFramed, int $status = 200): Response
+    {
+        return response($html, $status, $isFramed ? [SecurityHeaders::ALLOW_FRAMES => $form->frameOrigins()] : []);
+    }
+}

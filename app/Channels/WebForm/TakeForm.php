@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Channels\WebForm;
+
+use App\Channels\Channel;
+use App\Channels\ChannelItem;
+use App\Channels\ItemKind;
+use App\Channels\OutsideItem;
+use App\Channels\ReceivedAttachment;
+use App\Channels\ReceivedMessage;
+use App\Channels\SenderHandle;
+use App\Inbox\Category;
+use App\Inbox\ReceiveMessage;
+use App\Inbox\SendReceipt;
+use App\Orders\FindOrders;
+use Illuminate\Http\UploadedFile;
+
+/**
+ * Makes a conversation of a filled form, and sends its receipt. What looks like a machine's work is
+ * taken too, but goes to the junk view: a person may have been quick.
+ */
+final readonly class TakeForm
+{
+    private const QUICKEST_SECONDS = 3;
+
+    public function __construct(
+        private ReceiveMessage $receive,
+        private SendReceipt $sendReceipt,
+        private FindOrders $findOrders,
+    ) {}
+
+    /**
+     * @param  list<UploadedFile>  $files
+     * @param  string  $onceKey  of the form: sending it twice does it once
+     * @param  int  $openedAt  when it was opened, in seconds since 1970
+     * @param  bool  $isTrapFilled  whether the field was filled that people do not see
+     * @return string the number of the conversation
+     */
+    public function take(Form $form, FilledForm $filled, array $files, string $onceKey, int $openedAt, bool $isTrapFilled): string
+    {
+        $junk = array_values(array_filter([
+            $isTrapFilled ? 'a field was filled in that people do not see' : null,
+            now()->getTimestamp() - $openedAt < self::QUICKEST_SECONDS ? 'it was filled in within '.self::QUICKEST_SECONDS.' seconds' : null,
+        ]));
+        $category = $filled->categoryId === null ? null : Category::query()->find($filled->categoryId);
+        $outcome = $this->receive->receive($form->account, ReceivedMessage::item(
+            Channel::WebForm,
+            SenderHandle::email($filled->email, $filled->name),
+            new OutsideItem("form-{$onceKey}", ItemKind::Form, false, null, orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)),
+            $category === null ? ChannelItem::subject($filled->text) : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
+            $this->text($filled),
+            now()->toDateTimeImmutable(),
+            array_map(static fn (UploadedFile $file): ReceivedAttachment => new ReceivedAttachment(
+                mb_substr($file->getClientOriginalName(), 0, 255),
+                (string) ($file->getMimeType() ?? 'application/octet-stream'),
+                (string) $file->getContent(),
+            ), $files),
+            $filled->email,
+            $filled->categoryId,
+            $this->marks($filled),
+            $junk,
+        ));
+        $conversation = $outcome->message->conversation()->firstOrFail();
+        if ($outcome->isNew && $form->sendsReceipt && ! $conversation->junk) {
+            $this->sendReceipt->send($conversation, $outcome->message, $filled->email, $filled->name);
+        }
+
+        return $conversation->number();
+    }
+
+    private function text(FilledForm $filled): string
+    {
+        $own = '';
+        foreach ($filled->own as $label => $value) {
+            $own .= "\n{$label}: {$value}";
+        }
+
+        return $filled->text.($own === '' ? '' : "\n{$own}").($filled->order === '' || str_contains($filled->text, $filled->order) ? '' : "\n\nOrder: {$filled->order}");
+    }
+
+    /**
+     * The customer is told none of this: a form must not tell strangers which orders there are.
+     *
+     * @return list<string>
+     */
+    private function marks(FilledForm $filled): array
+    {
+        if ($filled->order === '') {
+            return [];
+        }
+        $order = $this->findOrders->for('', $filled->order)->orders->first();
+
+        return [match (true) {
+            $order === null => "The order number {$filled->order} is not known to the shop.",
+            $order->email === null => "Order {$order->number} was sold on {$order->marketplace}, which hides the buyer’s address: it cannot be checked.",
+            mb_strtolower($order->email) === mb_strtolower($filled->email) => "Order {$order->number} was placed with this address.",
+            default => "Order {$order->number} was placed with another address. Make sure who is asking.",
+        }];
+    }
+}

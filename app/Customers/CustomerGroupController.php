@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Customers;
+
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+final readonly class CustomerGroupController
+{
+    public function __construct(private SortIntoGroups $groups) {}
+
+    public function index(): View
+    {
+        return view('customers.groups', ['groups' => CustomerGroup::query()->withCount('customers')->orderBy('name')->get()]);
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $this->save($request, new CustomerGroup);
+
+        return redirect('/customer-groups')->with('done', 'The group is made, and everybody who belongs to it is in it.');
+    }
+
+    public function update(Request $request, CustomerGroup $group): RedirectResponse
+    {
+        $this->save($request, $group);
+
+        return redirect('/customer-groups')->with('done', 'Saved.');
+    }
+
+    public function destroy(CustomerGroup $group): RedirectResponse
+    {
+        $group->delete();
+
+        return redirect('/customer-groups')->with('done', "The group {$group->name} is gone. The customers stay.");
+    }
+
+    private function save(Request $request, CustomerGroup $group): void
+    {
+        $written = $request->validate([
+            'name' => ['required', 'string', 'max:80', Rule::unique('customer_groups', 'name')->ignore($group->id)],
+            'field' => ['required', 'array', 'max:6'],
+            'field.*' => ['nullable', 'string', 'max:60'],
+            'is' => ['required', 'array'],
+            'is.*' => ['nullable', 'string', 'max:300'],
+        ]);
+        $conditions = [];
+        foreach ($written['field'] as $index => $field) {
+            $is = trim((string) ($written['is'][$index] ?? ''));
+            if (trim((string) $field) !== '' && $is !== '') {
+                $conditions[] = ['field' => trim((string) $field), 'is' => $is];
+            }
+        }
+        $group->forceFill(['name' => $written['name'], 'conditions' => $conditions])->save();
+        $this->groups->all($group);
+    }
+}

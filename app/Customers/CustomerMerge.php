@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Customers;
+
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * That two customers were made one, with what was moved for it.
+ *
+ * @property int $id
+ * @property int $kept_id
+ * @property int $merged_id
+ * @property int $teammate_id
+ * @property array<string, list<int>> $moved ids by table
+ * @property CarbonImmutable $at
+ * @property CarbonImmutable|null $undone_at
+ * @property Customer $kept
+ * @property Customer $merged
+ * @property Teammate $teammate
+ */
+final class CustomerMerge extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = ['*'];
+
+    /**
+     * @return BelongsTo<Customer, $this>
+     */
+    public function kept(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+
+    /**
+     * @return BelongsTo<Customer, $this>
+     */
+    public function merged(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['moved' => 'array', 'at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Customers;
+
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * What the team wants to remember of a customer. The customer never sees it.
+ *
+ * @property int $id
+ * @property int $customer_id
+ * @property int $teammate_id
+ * @property string $text
+ * @property CarbonImmutable $created_at
+ * @property Teammate $teammate
+ */
+final class CustomerNote extends Model
+{
+    protected $guarded = ['*'];
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Customers;
+
+use App\Inbox\Actor;
+use App\Inbox\Conversation;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Team\Teammate;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Makes two customers one, and two again. What was moved is written down, so that undoing gives
+ * back exactly that: what came since stays with the one who was kept.
+ */
+final readonly class MergeCustomers
+{
+    /** Everything that belongs to a customer, by table. */
+    private const OWNED = ['handles', 'conversations', 'orders', 'customer_notes'];
+
+    public function __construct(private Journal $journal, private SortIntoGroups $groups) {}
+
+    /**
+     * @throws CustomersRefused
+     */
+    public function merge(Customer $kept, Customer $merged, Teammate $teammate): CustomerMerge
+    {
+        return DB::transaction(function () use ($kept, $merged, $teammate): CustomerMerge {
+            [$one, $other] = $this->lock($kept->id, $merged->id);
+            foreach ([$one, $other] as $customer) {
+                if ($customer->merged_into_id !== null) {
+                    throw CustomersRefused::mergedAlready($customer->name);
+                }
+            }
+            $moved = [];
+            foreach (self::OWNED as $table) {
+                $moved[$table] = array_map(intval(...), DB::table($table)->where('customer_id', $other->id)->orderBy('id')->pluck('id')->all());
+                DB::table($table)->where('customer_id', $other->id)->update(['customer_id' => $one->id]);
+            }
+            $other->forceFill(['merged_into_id' => $one->id])->save();
+            $one->forceFill(['facts' => [...($other->facts ?? []), ...($one->facts ?? [])], 'language' => $one->language ?? $other->language])->save();
+            $merge = new CustomerMerge;
+            $merge->forceFill(['kept_id' => $one->id, 'merged_id' => $other->id, 'teammate_id' => $teammate->id, 'moved' => $moved, 'at' => now()])->save();
+            DuplicateProposal::query()->where(fn ($query) => $query->whereIn('one_id', [$other->id])->orWhereIn('other_id', [$other->id]))->update(['state' => DuplicateProposal::MERGED]);
+            $this->tell($moved['conversations'], JournalKind::CustomerMerged, $teammate, ['names' => "{$other->name} is {$one->name}"]);
+            $this->groups->sort($one);
+
+            return $merge;
+        });
+    }
+
+    /**
+     * @throws CustomersRefused
+     */
+    public function undo(CustomerMerge $merge, Teammate $teammate): void
+    {
+        DB::transaction(function () use ($merge, $teammate): void {
+            $locked = CustomerMerge::query()->lockForUpdate()->findOrFail($merge->id);
+            if ($locked->undone_at !== null) {
+                throw CustomersRefused::undoneAlready();
+            }
+            [$kept, $merged] = $this->lock($locked->kept_id, $locked->merged_id);
+            if ($kept->merged_into_id !== null) {
+                throw CustomersRefused::mergedSince();
+            }
+            foreach ($locked->moved as $table => $ids) {
+                if (in_array($table, self::OWNED, true)) {
+                    DB::table($table)->whereIn('id', $ids)->where('customer_id', $kept->id)->update(['customer_id' => $merged->id]);
+                }
+            }
+            $merged->forceFill(['merged_into_id' => null])->save();
+            $locked->forceFill(['undone_at' => now()])->save();
+            $this->tell($locked->moved['conversations'] ?? [], JournalKind::CustomerSeparated, $teammate, []);
+            $this->groups->sort($kept);
+            $this->groups->sort($merged);
+        });
+    }
+
+    /**
+     * @param  list<int>  $conversationIds
+     * @param  array<string, string|null>  $details
+     */
+    private function tell(array $conversationIds, JournalKind $kind, Teammate $teammate, array $details): void
+    {
+        foreach (Conversation::query()->whereKey($conversationIds)->get() as $conversation) {
+            $this->journal->record($conversation, $kind, Actor::teammate($teammate), $details);
+        }
+    }
+
+    /**
+     * @return array{Customer, Customer}
+     */
+    private function lock(int $kept, int $merged): array
+    {
+        if ($kept === $merged) {
+            throw CustomersRefused::sameCustomer();
+        }
+        $locked = Customer::query()->whereKey([$kept, $merged])->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+
+        return [$locked[$kept], $locked[$merged]];
+    }
+}

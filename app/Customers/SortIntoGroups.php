@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Customers;
+
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Puts a customer into the groups whose conditions they meet, and takes them out of the others.
+ */
+final class SortIntoGroups
+{
+    private const AT_ONCE = 500;
+
+    public function sort(Customer $customer): void
+    {
+        foreach (CustomerGroup::query()->get() as $group) {
+            $this->put($group, [$customer->id => $this->belongs($customer, $group)]);
+        }
+    }
+
+    /**
+     * All customers anew, after a group was changed.
+     */
+    public function all(CustomerGroup $group): void
+    {
+        Customer::query()->whereNull('merged_into_id')->with('handles')->withCount('orders')->chunkById(self::AT_ONCE, function ($customers) use ($group): void {
+            $this->put($group, $customers->mapWithKeys(fn (Customer $customer): array => [$customer->id => $this->belongs($customer, $group)])->all());
+        });
+    }
+
+    private function belongs(Customer $customer, CustomerGroup $group): bool
+    {
+        foreach ($group->conditions as $condition) {
+            $wanted = mb_strtolower(trim($condition['is']));
+            $holds = match ($condition['field']) {
+                'email domain' => $customer->handles->contains(static fn (Handle $handle): bool => $handle->kind === 'email' && str_ends_with($handle->value, '@'.ltrim($wanted, '@'))),
+                'orders at least' => $customer->orders()->count() >= (int) $wanted,
+                'language' => mb_strtolower((string) $customer->language) === $wanted,
+                default => mb_strtolower(trim((string) ($customer->facts[$condition['field']] ?? ''))) === $wanted,
+            };
+            if (! $holds) {
+                return false;
+            }
+        }
+
+        return $group->conditions !== [] && $customer->merged_into_id === null;
+    }
+
+    /**
+     * @param  array<int, bool>  $belongs  by customer
+     */
+    private function put(CustomerGroup $group, array $belongs): void
+    {
+        $in = array_keys(array_filter($belongs));
+        DB::table('customer_group_members')->where('group_id', $group->id)->whereIn('customer_id', array_keys($belongs))->whereNotIn('customer_id', $in)->delete();
+        DB::table('customer_group_members')->insertOrIgnore(array_map(static fn (int $id): array => ['group_id' => $group->id, 'customer_id' => $id], $in));
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Channels\ReceivedMessage;
+
+/**
+ * A received message made ready to be stored: numbers taken out of it, its HTML cleaned, its language told.
+ */
+final readonly class Arrival
+{
+    /**
+     * @param  string|null  $html  cleaned
+     * @param  list<array{kind: string, last4: string}>  $redacted  what was taken out
+     */
+    public function __construct(
+        public ReceivedMessage $received,
+        public string $subject,
+        public string $text,
+        public ?string $html,
+        public string $senderName,
+        public ?string $language,
+        public array $redacted,
+    ) {}
+}

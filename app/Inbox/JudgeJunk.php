@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Channels\BlockedSender;
+use App\Channels\Channel;
+use App\Channels\ReceivedMessage;
+use App\Customers\Handle;
+use Cairnfield\Core\Text\JunkSignals;
+
+/**
+ * Whether what begins a conversation is junk, and why. Somebody who has written to us before, and
+ * was not junk then, is only ever junk by the block list.
+ */
+final class JudgeJunk
+{
+    /**
+     * @return list<string> the reasons; none where it is not
+     */
+    public function reasons(Arrival $arrival, bool $isKnown): array
+    {
+        $received = $arrival->received;
+        $blocked = BlockedSender::blocking($received->sender);
+        if ($blocked !== null) {
+            return ["{$blocked->value} is on the block list"];
+        }
+        if ($received->junkReasons !== [] || ! $this->mayBeStrangers($received)) {
+            return $received->junkReasons;
+        }
+        if ($isKnown || $received->replyTokenNumber !== null || $received->references !== []) {
+            return [];
+        }
+        $signals = JunkSignals::of($arrival->subject, $arrival->text, $arrival->senderName, $received->sender->shown, (string) $received->html);
+
+        return $signals->areEnough() ? $signals->reasons : [];
+    }
+
+    /**
+     * Where anybody can write; marketplaces look after their own, and calls are written down by us.
+     */
+    private function mayBeStrangers(ReceivedMessage $received): bool
+    {
+        return in_array($received->channel, [Channel::Email, Channel::WebForm, Channel::Pennon, Channel::Snapline], true);
+    }
+
+    public function isKnown(?int $customerId): bool
+    {
+        return $customerId !== null && (
+            Conversation::query()->where('customer_id', $customerId)->where('junk', false)->exists()
+            || Handle::query()->where('customer_id', $customerId)->whereHas('customer.orders')->exists()
+        );
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+/**
+ * The orders that a message names: in its text, or by the marketplace that sent it.
+ */
+final readonly class FindOrders
+{
+    public function __construct(private OrderNumbers $numbers) {}
+
+    /**
+     * @param  string|null  $named  the number that the source says the message is about
+     */
+    public function for(string $text, ?string $named): FoundOrders
+    {
+        $written = $this->numbers->in($text);
+        $all = array_values(array_unique(array_filter([$named, ...$written])));
+        if ($all === []) {
+            return new FoundOrders(collect(), [], []);
+        }
+        $keys = array_map(OrderNumbers::key(...), $all);
+        $orders = Order::query()
+            ->where(fn ($query) => $query->whereIn('number_key', $keys)->orWhereIn('marketplace_key', $keys))
+            ->limit(20)
+            ->get();
+        $by = [];
+        foreach ($orders as $order) {
+            $isWritten = array_intersect(array_map(OrderNumbers::key(...), $written), [$order->number_key, (string) $order->marketplace_key]) !== [];
+            $by[$order->id] = $isWritten ? 'number' : 'marketplace';
+        }
+        $known = $orders->flatMap(static fn (Order $order): array => [$order->number_key, $order->marketplace_key])->all();
+
+        return new FoundOrders($orders->toBase(), $by, array_values(array_filter(
+            $all,
+            static fn (string $number): bool => ! in_array(OrderNumbers::key($number), $known, true),
+        )));
+    }
+}

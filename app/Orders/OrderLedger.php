@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The orders beside a conversation, with all that is shown of them. A fixed number of queries.
+ */
+final class OrderLedger
+{
+    private const LATEST_OF_CUSTOMER = 20;
+
+    /**
+     * @return array<string, mixed>
+     */
+    public function of(Conversation $conversation): array
+    {
+        $orders = $conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->get();
+        $attached = $orders->modelKeys();
+        $others = Order::query()->where('customer_id', $conversation->customer_id)->orderByDesc('placed_at')->limit(self::LATEST_OF_CUSTOMER)->get();
+
+        return [
+            'orders' => $orders,
+            'stock' => $this->stock($orders),
+            'otherOrders' => $others->whereNotIn('id', $attached)->values(),
+            'orderCount' => Order::query()->where('customer_id', $conversation->customer_id)->count(),
+            'unknownNumbers' => DB::table('unknown_numbers')->where('conversation_id', $conversation->id)->orderBy('number')->get(['number', 'asked_at']),
+            'sameOrder' => $this->elsewhere($conversation, $attached),
+        ];
+    }
+
+    /**
+     * Conversations that go on about one of the same orders.
+     *
+     * @param  array<int, int>  $orderIds
+     * @return Collection<int, Conversation>
+     */
+    public function elsewhere(Conversation $conversation, array $orderIds): Collection
+    {
+        return $conversation->joined_into_id !== null || $orderIds === [] ? new Collection : Conversation::query()
+            ->whereKeyNot($conversation->id)
+            ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
+            ->whereNull('joined_into_id')
+            ->whereHas('orders', fn ($orders) => $orders->whereKey($orderIds))
+            ->with(['customer', 'owner', 'account', 'orders' => fn ($orders) => $orders->whereKey($orderIds)])
+            ->orderBy('id')
+            ->limit(10)
+            ->get();
+    }
+
+    /**
+     * @param  Collection<int, Order>  $orders
+     * @return array<string, int> pieces by article number
+     */
+    private function stock(Collection $orders): array
+    {
+        $skus = $orders->flatMap(static fn (Order $order): array => $order->lines->pluck('sku')->all())->unique()->values()->all();
+
+        return $skus === [] ? [] : Product::query()->whereIn('sku', $skus)->pluck('stock', 'sku')->all();
+    }
+}

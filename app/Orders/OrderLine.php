@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $order_id
+ * @property string $outside_id
+ * @property string $sku
+ * @property string $title
+ * @property int $quantity
+ * @property int $unit_price
+ * @property int $discount
+ * @property string $tax_rate
+ * @property int $sent
+ * @property int $returned
+ * @property int $refunded
+ */
+final class OrderLine extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = ['*'];
+
+    public function paid(): int
+    {
+        return $this->unit_price * $this->quantity - $this->discount;
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $order_id
+ * @property string $outside_id
+ * @property string $kind
+ * @property string $label
+ * @property int $captured
+ * @property int $refunded
+ */
+final class OrderPayment extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = ['*'];
+}

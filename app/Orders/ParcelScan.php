@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use Cairnfield\Core\Parcels\ParcelStage;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $parcel_id
+ * @property string $outside_id
+ * @property ParcelStage $stage
+ * @property string $place
+ * @property CarbonImmutable $at
+ */
+final class ParcelScan extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = ['*'];
+
+    protected function casts(): array
+    {
+        return ['stage' => ParcelStage::class, 'at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cairnfield\Core\Text;
+
+/**
+ * Finds links and email addresses, which some marketplaces forbid in answers.
+ */
+final class ContactDetails
+{
+    private const LINK = '#(?:https?://|www\.)\S+#iu';
+
+    private const EMAIL = '#[^\s<>()",;:]+@[^\s<>()",;:@]+\.[\pL]{2,}#u';
+
+    /** A host without anything before it, with an end that is a place for shops. */
+    private const HOST = '#(?<![\pL\pN@.-])(?:[\pL\pN-]+\.)+(?:com|net|org|eu|dk|de|se|no|fi|fr|nl|uk|example|shop|store)(?![\pL\pN-])(?:/\S*)?#iu';
+
+    /**
+     * @param  string  $text  UTF-8
+     * @return list<string> as they stand in the text, without the full stop after them, each once
+     */
+    public static function in(string $text): array
+    {
+        $found = [];
+        foreach ([self::EMAIL, self::LINK, self::HOST] as $pattern) {
+            preg_match_all($pattern, mb_scrub($text, 'UTF-8'), $matches);
+            foreach ($matches[0] as $match) {
+                $plain = rtrim($match, '.,;:!?)');
+                if (array_filter($found, static fn (string $earlier): bool => str_contains($earlier, $plain)) === []) {
+                    $found[] = $plain;
+                }
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,13 @@
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="robots" content="noindex">
+    <title>@yield('title') · {{ config('cairnfield.store.name') }}</title>
+    @vite(['resources/scss/app.scss'])
+</head>
+<body class="for-customers">
+    <main class="sheet">@yield('content')</main>
+</body>
+</html>
