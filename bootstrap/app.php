@@ -6,6 +6,7 @@ use App\Channels\DeliverDue;
 use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Mail\TakeMailCommand;
 use App\Channels\Services\CatchUpAll;
+use App\Customers\SortIntoGroups;
 use App\Demo\LoadDemoCommand;
 use App\Inbox\BringBackHeld;
 use App\Support\SecurityHeaders;
@@ -43,6 +44,7 @@ $app = Application::configure(basePath: $root)
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
+        $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->job(new DeliverDue)->everyFiveSeconds()->name('deliver what is due');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

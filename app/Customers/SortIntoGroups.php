@@ -15,9 +15,18 @@ final class SortIntoGroups
 
     public function sort(Customer $customer): void
     {
+        $customer->loadMissing('handles');
         foreach (CustomerGroup::query()->get() as $group) {
             $this->put($group, [$customer->id => $this->belongs($customer, $group)]);
         }
+    }
+
+    /**
+     * All groups anew: what is known of customers changes with every order and message.
+     */
+    public function everybody(): void
+    {
+        CustomerGroup::query()->get()->each($this->all(...));
     }
 
     /**

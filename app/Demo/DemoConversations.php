@@ -8,6 +8,7 @@ use App\Channels\Account;
 use App\Channels\Mail\TakeMail;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
+use App\Inbox\AnswerRoutes;
 use App\Inbox\AssignConversation;
 use App\Inbox\Category;
 use App\Inbox\ChangeState;
@@ -49,6 +50,8 @@ final class DemoConversations
         private readonly SetCategory $setCategory,
         private readonly Trail $trail,
         private readonly StoreHours $hours,
+        private readonly AnswerRoutes $routes,
+        private readonly DemoOtherWays $otherWays,
     ) {
         $this->loadedAt = CarbonImmutable::now();
     }
@@ -160,6 +163,11 @@ final class DemoConversations
      */
     private function receive(string $key, array $story, array $step): void
     {
+        if (isset($story['via'])) {
+            $this->settle($key, $story, $this->otherWays->receive($story, $step));
+
+            return;
+        }
         $address = ($story['to'] ?? 'care').'@brindle.example';
         $email = (new Email)
             ->from(new Address($story['from'], $story['name']))
@@ -184,10 +192,22 @@ final class DemoConversations
         }
         $taken = $this->takeMail->take($email->toString(), Account::query()->where('address', $address)->firstOrFail());
         $message = $taken->message ?? throw new RuntimeException("The demo message '{$story['subject']}' could not be read: {$taken->reason}");
+        $this->settle($key, $story, $message->conversation()->firstOrFail());
+    }
+
+    /**
+     * @param  array<string, mixed>  $story
+     * @param  Conversation|null  $conversation  null where something is only listed
+     */
+    private function settle(string $key, array $story, ?Conversation $conversation): void
+    {
+        if ($conversation === null) {
+            return;
+        }
         $isFirst = ! isset($this->conversations[$key]);
-        $this->conversations[$key] = $message->conversation()->firstOrFail();
-        if ($isFirst && isset($story['category'])) {
-            $this->setCategory->set($this->conversations[$key], Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail(), Actor::application());
+        $this->conversations[$key] = $conversation;
+        if ($isFirst && isset($story['category']) && $conversation->category_id === null) {
+            $this->setCategory->set($conversation, Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail(), Actor::application());
         }
     }
 
@@ -204,6 +224,7 @@ final class DemoConversations
             $outcome,
             $this->uuid($key, $step),
             $this->trail->lastSeen($conversation),
+            $this->routes->of($conversation)[0]->key,
         ));
     }
 

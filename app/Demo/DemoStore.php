@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Customers\CustomerGroup;
 use App\Inbox\Category;
 use App\Inbox\Outcome;
 use App\Team\Role;
@@ -79,7 +80,9 @@ final class DemoStore
         foreach (self::SERVICES as [$channel, $name, $place, $team, $arrivals]) {
             $this->addService($channel, $name, $place, $team, $arrivals);
         }
+        $this->addFormAndTelephone();
         $this->addCategories();
+        $this->addGroups();
         foreach (self::OUTCOMES as $position => $name) {
             Outcome::query()->create(['name' => $name, 'position' => $position]);
         }
@@ -130,6 +133,43 @@ final class DemoStore
             ],
             'arrivals' => $arrivals,
         ]);
+    }
+
+    private function addFormAndTelephone(): void
+    {
+        $care = Team::query()->where('name', 'Care')->firstOrFail()->id;
+        $answersBy = Account::query()->where('address', 'care@brindle.example')->firstOrFail()->id;
+        Account::query()->create([
+            'channel' => Channel::WebForm,
+            'address' => 'contact',
+            'sender_name' => 'Brindle Kite Works',
+            'team_id' => $care,
+            'settings' => [
+                'title' => 'Write to Brindle Kite Works',
+                'introduction' => 'We answer on working days, mostly within four hours. If something broke, a photo helps.',
+                'fields' => 'Batch letter, inside the keel',
+                'frame_origins' => 'http://127.0.0.1:'.((int) config('cairnfield.demo.services_port') + 4),
+                'answers_by' => $answersBy,
+                'receipt' => true,
+            ],
+            'secrets' => [],
+        ]);
+        Account::query()->create([
+            'channel' => Channel::Telephone,
+            'address' => 'telephone',
+            'sender_name' => 'Brindle Kite Works',
+            'team_id' => $care,
+            'settings' => ['answers_by' => $answersBy],
+            'secrets' => [],
+            'arrivals' => ['join_hours' => 0],
+        ]);
+    }
+
+    private function addGroups(): void
+    {
+        foreach (['Wholesale' => [['field' => 'email domain', 'is' => 'kitebarn.example']], 'Regulars' => [['field' => 'orders at least', 'is' => '2']], 'Festival club' => [['field' => 'club', 'is' => 'festival']]] as $name => $conditions) {
+            (new CustomerGroup)->forceFill(['name' => $name, 'conditions' => $conditions])->save();
+        }
     }
 
     private function addCategories(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Customers\SortIntoGroups;
 use App\Team\Teammate;
 use Illuminate\Console\Command;
 
@@ -13,7 +14,7 @@ final class LoadDemoCommand extends Command
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(DemoStore $store, DemoConversations $conversations): int
+    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, SortIntoGroups $groups): int
     {
         if (Teammate::query()->exists()) {
             $this->info('There is data already; nothing was loaded.');
@@ -21,7 +22,10 @@ final class LoadDemoCommand extends Command
             return self::SUCCESS;
         }
         $store->load();
+        $otherWays->readOrders();
         $count = $conversations->load();
+        $otherWays->listen();
+        $groups->everybody();
         $this->info("The demo store is loaded, with {$count} conversations.");
 
         return self::SUCCESS;

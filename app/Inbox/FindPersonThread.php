@@ -42,7 +42,8 @@ final class FindPersonThread
             ->all();
 
         return PersonThreading::decide(
-            new PersonHints($item->thread, $item->answersOurs, $account->arrivals()->joinHours * 3600, now()->toDateTimeImmutable()),
+            // On a marketplace another order or listing is another matter, however soon it comes.
+            new PersonHints($item->thread, $item->answersOurs, $account->channel->isNetwork() ? $account->arrivals()->joinHours * 3600 : 0, now()->toDateTimeImmutable()),
             ...array_values($conversations->map(static fn (Conversation $conversation): PersonCandidate => new PersonCandidate(
                 $conversation->id,
                 $conversation->state === ConversationState::Closed,

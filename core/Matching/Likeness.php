@@ -43,10 +43,14 @@ final readonly class Likeness
             }
         }
         if ($found !== []) {
-            $isSame = $name->isSameAs($otherName);
-            if ($isSame || $name->isLike($otherName)) {
-                $found[] = $isSame ? [3, "same name {$one->name}"] : [2, "nearly the same name: {$one->name}, {$other->name}"];
-            }
+            $found[] = match (true) {
+                $name->isSameAs($otherName) => [3, "same name {$one->name}"],
+                $name->isLike($otherName) => [2, "nearly the same name: {$one->name}, {$other->name}"],
+                // Two full names without a part in common: rather a family or a gift than one person.
+                $name->isFull() && $otherName->isFull() && array_intersect($name->parts, $otherName->parts) === [] => [-3, "but different names: {$one->name}, {$other->name}"],
+                default => [0, ''],
+            };
+            $found = array_values(array_filter($found, static fn (array $sign): bool => $sign[0] !== 0));
         }
         usort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
 

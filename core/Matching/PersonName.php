@@ -63,9 +63,12 @@ final readonly class PersonName
         return $isInitial || $isTyped;
     }
 
-    public function isEmpty(): bool
+    /**
+     * A first and a last name at least.
+     */
+    public function isFull(): bool
     {
-        return $this->parts === [];
+        return count(array_filter($this->parts, static fn (string $part): bool => mb_strlen($part) > 1)) >= 2;
     }
 
     /**

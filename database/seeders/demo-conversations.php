@@ -16,7 +16,103 @@ $resolve = static fn (string $at, string $who, string $outcome): array => ['does
 $close = static fn (string $at, string $who): array => ['does' => 'close', 'at' => $at, 'who' => $who];
 $mail = static fn (string $from, string $name, string $subject, string $category, array $steps, string $to = 'care'): array => compact('from', 'name', 'subject', 'category', 'steps', 'to');
 
+// By other ways: `via` names the service, `act` what the person does there, `with` how.
+$by = static fn (string $via, string $act, array $with, ?string $category, array $steps): array => ['via' => $via, 'act' => $act, 'with' => $with, 'category' => $category, 'steps' => $steps];
+$pennon = static fn (string $author, string $name, ?string $category, array $steps): array => $by('pennon', 'post', compact('author', 'name'), $category, $steps);
+$direct = static fn (string $from, string $name, ?string $category, array $steps): array => $by('pennon', 'direct', compact('from', 'name') + ['to' => '@brindlekites'], $category, $steps);
+$comment = static fn (string $user, string $shown, string $photo, ?string $category, array $steps): array => $by('snapline', 'comment', ['by' => $user, 'shown' => $shown, 'photo' => $photo], $category, $steps);
+$marrowby = static fn (string $act, string $buyer, string $name, array $with, ?string $category, array $steps): array => $by('marrowby', $act, ['buyer' => $buyer, 'name' => $name, ...$with], $category, $steps);
+$quaymart = static fn (string $about, string $ref, string $code, string $name, array $with, ?string $category, array $steps): array => $by('quaymart', 'write', ['about' => $about, 'ref' => $ref, 'code' => $code, 'name' => $name, ...$with], $category, $steps);
+$call = static fn (string $who, string $teammate, ?string $category, array $steps): array => $by('telephone', 'call', compact('who', 'teammate'), $category, $steps);
+$form = static fn (string $name, string $email, string $order, string $category, array $steps): array => $by('form', 'fill', compact('name', 'email', 'order'), $category, $steps);
+
 return [
+    // The same parcel by three ways: Ana's mail below, then in public, then on the marketplace.
+    $pennon('@anawren', 'Ana Wrenfield', null, [
+        $in('worked:64', '@brindlekites third day of asking: where is 71-4480217? The festival is on Saturday and your carrier has lost its tongue.'),
+    ]),
+    $marrowby('order-message', 'anaw88', 'Ana Wrenfield', ['order_number' => '71-4480217'], null, [
+        $in('worked:21', 'I have written by email and on Pennon, nobody answers. Please cancel the order and give me the money back, or tell me where the parcel is.'),
+    ]),
+
+    // In public.
+    $pennon('@stormtent', 'Storm Tent', 'Faulty item', [
+        $in('worked:140', '@brindlekites second Kestrel spar that splits at the ferrule, and the shop just says "wait". You are selling kites that break in ten knots. Do better.'),
+        $note('worked:120', 'ilse', 'Sounds like batch K as well. I would move this to a direct message before we talk about letters.'),
+    ]),
+    $pennon('@kitemarie', 'Marie Juhl', 'Before buying', [
+        $in('1d 12:20', '@brindlekites 28 kg or 80 kg line for a first two-line kite, in a windy place?'),
+        $out('1d 13:02', 'ilse', 'For the Merlin the 28 kg set, also where it blows. 80 kg is for the Petrel: on a small kite it only makes it slow.', 'Information given'),
+    ]),
+    $pennon('@liftandlines', 'Lift and Lines', 'Not for us', [
+        $in('2d 09:41', 'Ten kites up over the harbour this morning, nine of them by @brindlekites'),
+        $resolve('2d 09:50', 'mads', 'Information given'),
+    ]),
+    $direct('@pelle_o', 'Pelle Oja', 'Spare parts', [
+        $in('worked:95', 'Hi! Do you still have the old ferrules for the Dunlin, the ones with the collar? Mine is from 2016.'),
+    ]),
+    $direct('@runabech', 'Runa Bech', 'Late parcel', [
+        $in('3d 10:15', 'Can you look where my B-20412 is? I only get "delivered" and a photo of somebody else’s door.'),
+        $out('3d 10:40', 'ruta', 'That one is not yours by name, so I cannot say much about it. Which address did you order with?'),
+    ]),
+    $comment('karindahl', 'Karin Dahl', 'f2', 'Before buying', [
+        $in('worked:131', 'Beautiful! When is the red one back in the shop? The page says none.'),
+    ]),
+    $comment('windwillow', 'Willow', 'f1', null, [
+        $in('1d 18:22', 'What a sky'),
+    ]),
+    $comment('juno.flies', 'Juno Falk', 'f3', 'Spare parts', [
+        $in('4d 15:40', 'How do you dry them without the sail going stiff?'),
+        $out('3d 09:31', 'ruta', 'Hang them by the keel, out of the sun, for a night. Never near a stove.', 'Information given'),
+    ]),
+
+    // Marketplaces.
+    $marrowby('question', 'oskarh', 'Oskar H.', ['listing' => 'DUN-STD'], 'Before buying', [
+        $in('worked:150', 'Can a six-year-old fly this one alone? And does the line come with it?'),
+    ]),
+    $marrowby('return-request', 'buyer20429', 'Leif Friis', ['order_number' => '71-4430429', 'reason' => 'does not fit'], 'Return', [
+        $in('worked:88', 'It is larger than I thought and does not go into our car. Unused, in the bag.'),
+    ]),
+    $marrowby('rating', 'beatrizsa', 'Beatriz S.', ['of' => 'product', 'listing' => 'DUN-STD', 'stars' => 2], 'Missing part', [
+        $in('worked:58', 'Flies well, but the wrist strap was missing. Two stars until it turns up.'),
+    ]),
+    $marrowby('rating', 'henrik_w', 'Henrik W.', ['of' => 'seller', 'stars' => 5], null, [
+        $in('6d 20:10', 'Ordered on Monday, flew on Wednesday.'),
+        $out('5d 09:20', 'mads', 'Thank you, Henrik. Good winds.', 'Information given'),
+    ]),
+    $quaymart('order', 'QM20114873', 'c-5512', 'P. Nowak', [], 'Faulty item', [
+        $in('2d 16:12', 'The ferrule of the Kestrel has a crack all along. It has been flown twice.'),
+        $out('1d 10:05', 'ilse', 'I am sorry. Which letter is printed inside the keel? With that I can send the right one today.'),
+        $again('worked:44', 'It is a K.'),
+    ]),
+    $quaymart('listing', 'PET-22', 'c-7719', 'Tamsin', [], 'Before buying', [
+        $in('worked:170', 'Is a harness included, or only the handles?'),
+    ]),
+    $quaymart('review', 'MER-SLT', 'c-6120', 'Ove', ['score' => 4], null, [
+        $in('8d 11:00', 'A good kite. The bag could be longer.'),
+        $resolve('7d 09:40', 'ilse', 'Information given'),
+    ]),
+
+    // Telephone and web form.
+    $call('Birte Holm', 'ilse', 'Change order', [
+        $in('worked:27', 'Wants the Dunlin gift-wrapped after all, calls again at four. Order is not sent yet.'),
+    ]),
+    $call('+45 20 00 01 19', 'mads', 'Invoice', [
+        $in('2d 11:15', 'Lars asks for last year’s invoices for the auditor, all on one page if it can be done.'),
+        $note('2d 11:18', 'mads', 'He is in a hurry for these, not for the new one.'),
+    ]),
+    $form('Odile Fabre', 'odile.fabre@fabre.example', 'B-20377', 'Return', [
+        $in('worked:16', 'Has my Kestrel arrived at the bench? The post says it was handed over yesterday.'),
+    ]),
+    $form('Enno Graf', 'enno@graf.example', 'B-20405', 'Late parcel', [
+        $in('worked:73', 'Where is this parcel? It should be here since Monday.'),
+    ]),
+
+    // A card number in a mail: taken out before anything is stored.
+    $mail('ida.bruun@bruun.example', 'Ida Bruun', 'Please charge the rest', 'Gift card', [
+        $in('worked:37', "Hello,\n\nthe gift card did not cover everything. Please take the rest from my card 4111 1111 1111 1111, valid 09/28. I hope that is all right by mail.\n\nIda Bruun"),
+    ]),
+
     // Our turn, the promise missed or nearly.
     $mail('tomas@hruby.example', 'Tomas Hrubý', 'Two spars snapped on first flight', 'Faulty item', [
         $in('4d 16:40', "First time out with the Merlin and both lower spars went at the ferrule, in maybe 12 knots. They were already split when I unpacked it, I think. Photos attached. The festival is on Saturday and I would rather have the kite than the money.\n\nOrder B-20417\n\nTomas", ['pictures' => ['spar-left.jpg', 'spar-right.jpg']]),
@@ -25,7 +121,7 @@ return [
         $again('worked:312', "It says K. Thank you for looking into it so fast.\n\nTomas"),
     ]),
     $mail('ana@wrenfield.example', 'Ana Wrenfield', 'still no kite, festival is on saturday', 'Late parcel', [
-        $in('worked:262', "Hello,\n\nmy order B-20388 was sent nine days ago and the parcel page has said the same thing for five of them. The festival is this Saturday. I paid for the fast delivery. If it is lost, please say so, then I can still borrow one.\n\nAna Wrenfield"),
+        $in('worked:262', "Hello,\n\nmy Marrowby order 71-4480217 was sent nine days ago and the parcel page has said the same thing for five of them. The festival is this Saturday. I paid for the fast delivery. If it is lost, please say so, then I can still borrow one.\n\nAna Wrenfield"),
     ]),
     $mail('odile.fabre@fabre.example', 'Odile Fabre', 'Return of the Kestrel 3', 'Return', [
         $in('5d 11:05', "Bonjour,\n\nthe Kestrel 3 is too strong for my daughter, she was nearly carried off. May I return it? It has been flown once and is clean.\n\nOdile Fabre, B-20377"),

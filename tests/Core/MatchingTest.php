@@ -54,3 +54,11 @@ it('proposes with its reasons, the strongest first', function (PersonFacts $one,
         ['same postal address 4 quay row 1100 port', 'nearly the same name: Ana Wrenfield, Ana Wernfield'],
     ],
 ]);
+
+it('does not take a family for one person', function (): void {
+    $likeness = Likeness::of(
+        new PersonFacts('Beatriz Sá', orders: ['B-20412']),
+        new PersonFacts('Runa Bech', ordersNamed: ['B-20412']),
+    );
+    expect($likeness->isProposed())->toBeFalse()->and($likeness->reasons)->toContain('but different names: Beatriz Sá, Runa Bech');
+});

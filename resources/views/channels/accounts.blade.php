@@ -12,13 +12,13 @@
         <div class="empty"><p>No account is connected yet, so nothing can arrive. Connect the first one: the address that customers write to.</p></div>
     @else
     <table class="table sheet">
-        <thead><tr><th scope="col">Account</th><th scope="col">Answers as</th><th scope="col">Team</th><th scope="col">Last heard</th><th scope="col">How it stands</th></tr></thead>
+        <thead><tr><th scope="col">Way</th><th scope="col">Account</th><th scope="col">Answers as</th><th scope="col">Team</th><th scope="col">Last heard</th><th scope="col">How it stands</th></tr></thead>
         @foreach ($channels as $channel)
             @if ($accounts->has($channel->value))
             <tbody>
-                <tr class="table-group"><th scope="rowgroup" colspan="5"><x-icon :name="$channel->icon()"/> {{ $channel->label() }}</th></tr>
                 @foreach ($accounts[$channel->value] as $account)
                 <tr>
+                    <td class="nowrap"><x-icon :name="$channel->icon()"/> {{ $channel->label() }}</td>
                     <td><a href="/accounts/{{ $account->id }}"><b>{{ $account->address }}</b></a></td>
                     <td>{{ $channel->bringsMessages() ? $account->sender_name : '—' }}</td>
                     <td>{{ $account->team?->name ?? '—' }}</td>

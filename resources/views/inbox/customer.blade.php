@@ -1,11 +1,13 @@
 <aside class="customer-side" aria-label="Order and customer" id="customer-side">
     @if ($sameOrder->isNotEmpty())
         <div class="same-order" role="status">
+            <p><b>Open elsewhere too,</b> about {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
             @foreach ($sameOrder as $other)
-                <p><b>Open elsewhere too:</b> <a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a>, {{ $other->account->title() }}, is about {{ $other->orders->pluck('number')->implode(', ') }}@if ($other->owner) and lies with {{ $other->owner->firstName() }}@endif.</p>
+                <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a> {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
                 @can('resolve', $conversation)
-                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join {{ $other->number() }} into this one</button></form>
+                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary" aria-label="Join {{ $other->number() }} into this one">Join into this</button></form>
                 @endcan
+                </div>
             @endforeach
         </div>
     @endif

@@ -62,7 +62,7 @@
                         <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label().($conversation->public ? ', public' : '')"/>@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
-                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ match (true) { $conversation->junk => 'junk: '.implode('; ', $conversation->junk_reasons ?? []), $conversation->state === \App\Inbox\ConversationState::Held => "held: {$conversation->held_reason}", default => $conversation->preview } }}</span></td>
+                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ $row->preview() }}</span></td>
                         <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel === \App\Channels\Channel::Email ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
                         <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
                         <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>

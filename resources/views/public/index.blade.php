@@ -16,7 +16,7 @@
         <ul class="sheet posts">
             @foreach ($items as $item)
                 <li class="post" id="item-{{ $item->id }}">
-                    <p class="post-who"><x-icon :name="$item->channel->icon()" :label="$item->channel->label()"/> <b>{{ $item->author_name !== '' ? $item->author_name : $item->author_shown }}</b> <span class="soft">{{ $item->author_shown }} to {{ $item->account->address }} · {{ $time->short($item->posted_at) }}</span></p>
+                    <p class="post-who"><x-icon :name="$item->channel->icon()" :label="$item->channel->label()"/> <b>{{ $item->author_name !== '' ? $item->author_name : $item->author_shown }}</b> @if ($item->conversation?->stars !== null)<span class="stars" role="img" aria-label="{{ $item->conversation->stars }} of 5 stars">{{ str_repeat('★', $item->conversation->stars) }}{{ str_repeat('☆', 5 - $item->conversation->stars) }}</span> @endif<span class="soft">{{ $item->author_shown }} to {{ $item->account->address }} · {{ $time->short($item->posted_at) }}</span></p>
                     <p @class(['plain-text', 'post-removed' => $item->removed_at !== null])>{{ $item->text }}</p>
                     @if ($item->removed_at !== null)<p class="message-mark">Removed by its author.</p>@endif
                     <div class="post-actions">

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Channels\Account;
+use App\Channels\Channel;
+use App\Inbox\Category;
+use App\Inbox\Conversation;
+use App\Inbox\Message;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Str;
+use Tests\App\AppTestCase;
+use Tests\App\Mails;
+use Tests\App\Services;
+
+beforeEach(fn () => Http::fake(['*' => Http::response([], 404)]));
+
+/**
+ * The form as a person fills it in: opened, and sent half a minute later.
+ *
+ * @param  array<string, mixed>  $values
+ */
+function fillIn(AppTestCase $test, array $values = [], int $seconds = 30): Illuminate\Testing\TestResponse
+{
+    preg_match('/name="opened" value="([^"]+)"/', (string) $test->get('/forms/contact')->assertOk()->getContent(), $opened);
+    $test->travel($seconds)->seconds();
+
+    return $test->post('/forms/contact', ['opened' => $opened[1], 'name' => 'Odile Fabre', 'email' => 'odile@fabre.example', 'text' => 'Has my kite arrived?', 'order' => '', ...$values]);
+}
+
+it('makes a conversation of a filled form, and sends a receipt with its number', function (): void {
+    $category = Category::query()->where('name', 'Late parcel')->firstOrFail();
+    $sent = fillIn($this, ['category' => $category->id, 'own' => ['K'], 'files' => [UploadedFile::fake()->image('spar.jpg')]]);
+    $conversation = Conversation::query()->sole();
+    $sent->assertOk()->assertSee($conversation->number());
+
+    $message = $conversation->messages()->where('direction', Message::IN)->sole();
+    $receipt = $conversation->messages()->where('direction', Message::OUT)->sole();
+    expect($conversation->channel)->toBe(Channel::WebForm)
+        ->and($conversation->category_id)->toBe($category->id)
+        ->and($conversation->state->value)->toBe('open')
+        ->and($message->text)->toContain('Has my kite arrived?')->toContain('Batch letter, inside the keel: K')
+        ->and($message->attachments()->sole()->name)->toBe('spar.jpg')
+        ->and($receipt->automatic)->toBeTrue()
+        ->and($receipt->subject)->toContain("[{$conversation->number()}]")
+        ->and($this->sender->delivered)->toBe([$receipt->id]);
+});
+
+it('answers a form by mail, and goes on in the same conversation', function (): void {
+    fillIn($this);
+    $conversation = Conversation::query()->sole();
+    $answer = $this->answer($conversation, 'It arrived this morning.');
+    expect($answer->to)->toBe(['odile@fabre.example'])->and($answer->from_address)->toBe('care@brindle.example');
+    Mails::take(Mails::raw(['From' => 'odile@fabre.example', 'In-Reply-To' => "<{$answer->message_id}>", 'Subject' => 'Re: x'], 'Thank you'));
+    expect(Conversation::query()->count())->toBe(1);
+});
+
+it('says whether the order belongs to the address, to the team alone', function (string $order, string $email, string $says): void {
+    Services::take(Channel::Shop, Services::order(['id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null, 'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']]]));
+    Services::take(Channel::Shop, Services::order());
+    fillIn($this, ['order' => $order, 'email' => $email])->assertDontSee('another address')->assertDontSee('not known');
+    $message = Message::query()->where('direction', Message::IN)->sole();
+    expect(implode(' ', $message->marks))->toContain($says);
+})->with([
+    ['B-20377', 'odile@fabre.example', 'placed with this address'],
+    ['b 20377', 'somebody@else.example', 'placed with another address'],
+    ['71-4480217', 'ana@wrenfield.example', 'cannot be checked'],
+    ['B-29999', 'ana@wrenfield.example', 'not known to the shop'],
+]);
+
+it('keeps what was written when something is missing, and says what', function (): void {
+    fillIn($this, ['email' => 'odile at fabre', 'text' => 'Half an hour of writing'])
+        ->assertStatus(422)->assertSee('Half an hour of writing')->assertSee('not an email address we could answer to');
+    $this->post('/forms/contact', ['name' => 'Odile', 'email' => 'o@f.example', 'text' => 'Open since last week', 'opened' => 'old'])
+        ->assertStatus(422)->assertSee('Open since last week')->assertSee('open for too long');
+    expect(Conversation::query()->count())->toBe(0);
+    $this->get('/forms/nowhere')->assertNotFound();
+});
+
+it('takes one form once', function (): void {
+    $page = (string) $this->get('/forms/contact')->getContent();
+    preg_match('/name="opened" value="([^"]+)"/', $page, $opened);
+    $this->travel(20)->seconds();
+    foreach (range(1, 2) as $_) {
+        $this->post('/forms/contact', ['opened' => $opened[1], 'name' => 'Odile', 'email' => 'o@f.example', 'text' => 'Once'])->assertOk();
+    }
+    expect(Message::query()->count())->toBe(2)->and($this->sender->delivered)->toHaveCount(1);
+});
+
+it('puts what a machine filled in with the junk, from where it can be taken back', function (array $values, int $seconds): void {
+    fillIn($this, $values, $seconds)->assertOk();
+    $conversation = Conversation::query()->sole();
+    expect($conversation->junk)->toBeTrue()->and($this->sender->delivered)->toBe([]);
+    $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertDontSee($conversation->number());
+    $this->get('/queue/junk')->assertSee('Has my kite arrived?');
+    $this->post("/conversations/{$conversation->id}/not-junk")->assertSessionHas('done');
+    expect($conversation->refresh()->junk)->toBeFalse()->and($conversation->state->value)->toBe('open')->and($conversation->due_at)->not->toBeNull();
+})->with([
+    'the field that people do not see' => [['website' => 'http://x.example'], 30],
+    'faster than anybody types' => [[], 1],
+]);
+
+it('slows down whoever sends one form after the other, without losing a word', function (): void {
+    foreach (range(1, 6) as $count) {
+        fillIn($this, ['text' => "Number {$count}"])->assertOk();
+    }
+    fillIn($this, ['text' => 'Number 7, with all my heart'])->assertStatus(429)->assertSee('Number 7, with all my heart');
+    expect(Conversation::query()->count())->toBeLessThanOrEqual(6);
+});
+
+it('may be framed by the shop’s page, and by nobody else', function (): void {
+    $account = Account::query()->where('channel', Channel::WebForm)->sole();
+    $account->forceFill(['settings' => [...$account->settings, 'frame_origins' => "https://shop.example\n*"]])->save();
+    $framed = $this->get('/forms/contact/frame')->assertOk();
+    expect($framed->headers->get('Content-Security-Policy'))->toContain('frame-ancestors https://shop.example;')
+        ->and($framed->headers->has('X-Frame-Options'))->toBeFalse()
+        ->and($this->get('/forms/contact')->headers->get('Content-Security-Policy'))->toContain("frame-ancestors 'none'");
+});
+
+function writeDown(AppTestCase $test, string $who, string $notes, array $headers = []): Illuminate\Testing\TestResponse
+{
+    return $test->actingAs($test->teammate('ilse'))->post('/calls', ['who' => $who, 'notes' => $notes, 'once' => Str::uuid()->toString()], $headers);
+}
+
+it('writes a call down as a conversation that lies with whoever took it', function (): void {
+    writeDown($this, 'Birte Holm', 'Wants it gift-wrapped')->assertRedirect();
+    $conversation = Conversation::query()->sole();
+    expect($conversation->customer->name)->toBe('Birte Holm')
+        ->and($conversation->owner->name)->toBe('Ilse Norrby')
+        ->and($conversation->subject)->toBe('Wants it gift-wrapped')
+        ->and($conversation->channel)->toBe(Channel::Telephone);
+    writeDown($this, '', 'x')->assertSessionHasErrors('who');
+});
+
+it('knows the caller by the order, the telephone number or a full name that one alone has', function (string $who): void {
+    Services::take(Channel::Shop, Services::order(['sold_on' => null, 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '+4520000188', 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]));
+    writeDown($this, $who, 'Where is it?', ['HX-Request' => 'true'])->assertOk()->assertSee('Written down as')->assertSee('Ana Wrenfield');
+    $conversation = Conversation::query()->sole();
+    expect($conversation->customer->name)->toBe('Ana Wrenfield');
+    // A call is answered by mail, where an address is known.
+    expect($this->answer($conversation, 'It is at the depot.')->to)->toBe(['ana@wrenfield.example']);
+})->with(['B-20388', '20 00 01 88', 'Ana Wrenfield']);
+
+it('says so when a caller has left no way to answer', function (): void {
+    writeDown($this, 'Somebody', 'Calls again');
+    $conversation = Conversation::query()->sole();
+    $this->get("/conversations/{$conversation->id}")->assertSee('There is no address to answer to yet');
+    expect(fn () => $this->answer($conversation, 'Hello'))->toThrow(App\Inbox\InboxRefused::class);
+});
