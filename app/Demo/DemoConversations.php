@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Channels\Account;
+use App\Channels\Channel;
 use App\Channels\Mail\TakeMail;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
@@ -57,15 +58,16 @@ final class DemoConversations
     }
 
     /**
+     * @param  bool  $onServices  whether to play what happens on networks and marketplaces, which must be there for it
      * @return int how many conversations there are now
      */
-    public function load(): int
+    public function load(bool $onServices = true): int
     {
         // Delivered as they are sent, so that the customers' mailboxes hold the answers.
         config(['queue.default' => 'sync']);
         $timeBefore = CarbonImmutable::getTestNow();
         try {
-            foreach ($this->stepsInOrder() as [$at, $key, $story, $step]) {
+            foreach ($this->stepsInOrder($onServices) as [$at, $key, $story, $step]) {
                 CarbonImmutable::setTestNow($at);
                 $this->play($key, $story, $step);
             }
@@ -79,10 +81,13 @@ final class DemoConversations
     /**
      * @return list<array{CarbonImmutable, string, array<string, mixed>, array<string, mixed>}>
      */
-    private function stepsInOrder(): array
+    private function stepsInOrder(bool $onServices): array
     {
         $steps = [];
         foreach (require database_path('seeders/demo-conversations.php') as $index => $story) {
+            if (! $onServices && Channel::tryFrom((string) ($story['via'] ?? ''))?->isService() === true) {
+                continue;
+            }
             $latest = null;
             foreach ($story['steps'] as $step) {
                 $at = $this->time($step['at']);

@@ -12,7 +12,7 @@ use Carbon\CarbonImmutable;
 
 it('plays a believable store on any day: more than forty conversations in all states', function (string $loadedAt): void {
     CarbonImmutable::setTestNow($loadedAt);
-    $count = app(DemoConversations::class)->load();
+    $count = app(DemoConversations::class)->load(onServices: false);
     expect($count)->toBeGreaterThan(40);
     foreach (ConversationState::cases() as $state) {
         expect(Conversation::query()->where('state', $state)->count())->toBeGreaterThan(0, $state->value);
