@@ -8,6 +8,8 @@ use App\Channels\Mail\TakeMailCommand;
 use App\Channels\Services\CatchUpAll;
 use App\Customers\SortIntoGroups;
 use App\Demo\LoadDemoCommand;
+use App\History\ContinueImports;
+use App\History\ImportHistoryCommand;
 use App\Inbox\BringBackHeld;
 use App\Support\SecurityHeaders;
 use Illuminate\Console\Scheduling\Schedule;
@@ -31,7 +33,7 @@ $app = Application::configure(basePath: $root)
         web: glob($root.'/routes/*.php') ?: [],
         health: '/up',
     )
-    ->withCommands([TakeMailCommand::class, LoadDemoCommand::class])
+    ->withCommands([TakeMailCommand::class, LoadDemoCommand::class, ImportHistoryCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
@@ -45,6 +47,7 @@ $app = Application::configure(basePath: $root)
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
+        $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->job(new DeliverDue)->everyFiveSeconds()->name('deliver what is due');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

@@ -15,6 +15,7 @@ use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
@@ -46,6 +47,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $junk
  * @property list<string>|null $junk_reasons
  * @property int|null $joined_into_id
+ * @property int|null $history_import_id
  * @property string|null $held_reason
  * @property CarbonImmutable|null $bring_back_at
  * @property string $preview
@@ -56,6 +58,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $last_message_at
  * @property CarbonImmutable|null $last_customer_message_at
  * @property CarbonImmutable $created_at
+ * @property Collection<int, Message> $messages
+ * @property Collection<int, Order> $orders
  * @property Customer $customer
  * @property Account $account
  * @property Teammate|null $owner

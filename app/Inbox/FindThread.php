@@ -23,7 +23,10 @@ final class FindThread
     /** More than these a mail program does not need to find its thread; the newest count. */
     private const MOST_REFERENCES = 60;
 
-    public function for(ReceivedMessage $received): ThreadingDecision
+    /**
+     * @param  CarbonImmutable|null  $at  when it was written; now, but for what is taken over from elsewhere
+     */
+    public function for(ReceivedMessage $received, ?CarbonImmutable $at = null): ThreadingDecision
     {
         $hints = new IncomingHints(
             array_slice($received->references, -self::MOST_REFERENCES),
@@ -31,16 +34,16 @@ final class FindThread
             ConversationNumber::inSubject($received->subject),
             $received->sender->value,
             BareSubject::of($received->subject),
-            CarbonImmutable::now(),
+            $at ?? CarbonImmutable::now(),
         );
 
-        return Threading::decide($hints, ...$this->candidates($hints, $received));
+        return Threading::decide($hints, ...$this->candidates($hints, $received, $at !== null));
     }
 
     /**
      * @return list<Candidate>
      */
-    private function candidates(IncomingHints $hints, ReceivedMessage $received): array
+    private function candidates(IncomingHints $hints, ReceivedMessage $received, bool $isHistory): array
     {
         $referred = $this->referredTo($hints->references);
         $ids = [
@@ -53,7 +56,8 @@ final class FindThread
 
         return array_values($conversations->map(fn (Conversation $conversation): Candidate => new Candidate(
             $conversation->id,
-            $conversation->state === ConversationState::Closed,
+            // History is closed from the beginning; more of it goes on there all the same.
+            $conversation->state === ConversationState::Closed && ! ($isHistory && $conversation->history_import_id !== null),
             $referred[$conversation->id] ?? [],
             array_values(array_unique([
                 ...$conversation->customer->handles->map(static fn (Handle $handle): string => $handle->value)->all(),
@@ -98,7 +102,7 @@ final class FindThread
 
         return $customerId === null ? [] : array_values(Conversation::query()
             ->where('bare_subject_key', hash('sha256', $hints->subject->text))
-            ->where('last_message_at', '>=', now()->subDays(Threading::SAME_SUBJECT_DAYS))
+            ->where('last_message_at', '>=', CarbonImmutable::instance($hints->receivedAt)->subDays(Threading::SAME_SUBJECT_DAYS))
             ->where('customer_id', $customerId)
             ->orderByDesc('last_message_at')
             ->limit(20)

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use DateTimeInterface;
+
 /**
  * Writes the record of every change, in the transaction of the change.
  */
@@ -11,6 +13,7 @@ final class Journal
 {
     /**
      * @param  array<string, string|null>  $details
+     * @param  DateTimeInterface|null  $at  when it happened; now, but for what is taken over from elsewhere
      */
     public function record(
         Conversation $conversation,
@@ -20,6 +23,7 @@ final class Journal
         string $why = '',
         ?Message $message = null,
         ?Note $note = null,
+        ?DateTimeInterface $at = null,
     ): JournalEntry {
         $entry = new JournalEntry;
         $entry->forceFill([
@@ -31,7 +35,7 @@ final class Journal
             'note_id' => $note?->id,
             'details' => $details,
             'why' => mb_substr($why, 0, 300),
-            'at' => now(),
+            'at' => $at ?? now(),
         ])->save();
 
         return $entry;

@@ -1,0 +1,268 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\History;
+
+use App\Channels\Account;
+use App\Channels\Channel;
+use App\Channels\ItemKind;
+use App\Channels\Mail\MailParser;
+use App\Channels\Mail\UnreadableMailException;
+use App\Channels\ReceivedAttachment;
+use App\Channels\ReceivedMessage;
+use App\Channels\SenderHandle;
+use App\Customers\Customer;
+use App\Customers\FindOrAddCustomer;
+use App\Customers\TelephoneNumber;
+use App\Inbox\Actor;
+use App\Inbox\Arrival;
+use App\Inbox\Attachment;
+use App\Inbox\Category;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\FindThread;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Inbox\Message;
+use App\Inbox\PrepareArrival;
+use App\Support\FileStore;
+use Cairnfield\Core\Threading\BareSubject;
+use Cairnfield\Core\Threading\ConversationNumber;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/**
+ * Stores what is taken over from elsewhere: as closed conversations, at the time it was written.
+ * Nobody is waited for, nothing is sent and no rule looks at it. Each message is stored once, also
+ * where it came by itself before.
+ */
+final readonly class StoreHistory
+{
+    private const OLDEST_YEAR = 1990;
+
+    public function __construct(
+        private MailParser $parser,
+        private PrepareArrival $prepare,
+        private FindThread $findThread,
+        private FindOrAddCustomer $customers,
+        private FileStore $files,
+        private Journal $journal,
+    ) {}
+
+    /**
+     * @return array{int, int} messages that are new, and that were here before
+     *
+     * @throws HistoryRefused when it cannot be taken over
+     */
+    public function store(HistoryImport $import, HistoryItem $item): array
+    {
+        if ($item->problem !== null) {
+            throw HistoryRefused::item($item->problem);
+        }
+        try {
+            return $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? []);
+        } catch (UnreadableMailException $unreadable) {
+            throw HistoryRefused::item($unreadable->getMessage());
+        } catch (UniqueConstraintViolationException) {
+            return [0, 1];
+        }
+    }
+
+    /**
+     * @return array{int, int}
+     */
+    private function mail(HistoryImport $import, string $raw): array
+    {
+        $received = $this->parser->parse($raw);
+        if (Message::query()->where('once_key', $received->onceKey)->exists()) {
+            return [0, 1];
+        }
+        $at = $received->sentAt === null ? null : CarbonImmutable::instance($received->sentAt);
+        if ($at === null || $at->year < self::OLDEST_YEAR || $at->isFuture()) {
+            throw HistoryRefused::item('It has no date, or one that cannot be: history needs to know when it was.');
+        }
+        $ours = Account::query()->where('channel', Channel::Email)->pluck('address')->map(static fn (string $address): string => mb_strtolower($address))->all();
+        $isOurs = in_array($received->sender->value, $ours, true);
+        $person = $isOurs ? SenderHandle::email($received->to[0] ?? '') : $received->sender;
+        $arrival = $this->prepare->of($received);
+        DB::transaction(function () use ($import, $received, $arrival, $at, $isOurs, $person): void {
+            $decision = $this->findThread->for($received, $at);
+            $conversation = $decision->continues !== null
+                ? Conversation::query()->lockForUpdate()->findOrFail($decision->continues)
+                : $this->begin($import, $arrival->subject, $this->customers->byHandle($person), $import->account, Channel::Email, $at);
+            $message = $this->message($conversation, $import->account, $arrival, $isOurs, $at, $received->onceKey);
+            $this->goOn($conversation, $message, $at);
+        });
+
+        return [1, 0];
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @return array{int, int}
+     */
+    private function conversation(HistoryImport $import, array $values): array
+    {
+        $fields = HistoryFields::of($values);
+        $messages = array_map(static fn (array $message): HistoryFields => HistoryFields::of($message), $fields->objects('messages'));
+        if ($messages === []) {
+            throw HistoryRefused::item('It has no messages.');
+        }
+        $id = $fields->text('id');
+        $channel = Channel::tryFrom($fields->optional('channel')) ?? $import->account->channel;
+        // Everything is read before anything is stored: a conversation is taken whole or not at all.
+        $read = array_map(fn (HistoryFields $message): array => $this->readMessage($message, $id, $channel, $fields), $messages);
+        $again = Message::query()->whereIn('once_key', array_column($read, 'key'))->pluck('once_key')->all();
+        $new = array_values(array_filter($read, static fn (array $message): bool => ! in_array($message['key'], $again, true)));
+        if ($new === []) {
+            return [0, count($read)];
+        }
+        DB::transaction(function () use ($import, $fields, $new, $channel, $id): void {
+            $conversation = $this->earlierPart($import, $id) ?? $this->begin($import, $fields->optional('subject'), $this->person($fields, $channel), $import->account, $channel, $new[0]['at'], $fields);
+            foreach ($new as ['arrival' => $arrival, 'isOurs' => $isOurs, 'at' => $at, 'key' => $key]) {
+                $this->goOn($conversation, $this->message($conversation, $import->account, $arrival, $isOurs, $at, $key), $at);
+            }
+        });
+
+        return [count($new), count($read) - count($new)];
+    }
+
+    /**
+     * @return array{arrival: Arrival, isOurs: bool, at: CarbonImmutable, key: string}
+     */
+    private function readMessage(HistoryFields $message, string $conversationId, Channel $channel, HistoryFields $conversation): array
+    {
+        $isOurs = $message->text('direction') === 'out';
+        $at = $message->instant('at');
+        $text = str_replace(["\r\n", "\r"], "\n", $message->text('text', false));
+        $given = $message->optional('id');
+        $key = preg_match('/^urn:cairnfield:([0-9a-f]{64})$/D', $given, $own) === 1
+            ? $own[1]
+            : hash('sha256', implode("\0", ['history', $channel->value, $conversationId, $given !== '' ? $given : $at->toIso8601ZuluString().$message->text('direction').$text]));
+        $customer = $conversation->object('customer');
+        $received = new ReceivedMessage(
+            $channel, $key, SenderHandle::of($channel->handleKind(), '', mb_substr($customer->optional('address') ?: $customer->optional('email'), 0, 320), $customer->optional('name')),
+            $given, null, [], null, [], [], null, $conversation->optional('subject'), $text, $message->optional('html') ?: null, false, false, [], [], $at,
+        );
+
+        return ['arrival' => $this->prepare->of($received), 'isOurs' => $isOurs, 'at' => $at, 'key' => $key];
+    }
+
+    /**
+     * The conversation that other messages of the same one were stored in, by this import or an earlier one.
+     */
+    private function earlierPart(HistoryImport $import, string $id): ?Conversation
+    {
+        $found = DB::table('history_parts')->where('account_id', $import->account_id)->where('part', hash('sha256', $id))->value('conversation_id');
+
+        return $found === null ? null : Conversation::query()->lockForUpdate()->find($found);
+    }
+
+    private function person(HistoryFields $fields, Channel $channel): Customer
+    {
+        $customer = $fields->object('customer');
+        $name = $customer->optional('name');
+        $address = $customer->optional('address') ?: $customer->optional('email');
+        $telephone = TelephoneNumber::read($customer->optional('telephone'));
+
+        return $this->customers->byHandle(match (true) {
+            str_contains($address, '@') && ! str_starts_with($address, '@') => SenderHandle::email($address, $name),
+            $address !== '' => SenderHandle::of($channel->handleKind(), mb_strtolower($address), $address, $name),
+            $telephone !== null => SenderHandle::telephone($telephone->e164, $telephone->shown, $name),
+            default => SenderHandle::email('', $name),
+        });
+    }
+
+    private function begin(HistoryImport $import, string $subject, Customer $customer, Account $account, Channel $channel, CarbonImmutable $at, ?HistoryFields $fields = null): Conversation
+    {
+        $plain = ConversationNumber::withoutMark($subject);
+        $category = $fields === null || $fields->optional('category') === '' ? null : Category::query()->where('name', Str::afterLast($fields->optional('category'), '› '))->whereNotNull('parent_id')->first();
+        $conversation = new Conversation;
+        $conversation->forceFill([
+            'subject' => mb_substr($plain === '' ? '(no subject)' : $plain, 0, 500),
+            'bare_subject_key' => hash('sha256', BareSubject::of($subject)->text),
+            'customer_id' => $customer->id,
+            'account_id' => $account->id,
+            'channel' => $channel,
+            'state' => ConversationState::Closed,
+            'category_id' => $category?->id,
+            'history_import_id' => $import->id,
+            'last_message_at' => $at,
+            'created_at' => $at,
+        ])->save();
+        $this->journal->record($conversation, JournalKind::Imported, Actor::application(), [], $import->name, at: $at);
+        if ($fields !== null) {
+            DB::table('history_parts')->insertOrIgnore(['account_id' => $account->id, 'part' => hash('sha256', $fields->text('id')), 'conversation_id' => $conversation->id]);
+        }
+
+        return $conversation;
+    }
+
+    private function message(Conversation $conversation, Account $account, Arrival $arrival, bool $isOurs, CarbonImmutable $at, string $key): Message
+    {
+        $received = $arrival->received;
+        $original = $received->raw === null || $arrival->redacted !== [] ? null : $this->files->keep($received->raw);
+        $message = new Message;
+        $message->forceFill([
+            'conversation_id' => $conversation->id,
+            'account_id' => $account->id,
+            'direction' => $isOurs ? Message::OUT : Message::IN,
+            'kind' => ItemKind::Message,
+            'from_name' => mb_substr($isOurs ? $account->sender_name : $arrival->senderName, 0, 200),
+            'from_address' => mb_substr($isOurs ? $account->address : $received->sender->shown, 0, 320),
+            'to' => $isOurs && $received->to === [] ? [$received->sender->shown] : $received->to,
+            'cc' => $received->cc,
+            'subject' => mb_substr($arrival->subject, 0, 1000),
+            'message_id' => mb_substr($received->messageId, 0, 1000),
+            'message_id_key' => Message::keyOfId($received->messageId === '' ? $key : $received->messageId),
+            'in_reply_to' => $received->inReplyTo,
+            'references' => mb_strcut(implode(' ', array_slice($received->references, -60)), 0, 60_000),
+            'text' => mb_strcut($arrival->text, 0, 16_000_000),
+            'html' => $arrival->html === null ? null : mb_strcut($arrival->html, 0, 16_000_000),
+            'language' => $arrival->language,
+            'redacted' => $arrival->redacted === [] ? null : $arrival->redacted,
+            'automatic' => $received->automatic,
+            'marks' => $received->marks,
+            'sent_at' => $at,
+            'received_at' => $at,
+            'original' => $original,
+            'original_size' => $original === null ? null : strlen((string) $received->raw),
+            'once_key' => $key,
+        ])->save();
+        foreach ($received->attachments as $attachment) {
+            $this->attach($message, $attachment);
+        }
+        $this->journal->record($conversation, $isOurs ? JournalKind::Replied : JournalKind::MessageReceived, $isOurs ? Actor::application() : Actor::customer(), ['channel' => $received->channel->value], message: $message, at: $at);
+
+        return $message;
+    }
+
+    private function attach(Message $message, ReceivedAttachment $attachment): void
+    {
+        (new Attachment)->forceFill([
+            'message_id' => $message->id,
+            'name' => $attachment->name,
+            'media_type' => $attachment->mediaType,
+            'size' => $attachment->size,
+            'sha256' => $attachment->sha256,
+            'content_id' => $attachment->contentId,
+            'inline' => $attachment->inline,
+            'file' => $this->files->keep($attachment->bytes),
+        ])->save();
+    }
+
+    private function goOn(Conversation $conversation, Message $message, CarbonImmutable $at): void
+    {
+        $isLatest = $at >= $conversation->last_message_at || $conversation->preview === '';
+        $conversation->forceFill([
+            'preview' => $isLatest ? Message::previewOf($message->text) : $conversation->preview,
+            'last_message_at' => $conversation->last_message_at->max($at),
+            'last_customer_message_at' => $message->isIncoming() ? ($conversation->last_customer_message_at?->max($at) ?? $at) : $conversation->last_customer_message_at,
+            'created_at' => $conversation->created_at->min($at),
+            'language' => $conversation->language ?? $message->language,
+        ])->save();
+    }
+}
