@@ -23,6 +23,9 @@ return [
             'strict' => true,
             'engine' => 'InnoDB',
             'timezone' => '+00:00',
+            // One way to the server and back for a query instead of two. Values are escaped by the driver for
+            // this charset, and a query is never more than one statement.
+            'options' => [PDO::ATTR_EMULATE_PREPARES => true, PDO::MYSQL_ATTR_MULTI_STATEMENTS => false],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

@@ -6,6 +6,7 @@ namespace App\Customers;
 
 use App\Inbox\Conversation;
 use App\Orders\Order;
+use App\Support\StoresRows;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -28,6 +29,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Customer extends Model
 {
+    use StoresRows;
+
     protected $fillable = ['name', 'language'];
 
     /**

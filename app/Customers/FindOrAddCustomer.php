@@ -8,6 +8,8 @@ use App\Channels\SenderHandle;
 use App\Orders\FoundOrders;
 use App\Orders\Order;
 use Cairnfield\Core\Matching\PersonName;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
 
 /**
  * The customer that a message or an order is from: by handle, by an order's number together with a
@@ -17,16 +19,16 @@ final class FindOrAddCustomer
 {
     public function known(SenderHandle $sender): ?Customer
     {
-        return ! $sender->isKnown() ? null : Customer::query()
-            ->whereHas('handles', fn ($handles) => $handles->where('kind', $sender->kind)->where('value', $sender->value))
-            ->first();
+        $id = ! $sender->isKnown() ? null : DB::table('handles')->where('kind', $sender->kind)->where('value', $sender->value)->value('customer_id');
+
+        return $id === null ? null : Customer::query()->find((int) $id);
     }
 
     public function byHandle(SenderHandle $sender): Customer
     {
         $known = $this->known($sender);
         if ($known !== null) {
-            $this->learnName($known, $sender);
+            $this->learn($known, $sender, null);
 
             return $known;
         }
@@ -37,13 +39,14 @@ final class FindOrAddCustomer
     /**
      * The sender of a message that may name orders.
      *
+     * @param  Customer|null  $known  who has the handle, as `known` has found
      * @param  string  $text  in which a postal address may stand
+     * @param  string|null  $language  that it is written in
      */
-    public function bySender(SenderHandle $sender, FoundOrders $found, string $text): Customer
+    public function bySender(SenderHandle $sender, ?Customer $known, FoundOrders $found, string $text, ?string $language): Customer
     {
-        $known = $this->known($sender);
         if ($known !== null) {
-            $this->learnName($known, $sender);
+            $this->learn($known, $sender, $language);
 
             return $known;
         }
@@ -52,12 +55,13 @@ final class FindOrAddCustomer
             if ($why !== null) {
                 $customer = Customer::query()->findOrFail($order->customer_id);
                 $this->addHandle($customer, $sender, $why);
+                $this->learn($customer, $sender, $language);
 
                 return $customer;
             }
         }
 
-        return $this->add($sender);
+        return $this->add($sender, $language);
     }
 
     /**
@@ -88,33 +92,42 @@ final class FindOrAddCustomer
         };
     }
 
-    private function add(SenderHandle $sender): Customer
+    private function add(SenderHandle $sender, ?string $language = null): Customer
     {
-        $customer = Customer::query()->create(['name' => mb_substr($sender->displayName(), 0, 200)]);
+        $customer = Customer::store(['name' => mb_substr($sender->displayName(), 0, 200), 'language' => $language]);
         if (! $sender->isKnown()) {
             return $customer;
         }
-        $handle = Handle::query()->createOrFirst(
-            ['kind' => $sender->kind, 'value' => $sender->value],
-            ['customer_id' => $customer->id, 'shown' => $sender->shown],
-        );
-        if ($handle->customer_id !== $customer->id) {
+        $added = DB::table('handles')->insertOrIgnore([
+            'kind' => $sender->kind,
+            'value' => mb_substr($sender->value, 0, 320),
+            'customer_id' => $customer->id,
+            'shown' => mb_substr($sender->shown, 0, 320),
+            'created_at' => now(),
+            'updated_at' => now(),
+        ]);
+        if ($added === 0) {
             // Somebody else added the handle at the same moment: theirs stands.
             $customer->delete();
 
-            return Customer::query()->findOrFail($handle->customer_id);
+            return $this->known($sender) ?? throw new RuntimeException("The handle {$sender->value} could not be stored.");
         }
 
         return $customer;
     }
 
     /**
-     * A customer known only by the address gets the name that comes with a later message.
+     * A customer known only by the address gets the name that comes with a later message, and one
+     * without a language the one that they write in.
      */
-    private function learnName(Customer $customer, SenderHandle $sender): void
+    private function learn(Customer $customer, SenderHandle $sender, ?string $language): void
     {
-        if ($sender->name !== '' && $customer->name === $sender->shown) {
-            $customer->update(['name' => mb_substr($sender->name, 0, 200)]);
+        $new = array_filter([
+            'name' => $sender->name !== '' && $customer->name === $sender->shown ? mb_substr($sender->name, 0, 200) : null,
+            'language' => $customer->language === null ? $language : null,
+        ]);
+        if ($new !== []) {
+            $customer->update($new);
         }
     }
 }

@@ -89,7 +89,7 @@ final readonly class StoreHistory
         $person = $isOurs ? SenderHandle::email($received->to[0] ?? '') : $received->sender;
         $arrival = $this->prepare->of($received);
         DB::transaction(function () use ($import, $received, $arrival, $at, $isOurs, $person): void {
-            $decision = $this->findThread->for($received, $at);
+            $decision = $this->findThread->for($received, $this->customers->known($person)?->id, $at);
             $conversation = $decision->continues !== null
                 ? Conversation::query()->lockForUpdate()->findOrFail($decision->continues)
                 : $this->begin($import, $arrival->subject, $this->customers->byHandle($person), $import->account, Channel::Email, $at);

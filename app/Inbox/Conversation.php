@@ -11,6 +11,7 @@ use App\Customers\Customer;
 use App\Orders\Order;
 use App\Promises\PromiseStanding;
 use App\Promises\StoreHours;
+use App\Support\StoresRows;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -70,6 +71,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Conversation extends Model
 {
+    use StoresRows;
+
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
 

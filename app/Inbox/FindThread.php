@@ -24,9 +24,10 @@ final class FindThread
     private const MOST_REFERENCES = 60;
 
     /**
+     * @param  int|null  $customerId  whose handle the sender is; null where nobody has it
      * @param  CarbonImmutable|null  $at  when it was written; now, but for what is taken over from elsewhere
      */
-    public function for(ReceivedMessage $received, ?CarbonImmutable $at = null): ThreadingDecision
+    public function for(ReceivedMessage $received, ?int $customerId, ?CarbonImmutable $at = null): ThreadingDecision
     {
         $hints = new IncomingHints(
             array_slice($received->references, -self::MOST_REFERENCES),
@@ -37,29 +38,34 @@ final class FindThread
             $at ?? CarbonImmutable::now(),
         );
 
-        return Threading::decide($hints, ...$this->candidates($hints, $received, $at !== null));
+        return Threading::decide($hints, ...$this->candidates($hints, $received, $customerId, $at !== null));
     }
 
     /**
      * @return list<Candidate>
      */
-    private function candidates(IncomingHints $hints, ReceivedMessage $received, bool $isHistory): array
+    private function candidates(IncomingHints $hints, ReceivedMessage $received, ?int $customerId, bool $isHistory): array
     {
         $referred = $this->referredTo($hints->references);
-        $ids = [
-            ...array_keys($referred),
+        // What a message refers to decides alone, whoever takes part in it.
+        $ids = $referred !== [] ? array_keys($referred) : [
             ...array_filter([$hints->tokenNumber, $hints->subjectNumber]),
-            ...$this->sameSubject($hints, $received),
+            ...$this->sameSubject($hints, $received, $customerId),
         ];
-        $conversations = Conversation::query()->whereKey(array_unique($ids))->with('customer.handles')->get();
-        $recipients = $this->recipients($conversations->modelKeys());
+        if ($ids === []) {
+            return [];
+        }
+        $conversations = Conversation::query()->whereKey(array_unique($ids))
+            ->when($referred === [], fn ($query) => $query->with('customer.handles'))
+            ->get(['id', 'state', 'subject', 'customer_id', 'history_import_id', 'last_message_at']);
+        $recipients = $referred !== [] ? [] : $this->recipients($conversations->modelKeys());
 
         return array_values($conversations->map(fn (Conversation $conversation): Candidate => new Candidate(
             $conversation->id,
             // History is closed from the beginning; more of it goes on there all the same.
             $conversation->state === ConversationState::Closed && ! ($isHistory && $conversation->history_import_id !== null),
             $referred[$conversation->id] ?? [],
-            array_values(array_unique([
+            $referred !== [] ? [] : array_values(array_unique([
                 ...$conversation->customer->handles->map(static fn (Handle $handle): string => $handle->value)->all(),
                 ...$recipients[$conversation->id] ?? [],
             ])),
@@ -90,17 +96,13 @@ final class FindThread
     /**
      * @return list<int>
      */
-    private function sameSubject(IncomingHints $hints, ReceivedMessage $received): array
+    private function sameSubject(IncomingHints $hints, ReceivedMessage $received, ?int $customerId): array
     {
-        if ($hints->subject->isEmpty() || ! $received->sender->isKnown()) {
+        if ($customerId === null || $hints->subject->isEmpty() || ! $received->sender->isKnown()) {
             return [];
         }
-        $customerId = Handle::query()
-            ->where('kind', $received->sender->kind)
-            ->where('value', $received->sender->value)
-            ->value('customer_id');
 
-        return $customerId === null ? [] : array_values(Conversation::query()
+        return array_values(Conversation::query()
             ->where('bare_subject_key', hash('sha256', $hints->subject->text))
             ->where('last_message_at', '>=', CarbonImmutable::instance($hints->receivedAt)->subDays(Threading::SAME_SUBJECT_DAYS))
             ->where('customer_id', $customerId)

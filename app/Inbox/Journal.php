@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use DateTimeInterface;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Writes the record of every change, in the transaction of the change.
@@ -39,5 +40,25 @@ final class Journal
         ])->save();
 
         return $entry;
+    }
+
+    /**
+     * Several entries at once, in their order.
+     *
+     * @param  array{JournalKind, Actor, array<string, string|null>, string, Message|null}  ...$entries  kind, actor, details, why, message
+     */
+    public function recordAll(Conversation $conversation, array ...$entries): void
+    {
+        $at = now();
+        DB::table('journal')->insert(array_map(static fn (array $entry): array => [
+            'conversation_id' => $conversation->id,
+            'teammate_id' => $entry[1]->teammate?->id,
+            'actor' => $entry[1]->kind,
+            'kind' => $entry[0]->value,
+            'message_id' => $entry[4]?->id,
+            'details' => json_encode($entry[2], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'why' => mb_substr($entry[3], 0, 300),
+            'at' => $at,
+        ], $entries));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
-use App\Channels\BlockedSender;
+use App\Channels\BlockList;
 use App\Channels\Channel;
 use App\Channels\ReceivedMessage;
 use App\Customers\Handle;
@@ -14,17 +14,19 @@ use Cairnfield\Core\Text\JunkSignals;
  * Whether what begins a conversation is junk, and why. Somebody who has written to us before, and
  * was not junk then, is only ever junk by the block list.
  */
-final class JudgeJunk
+final readonly class JudgeJunk
 {
+    public function __construct(private BlockList $blockList) {}
+
     /**
      * @return list<string> the reasons; none where it is not
      */
     public function reasons(Arrival $arrival, bool $isKnown): array
     {
         $received = $arrival->received;
-        $blocked = BlockedSender::blocking($received->sender);
+        $blocked = $this->blockList->blocking($received->sender);
         if ($blocked !== null) {
-            return ["{$blocked->value} is on the block list"];
+            return ["{$blocked} is on the block list"];
         }
         if ($received->junkReasons !== [] || ! $this->mayBeStrangers($received)) {
             return $received->junkReasons;

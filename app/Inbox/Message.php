@@ -8,6 +8,7 @@ use App\Channels\Account;
 use App\Channels\ChannelItem;
 use App\Channels\ItemKind;
 use App\Channels\OutboxItem;
+use App\Support\StoresRows;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\FoldedText;
 use Carbon\CarbonImmutable;
@@ -62,6 +63,8 @@ use Illuminate\Support\Str;
  */
 final class Message extends Model
 {
+    use StoresRows;
+
     public const IN = 'in';
 
     public const OUT = 'out';

@@ -21,6 +21,8 @@ use Cairnfield\Core\Threading\ConversationNumber;
 use Cairnfield\Core\Threading\ThreadedBy;
 use Cairnfield\Core\Threading\Threading;
 use Cairnfield\Core\Threading\ThreadingDecision;
+use Carbon\CarbonImmutable;
+use Carbon\CarbonInterface;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
@@ -48,16 +50,19 @@ final readonly class ReceiveMessage
     {
         $earlier = $this->storedBefore($received);
 
-        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->receivePrepared($account, $this->prepare->of($received));
+        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->storeOnce($account, $this->prepare->of($received));
     }
 
     public function receivePrepared(Account $account, Arrival $arrival): ReceiptOutcome
     {
+        $earlier = $this->storedBefore($arrival->received);
+
+        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->storeOnce($account, $arrival);
+    }
+
+    private function storeOnce(Account $account, Arrival $arrival): ReceiptOutcome
+    {
         $received = $arrival->received;
-        $earlier = $this->storedBefore($received);
-        if ($earlier !== null) {
-            return ReceiptOutcome::again($earlier);
-        }
         // Outside the transaction: a file that nothing refers to does no harm, a half one would.
         $files = array_map(fn (ReceivedAttachment $attachment): string => $this->files->keep($attachment->bytes), $received->attachments);
         // Where something was taken out of it, the original holds it still: then it is not kept.
@@ -72,7 +77,9 @@ final readonly class ReceiveMessage
 
     private function storedBefore(ReceivedMessage $received): ?Message
     {
-        return Message::query()->where('once_key', $received->onceKey)->first();
+        $id = DB::table('messages')->where('once_key', $received->onceKey)->value('id');
+
+        return $id === null ? null : Message::query()->findOrFail((int) $id);
     }
 
     /**
@@ -84,23 +91,25 @@ final readonly class ReceiveMessage
         $orders = $this->findOrders->for($arrival->subject."\n".$arrival->text, $received->item?->orderNumber);
         $known = $this->customers->known($received->sender);
         $decision = $received->item === null
-            ? $this->findThread->for($received)
+            ? $this->findThread->for($received, $known?->id)
             : $this->findPersonThread->for($account, $received->item, $known?->id);
-        $conversation = $decision->continues === null
+        $isNew = $decision->continues === null;
+        $conversation = $isNew
             ? $this->begin($account, $arrival, $decision, $orders, $known)
             : $this->goOnIn($decision->continues);
         $message = $this->storeMessage($conversation, $account, $arrival, $original);
         $this->storeAttachments($message, $received, $files);
-        $this->journal->record(
-            $conversation,
+        $this->journal->recordAll($conversation, ...($isNew ? $this->beginning($conversation, $decision) : []), ...[[
             JournalKind::MessageReceived,
             Actor::customer(),
             ['channel' => $received->channel->value, 'to' => $account->address],
             $this->why($decision),
             $message,
-        );
+        ]]);
         $this->attachOrders->attach($conversation, $orders, Actor::application());
-        $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
+        if (! $isNew) {
+            $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
+        }
 
         return $message;
     }
@@ -117,13 +126,9 @@ final readonly class ReceiveMessage
     {
         $received = $arrival->received;
         $junk = $this->judgeJunk->reasons($arrival, $this->judgeJunk->isKnown($known?->id));
-        $customer = $this->customers->bySender($received->sender, $orders, $arrival->text);
-        if ($customer->language === null && $arrival->language !== null) {
-            $customer->update(['language' => $arrival->language]);
-        }
+        $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->text, $arrival->language);
         $subject = ConversationNumber::withoutMark($arrival->subject);
-        $conversation = new Conversation;
-        $conversation->forceFill([
+        $conversation = Conversation::store([
             'subject' => mb_substr($subject === '' ? '(no subject)' : $subject, 0, 500),
             'bare_subject_key' => hash('sha256', BareSubject::of($arrival->subject)->text),
             'customer_id' => $customer->id,
@@ -131,7 +136,7 @@ final readonly class ReceiveMessage
             'channel' => $received->channel,
             'kind' => $received->item->kind ?? ItemKind::Message,
             'public' => $received->item->public ?? false,
-            'state' => ConversationState::Open,
+            'state' => $junk === [] ? ConversationState::Open : ConversationState::Resolved,
             'team_id' => $account->team_id,
             'category_id' => $received->categoryId,
             'linked_conversation_id' => $decision->linksTo,
@@ -142,30 +147,41 @@ final readonly class ReceiveMessage
             'stars' => $received->item?->stars,
             'junk' => $junk !== [],
             'junk_reasons' => $junk === [] ? null : $junk,
+            'preview' => Message::previewOf($arrival->text),
             'last_message_at' => now(),
-        ])->save();
-        $this->journal->record(
-            $conversation,
-            JournalKind::Began,
-            Actor::customer(),
-            ['linked' => $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo)],
-            $this->whyLinked($decision),
-        );
+            'last_customer_message_at' => now(),
+            ...($junk === [] ? $this->waiting(null, null, $arrival, true) : []),
+        ]);
         if ($junk === [] && $orders->orders->isNotEmpty()) {
             FindDuplicates::dispatch($customer->id)->afterCommit();
-        }
-        if ($junk !== []) {
-            $this->journal->record($conversation, JournalKind::Junked, Actor::application(), [], implode('; ', $junk));
         }
 
         return $conversation;
     }
 
+    /**
+     * @return list<array{JournalKind, Actor, array<string, string|null>, string, null}>
+     */
+    private function beginning(Conversation $conversation, ThreadingDecision $decision): array
+    {
+        $began = [
+            JournalKind::Began,
+            Actor::customer(),
+            ['linked' => $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo)],
+            $this->whyLinked($decision),
+            null,
+        ];
+
+        return $conversation->junk
+            ? [$began, [JournalKind::Junked, Actor::application(), [], implode('; ', $conversation->junk_reasons ?? []), null]]
+            : [$began];
+    }
+
     private function storeMessage(Conversation $conversation, Account $account, Arrival $arrival, ?string $original): Message
     {
         $received = $arrival->received;
-        $message = new Message;
-        $message->forceFill([
+
+        return Message::store([
             'conversation_id' => $conversation->id,
             'account_id' => $account->id,
             'direction' => Message::IN,
@@ -193,9 +209,7 @@ final readonly class ReceiveMessage
             'original' => $original,
             'original_size' => $original === null ? null : strlen((string) $received->raw),
             'once_key' => $received->onceKey,
-        ])->save();
-
-        return $message;
+        ]);
     }
 
     /**
@@ -230,31 +244,43 @@ final readonly class ReceiveMessage
     private function keepAsJunk(Conversation $conversation, Arrival $arrival): void
     {
         $conversation->forceFill([
-            'state' => ConversationState::Resolved,
             'preview' => Message::previewOf($arrival->text),
             'last_message_at' => now(),
             'last_customer_message_at' => now(),
         ])->save();
     }
 
-    private function makeItOurTurn(Conversation $conversation, Arrival $arrival): void
+    /**
+     * The customer waits from now on, unless they do already, or it was a machine that wrote.
+     *
+     * @return array<string, CarbonInterface|null>
+     */
+    private function waiting(?CarbonInterface $since, ?CarbonInterface $answerBy, Arrival $arrival, bool $isOurTurn): array
     {
-        $received = $arrival->received;
-        $before = $conversation->state;
-        $isOurTurn = ! $received->automaticAnswer || $before === ConversationState::Open;
-        $waitingSince = $isOurTurn && ! $received->automaticAnswer ? $conversation->waiting_since ?? now() : $conversation->waiting_since;
-        $answerBy = $conversation->answer_by ?? $received->item?->answerBy;
+        $waitingSince = $isOurTurn && ! $arrival->received->automaticAnswer ? $since ?? now() : $since;
+        $wanted = $arrival->received->item?->answerBy;
+        $answerBy ??= $wanted === null ? null : CarbonImmutable::instance($wanted);
         $promised = $waitingSince === null ? null : $this->hours->dueAt($waitingSince);
-        $conversation->forceFill([
-            'preview' => Message::previewOf($arrival->text),
-            'language' => $conversation->language ?? $arrival->language,
-            'public' => $conversation->public || ($received->item->public ?? false),
-            'last_message_at' => now(),
-            'last_customer_message_at' => now(),
+
+        return [
             'waiting_since' => $waitingSince,
             'answer_by' => $answerBy,
             // Whichever comes first: what the team promises, or what the marketplace wants.
             'due_at' => $promised === null || $answerBy === null ? $promised : $promised->min($answerBy),
+        ];
+    }
+
+    private function makeItOurTurn(Conversation $conversation, Arrival $arrival): void
+    {
+        $before = $conversation->state;
+        $isOurTurn = ! $arrival->received->automaticAnswer || $before === ConversationState::Open;
+        $conversation->forceFill([
+            'preview' => Message::previewOf($arrival->text),
+            'language' => $conversation->language ?? $arrival->language,
+            'public' => $conversation->public || ($arrival->received->item->public ?? false),
+            'last_message_at' => now(),
+            'last_customer_message_at' => now(),
+            ...$this->waiting($conversation->waiting_since, $conversation->answer_by, $arrival, $isOurTurn),
         ]);
         if ($isOurTurn && $before !== ConversationState::Open) {
             $conversation->forceFill([

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\BlockedSender;
+use App\Channels\BlockList;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -15,7 +16,7 @@ use Illuminate\Support\Str;
  */
 final readonly class SortJunk
 {
-    public function __construct(private Journal $journal, private StoreHours $hours) {}
+    public function __construct(private Journal $journal, private StoreHours $hours, private BlockList $blockList) {}
 
     /**
      * @param  string|null  $block  `sender` puts them on the block list, `domain` everybody there
@@ -56,6 +57,7 @@ final readonly class SortJunk
             foreach ([...$this->senders($locked, false), ...$this->senders($locked, true)] as $sender) {
                 BlockedSender::query()->where($sender)->delete();
             }
+            $this->blockList->readAgain();
             $this->journal->record($locked, JournalKind::NotJunk, Actor::teammate($teammate));
         });
     }

@@ -11,9 +11,12 @@ use DateTimeInterface;
 /**
  * The store's hours, and the one target that every answer is held to so far.
  */
-final readonly class StoreHours
+final class StoreHours
 {
-    private function __construct(private Calendar $calendar, private int $answerWithin) {}
+    /** @var array{int, CarbonImmutable}|null the last one asked for */
+    private ?array $last = null;
+
+    private function __construct(private readonly Calendar $calendar, private readonly int $answerWithin) {}
 
     public static function fromConfig(): self
     {
@@ -30,9 +33,14 @@ final readonly class StoreHours
      */
     public function dueAt(DateTimeInterface $waitingSince): CarbonImmutable
     {
-        return CarbonImmutable::instance(
-            $this->calendar->add(CarbonImmutable::instance($waitingSince)->utc(), $this->answerWithin),
-        );
+        // What arrives in one second falls due at one time.
+        if ($this->last === null || $this->last[0] !== $waitingSince->getTimestamp()) {
+            $this->last = [$waitingSince->getTimestamp(), CarbonImmutable::instance(
+                $this->calendar->add(CarbonImmutable::instance($waitingSince)->utc(), $this->answerWithin),
+            )];
+        }
+
+        return $this->last[1];
     }
 
     /**

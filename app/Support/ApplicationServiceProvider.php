@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Channels\Account;
 use App\Channels\AccountPolicy;
+use App\Channels\BlockList;
 use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
 use App\Inbox\Conversation;
@@ -36,6 +37,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->bind(MessageSender::class, ChannelSender::class);
         $this->app->singleton(StoreSettings::class);
         $this->app->singleton(OrderNumbers::class);
+        $this->app->singleton(BlockList::class);
         $this->app->scoped(LocalTime::class);
         $this->app->bind(StatefulGuard::class, function (): StatefulGuard {
             $guard = Auth::guard('web');
