@@ -24,7 +24,23 @@ final class ChangeMark
 
     public function ofConversation(Conversation $conversation): string
     {
-        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined()));
+        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined())).'-'.$this->ofOrders($conversation);
+    }
+
+    /**
+     * What the shop and the carrier have told since: versions and scans of the orders beside it.
+     */
+    private function ofOrders(Conversation $conversation): string
+    {
+        $told = DB::table('conversation_order')
+            ->join('orders', 'orders.id', '=', 'order_id')
+            ->leftJoin('parcels', 'parcels.order_id', '=', 'orders.id')
+            ->leftJoin('parcel_scans', 'parcel_scans.parcel_id', '=', 'parcels.id')
+            ->where('conversation_id', $conversation->id)
+            ->selectRaw('COUNT(DISTINCT orders.id) AS orders, SUM(orders.version) AS versions, COUNT(parcel_scans.id) AS scans')
+            ->first();
+
+        return "{$told?->orders}.{$told?->versions}.{$told?->scans}";
     }
 
     private function of(\Illuminate\Database\Query\Builder $entries): string

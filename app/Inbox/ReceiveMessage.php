@@ -106,12 +106,21 @@ final readonly class ReceiveMessage
             $this->why($decision),
             $message,
         ]]);
-        $this->attachOrders->attach($conversation, $orders, Actor::application());
+        $this->attachOrders->attach($conversation, $this->isAboutLatest($isNew, $orders, $known, $conversation) ? $this->findOrders->latelyOf($conversation->customer_id) : $orders, Actor::application());
         if (! $isNew) {
             $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
         }
 
         return $message;
+    }
+
+    /**
+     * A known customer who begins without naming an order, and not before buying.
+     */
+    private function isAboutLatest(bool $isNew, FoundOrders $orders, ?Customer $known, Conversation $conversation): bool
+    {
+        return $isNew && $known !== null && ! $conversation->junk && $conversation->kind !== ItemKind::Question
+            && $orders->orders->isEmpty() && $orders->unknown === [];
     }
 
     private function goOnIn(int $id): Conversation

@@ -105,8 +105,9 @@ final readonly class SendReply
     private function refuseAgainstItsRules(Conversation $conversation, AnswerRoute $route, ReplyToSend $reply): void
     {
         $channel = $route->account->channel;
-        $length = mb_strlen(trim($reply->text));
         $longest = $channel->longestAnswer();
+        $signature = $longest === null ? '' : trim((string) $route->account->signature);
+        $length = mb_strlen(trim($reply->text)) + ($signature === '' ? 0 : mb_strlen($signature) + 2);
         $contacts = $channel === Channel::Quaymart ? ContactDetails::in($reply->text) : [];
         $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()->where('direction', Message::OUT)->where('kind', ItemKind::Rating)->exists();
         match (true) {

@@ -44,7 +44,7 @@ final readonly class AttachOrders
         $this->journal->record($conversation, JournalKind::OrderAttached, $actor, ['order' => $order->number], match ($by) {
             'number' => 'its number is in the text',
             'marketplace' => 'the marketplace names it',
-            'handle' => 'it is the customer’s latest',
+            'handle' => 'the customer’s only order of the last 60 days',
             default => '',
         });
     }

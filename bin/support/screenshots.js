@@ -53,9 +53,37 @@ await ilse.getByRole('button', { name: /^Send/ }).click();
 await ilse.locator('#between').waitFor();
 await take(ilse, 'came-in-between');
 
+await ilse.goto(`${web}/public`);
+await take(ilse, 'public');
+await ilse.goto(`${web}/duplicates`);
+await take(ilse, 'duplicates');
+await ilse.goto(`${web}/orders`);
+await take(ilse, 'orders');
+await ilse.goto(`${web}/queue/my-turn`);
+await ilse.keyboard.press('c');
+await ilse.getByLabel(/^Who/).fill('B-20440');
+await ilse.getByLabel('What about').fill('Priya asks whether the new address is in.');
+await take(ilse, 'call');
+
+// Ana's three ways, joined, with the customer who is behind them.
+await ilse.goto(`${web}/queue/my-turn`);
+await ilse.getByRole('link', { name: 'still no kite' }).click();
+await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
+await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
+await ilse.getByText('joined into this one').first().waitFor();
+await take(ilse, 'joined');
+await ilse.getByRole('complementary').getByRole('link', { name: 'Ana Wrenfield' }).click();
+await take(ilse, 'customer');
+
 const corin = await signedIn('corin');
-await corin.goto(`${web}/accounts/1`);
+await corin.goto(`${web}/accounts`);
+await take(corin, 'accounts');
+await corin.getByRole('link', { name: '@brindlekites' }).click();
 await take(corin, 'account');
+await corin.goto(`${web}/history`);
+await take(corin, 'history');
+await corin.goto(`${web}/forms/contact`);
+await take(corin, 'form');
 
 const outside = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await outside.goto(`http://127.0.0.1:${port + 1}/write?from=tomas@hruby.example`);

@@ -26,7 +26,7 @@ test('a customer writes, is answered, answers back, and the same conversation co
     const address = page.url();
     await expectAccessible(page);
     await expect(page.getByText('the Merlin came without its bag')).toBeVisible();
-    await expect(page.getByRole('complementary', { name: 'Customer' })).toContainText('Signe Aas');
+    await expect(page.getByRole('complementary', { name: 'Order and customer' })).toContainText('Signe Aas');
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'empty box.txt' }).click()]);
     expect(file.suggestedFilename()).toBe('empty box.txt');
 

@@ -44,7 +44,8 @@ final readonly class ServiceSender implements MessageSender
             ->where('outside_id', $message->in_reply_to)
             ->first();
         $to = rawurlencode($item->recipients[0] ?? '');
-        $text = ['text' => $message->text];
+        $signature = trim((string) $item->account->signature);
+        $text = ['text' => $message->text.($signature === '' ? '' : "\n\n{$signature}")];
 
         return match ($item->account->channel) {
             Channel::Pennon => $message->kind === ItemKind::Direct

@@ -42,7 +42,7 @@
             @if ($channel->bringsMessages())
                 <label class="form-label" for="sender_name">Name that answers carry</label>
                 <input class="form-control" id="sender_name" name="sender_name" required value="{{ old('sender_name', $account->sender_name ?? config('cairnfield.store.name')) }}">
-                @if ($channel === Channel::Email)
+                @if ($channel->takesAnswers())
                 <label class="form-label" for="signature">Signature</label>
                 <textarea class="form-control" id="signature" name="signature" rows="3">{{ old('signature', $account->signature) }}</textarea>
                 @endif

@@ -1,2 +1,3 @@
 @include('inbox.trail')
 @include('inbox.conversation-head', ['oob' => true])
+@include('inbox.orders-beside', ['oob' => true])

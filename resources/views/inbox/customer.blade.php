@@ -1,35 +1,5 @@
 <aside class="customer-side" aria-label="Order and customer" id="customer-side">
-    @if ($sameOrder->isNotEmpty())
-        <div class="same-order" role="status">
-            <p><b>Open elsewhere too,</b> about {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
-            @foreach ($sameOrder as $other)
-                <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a> {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
-                @can('resolve', $conversation)
-                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary" aria-label="Join {{ $other->number() }} into this one">Join into this</button></form>
-                @endcan
-                </div>
-            @endforeach
-        </div>
-    @endif
-    @foreach ($orders as $order)
-        @if ($loop->first)
-            <div class="order-head">
-                <h2>Order <a href="{{ route('order', $order) }}">{{ $order->number }}</a></h2>
-                <span class="soft">@if ($orderCount > 1){{ $orders->count() === 1 ? '1 of' : '' }} {{ $orderCount }} orders @endif</span>
-                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf @method('delete')<button class="btn-away" aria-label="Take order {{ $order->number }} away" title="Take it away">×</button></form>
-            </div>
-            @include('orders.ledger', ['order' => $order])
-        @else
-            <details class="order-more" id="order-{{ $order->id }}">
-                <summary><b>Order {{ $order->number }}</b> <span class="soft">{{ $order->money($order->total) }}, {{ $time->short($order->placed_at) }}</span></summary>
-                @include('orders.ledger', ['order' => $order])
-                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf @method('delete')<button class="btn btn-sm btn-outline-secondary">Take it away</button></form>
-            </details>
-        @endif
-    @endforeach
-    @foreach ($unknownNumbers as $unknown)
-        <p class="message-mark"><x-icon name="warning"/> {{ $unknown->asked_at === null ? "The shop is being asked for {$unknown->number}." : "The shop does not know {$unknown->number}." }}</p>
-    @endforeach
+    @include('inbox.orders-beside')
     @if ($orders->isEmpty() || $otherOrders->isNotEmpty())
         <details class="order-more" id="attach-order" @if ($orders->isEmpty()) open @endif>
             <summary>{{ $orders->isEmpty() ? 'Which order is it about?' : "Other orders ({$otherOrders->count()})" }}</summary>

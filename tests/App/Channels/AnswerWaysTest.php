@@ -78,6 +78,15 @@ it('does not send what the marketplace would refuse', function (): void {
     sendBy($this, $rating, 'And once more', null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, 'one public answer'));
 });
 
+it('signs answers as the account does, and counts that', function (): void {
+    Services::account(Channel::Pennon)->forceFill(['signature' => '/Ilse for Brindle'])->save();
+    Services::take(Channel::Pennon, Services::direct('Hello'));
+    $conversation = Conversation::query()->sole();
+    sendBy($this, $conversation, 'Hello Ana', null)->assertSessionHas('done');
+    Http::assertSent(fn (Request $request): bool => ($request->data()['text'] ?? null) === "Hello Ana\n\n/Ilse for Brindle");
+    sendBy($this, $conversation, str_repeat('x', 490), null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, '509 characters'));
+});
+
 it('tries again when the service has trouble, and leaves it alone for as long as it asks', function (): void {
     Http::swap(new \Illuminate\Http\Client\Factory);
     Http::fake(['*/messages' => Http::sequence()->push([], 429, ['Retry-After' => '90'])->push([], 500)->push(['id' => 'mm1']), '*' => Http::response([], 404)]);

@@ -56,13 +56,13 @@ it('narrows the queue by address and category and remembers it', function (): vo
 it('answers 204 while nothing has changed, else with the list', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'));
-    preg_match('#/queue/my-turn/changes\?mark=([\w-]+)#', (string) $this->get('/queue/my-turn')->getContent(), $mark);
+    preg_match('#/queue/my-turn/changes\?mark=([\w.-]+)#', (string) $this->get('/queue/my-turn')->getContent(), $mark);
     $this->get("/queue/my-turn/changes?mark={$mark[1]}")->assertNoContent();
     CarbonImmutable::setTestNow(now()->addSeconds(2));
     Mails::conversation(['Subject' => 'Brand new']);
     $this->get("/queue/my-turn/changes?mark={$mark[1]}")->assertOk()->assertSee('Brand new')->assertSee('1 new since you looked')->assertDontSee('<html', false);
 
-    preg_match('#/changes\?mark=([\w-]+)#', (string) $this->get("/conversations/{$conversation->id}")->getContent(), $mark);
+    preg_match('#/changes\?mark=([\w.-]+)#', (string) $this->get("/conversations/{$conversation->id}")->getContent(), $mark);
     $this->get("/conversations/{$conversation->id}/changes?mark={$mark[1]}")->assertNoContent();
     $this->answer($conversation, 'Something new', 'mads');
     $this->get("/conversations/{$conversation->id}/changes?mark={$mark[1]}")->assertOk()->assertSee('Something new');

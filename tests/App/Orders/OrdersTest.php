@@ -63,6 +63,27 @@ it('does not believe a number with another name, nor a name without a number', f
         ->and($namesake->customer_id)->not->toBe($owner);
 });
 
+it('takes the only order of the last weeks where a known customer names none', function (): void {
+    $ordered = fn (string $number, int $days): array => Services::order(['id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [], 'placed_at' => now()->subDays($days)->toIso8601ZuluString(), 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null, 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]);
+    Services::take(Channel::Shop, $ordered('B-20300', 10));
+    Services::take(Channel::Shop, $ordered('B-20100', 90));
+    $first = Mails::conversation(['From' => 'ana@wrenfield.example', 'Subject' => 'a'], 'Where is it?');
+    expect($first->orders()->sole()->number)->toBe('B-20300')->and($first->orders()->sole()->pivot->found_by)->toBe('handle');
+    Services::take(Channel::Shop, $ordered('B-20301', 5));
+    expect(Mails::conversation(['From' => 'ana@wrenfield.example', 'Subject' => 'b'], 'And now?')->orders()->count())->toBe(0)
+        ->and(Mails::conversation(['From' => 'stranger@else.example', 'Subject' => 'c'], 'Hello')->orders()->count())->toBe(0);
+});
+
+it('shows what the shop and the carrier tell while the page is open', function (): void {
+    Services::take(Channel::Shop, Services::order());
+    $conversation = Mails::conversation([], 'Where is B-20388?');
+    preg_match('/changes\?mark=([^"&]+)/', (string) $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->getContent(), $mark);
+    $changes = "/conversations/{$conversation->id}/changes?mark={$mark[1]}";
+    $this->get($changes)->assertNoContent();
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', now()->toIso8601ZuluString()));
+    $this->get($changes)->assertOk()->assertSee('Aarhus depot');
+});
+
 it('attaches an order that is heard of only after somebody wrote about it', function (): void {
     $conversation = Mails::conversation(['Subject' => 'Late'], 'Where is B-20388, please?');
     expect($conversation->orders()->count())->toBe(0)
