@@ -18,6 +18,7 @@ Route::post('/intake/events/{account}', EventsController::class)->middleware('th
 
 Route::middleware('auth')->group(function (): void {
     Route::get('/calls/new', [CallController::class, 'create']);
+    Route::get('/calls/who', [CallController::class, 'who']);
     Route::post('/calls', [CallController::class, 'store']);
 });
 

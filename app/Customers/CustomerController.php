@@ -6,7 +6,6 @@ namespace App\Customers;
 
 use App\Channels\ChannelItem;
 use App\Channels\SenderHandle;
-use App\Orders\OrderNumbers;
 use App\Team\Teammate;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
@@ -20,7 +19,7 @@ final readonly class CustomerController
 
     private const SHOWN = 30;
 
-    public function __construct(private MergeCustomers $mergeCustomers, private SortIntoGroups $groups) {}
+    public function __construct(private MergeCustomers $mergeCustomers, private SortIntoGroups $groups, private FindCustomers $find) {}
 
     public function index(Request $request): View
     {
@@ -165,21 +164,10 @@ final readonly class CustomerController
      */
     private function found(string $find, ?int $group): Paginator
     {
-        $beginning = addcslashes($find, '%_\\').'%';
-        $telephone = preg_match('/^[+\d][\d\s()\/.-]{5,}$/', $find) === 1 ? TelephoneNumber::read($find)?->e164 : null;
-
-        return Customer::query()
-            ->whereNull('merged_into_id')
+        return $this->find->query($find)
             ->with(['handles', 'groups'])
             ->withCount(['conversations', 'orders'])
             ->when($group !== null, fn ($customers) => $customers->whereHas('groups', fn ($groups) => $groups->whereKey($group)))
-            ->when($find !== '', fn ($customers) => $customers->where(fn ($any) => $any
-                ->where('name', 'like', $beginning)
-                ->orWhere('name', 'like', '% '.$beginning)
-                ->orWhereHas('handles', fn ($handles) => $handles->where('value', 'like', mb_strtolower($beginning))->orWhere('value', 'like', '@'.mb_strtolower($beginning))->orWhere('value', $telephone ?? $find))
-                ->orWhereHas('orders', fn ($orders) => $orders->where('number_key', OrderNumbers::key($find))->orWhere('marketplace_key', OrderNumbers::key($find)))))
-            ->orderBy('name')
-            ->orderBy('id')
             ->simplePaginate(self::ROWS)
             ->withQueryString();
     }

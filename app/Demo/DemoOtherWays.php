@@ -13,6 +13,7 @@ use App\Channels\Telephone\WriteDownCall;
 use App\Channels\WebForm\FilledForm;
 use App\Channels\WebForm\Form;
 use App\Channels\WebForm\TakeForm;
+use App\Customers\Customer;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Team\Teammate;
@@ -65,6 +66,7 @@ final readonly class DemoOtherWays
                 (string) $story['with']['who'],
                 (string) $step['text'],
                 hash('sha256', (string) $step['text']),
+                Customer::query()->where('name', $story['with']['who'])->whereHas('orders')->first(),
             ),
             'form' => $this->form($story, (string) $step['text']),
             default => $this->onService(Channel::from((string) $story['via']), $story, (string) $step['text']),

@@ -31,14 +31,16 @@ final readonly class AnswerRoute
      */
     public function label(): string
     {
+        if ($this->kind === ItemKind::Message) {
+            return "Email to {$this->to}";
+        }
         $how = match ($this->kind) {
             ItemKind::Post => 'in public, under the post',
             ItemKind::Comment => 'in public, under the comment',
             ItemKind::Direct => "by direct message to {$this->to}",
             ItemKind::Question => 'in public, on the listing',
             ItemKind::Rating => 'in public, under the rating (once)',
-            ItemKind::OrderMessage, ItemKind::ReturnRequest => 'by order message',
-            default => "by email to {$this->to}",
+            default => 'by order message',
         };
 
         return "{$this->account->channel->label()}: {$how}";

@@ -71,6 +71,7 @@ await ilse.getByRole('link', { name: 'still no kite' }).click();
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByText('joined into this one').first().waitFor();
+await ilse.goto(ilse.url());
 await take(ilse, 'joined');
 await ilse.getByRole('complementary').getByRole('link', { name: 'Ana Wrenfield' }).click();
 await take(ilse, 'customer');

@@ -35,7 +35,7 @@ final readonly class Likeness
                 ...self::nameInAddress($one->accountNames, $other->emails),
                 ...self::nameInAddress($other->accountNames, $one->emails),
             ]))],
-            [3, 'same postal address', array_values(array_intersect(self::plain($one->addresses), self::plain($other->addresses)))],
+            [3, 'same postal address', self::sameAddress($one->addresses, $other->addresses)],
         ];
         foreach ($signs as [$points, $reason, $common]) {
             if ($common !== []) {
@@ -100,6 +100,20 @@ final readonly class Likeness
     private static function folded(array $texts): array
     {
         return array_map(static fn (string $text): string => mb_strtolower(ltrim($text, '@'), 'UTF-8'), $texts);
+    }
+
+    /**
+     * As the first of the two writes it.
+     *
+     * @param  list<string>  $addresses
+     * @param  list<string>  $others
+     * @return list<string>
+     */
+    private static function sameAddress(array $addresses, array $others): array
+    {
+        $known = self::plain($others);
+
+        return array_values(array_filter($addresses, static fn (string $address): bool => in_array(self::plain([$address])[0], $known, true)));
     }
 
     /**

@@ -298,4 +298,6 @@ test('2,000 events with duplicates, gaps, reordering and outages: every item is 
     expect(Number(database(`SELECT COUNT(*) FROM channel_items WHERE text LIKE '%${mark}%' AND message_id IS NULL`))).toBe(0);
     // What was wrongly signed or old was refused, and an administrator can see it.
     expect(Number(database("SELECT SUM(times) FROM event_traces WHERE problem = 'bad_signature'"))).toBeGreaterThan(0);
+    // Out of the way of the tests that come after: they look for theirs in the queue.
+    database(`UPDATE conversations SET state = 'closed', waiting_since = NULL, due_at = NULL WHERE id IN (SELECT conversation_id FROM messages WHERE text LIKE '%${mark}%')`);
 });

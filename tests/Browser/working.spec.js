@@ -147,7 +147,7 @@ test('every other page is accessible, and the dark variant too', async ({ browse
         await page.goto('/sign-in');
         await expectAccessible(page);
         await signIn(page, 'corin');
-        for (const address of ['/queue/my-turn', '/queue/waiting', '/queue/held', '/accounts', '/accounts/1', '/accounts/new', '/unreadable-mail', '/own-settings', '/nothing-here']) {
+        for (const address of ['/queue/my-turn', '/queue/waiting', '/queue/held', '/accounts', '/accounts/1', '/accounts/new', '/accounts/new?channel=web_form', '/unreadable-mail', '/troubles', '/arrival', '/history', '/public', '/customers', '/customer-groups', '/orders', '/calls/new', '/queue/junk', '/own-settings', '/nothing-here']) {
             await page.goto(address);
             await expectAccessible(page);
         }

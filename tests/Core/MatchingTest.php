@@ -51,7 +51,7 @@ it('proposes with its reasons, the strongest first', function (PersonFacts $one,
     'an address and nearly a name' => [
         new PersonFacts('Ana Wrenfield', addresses: ['4 Quay Row, 1100 Port']),
         new PersonFacts('Ana Wernfield', addresses: ['4, Quay Row 1100 PORT']),
-        ['same postal address 4 quay row 1100 port', 'nearly the same name: Ana Wrenfield, Ana Wernfield'],
+        ['same postal address 4 Quay Row, 1100 Port', 'nearly the same name: Ana Wrenfield, Ana Wernfield'],
     ],
 ]);
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Channels\Telephone;
 
+use App\Customers\Customer;
+use App\Customers\FindCustomers;
 use App\Inbox\Conversation;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
@@ -15,7 +17,9 @@ use Illuminate\Support\Str;
 
 final readonly class CallController
 {
-    public function __construct(private WriteDownCall $writeDownCall) {}
+    private const MOST_PEOPLE = 4;
+
+    public function __construct(private WriteDownCall $writeDownCall, private FindCustomers $find) {}
 
     public function create(Request $request): View
     {
@@ -23,6 +27,17 @@ final readonly class CallController
         $inDialog = $request->header('HX-Request') !== null;
 
         return view($inDialog ? 'channels.call-form' : 'channels.call', ['onceKey' => Str::uuid()->toString(), 'inDialog' => $inDialog]);
+    }
+
+    /**
+     * Those it may be, while a name is being written.
+     */
+    public function who(Request $request): View
+    {
+        Gate::authorize('note', Conversation::class);
+        $who = trim((string) $request->query('who'));
+
+        return view('channels.call-people', ['people' => mb_strlen($who) < 3 ? collect() : $this->find->beginning($who, self::MOST_PEOPLE)]);
     }
 
     /**
@@ -37,8 +52,9 @@ final readonly class CallController
             'who' => ['required', 'string', 'max:200'],
             'notes' => ['nullable', 'string', 'max:100000'],
             'once' => ['required', 'uuid'],
+            'customer' => ['nullable', 'integer', 'exists:customers,id'],
         ], ['who.required' => 'Write a name, a telephone number or an order number, so that the call can be found again.']);
-        $conversation = $this->writeDownCall->write($teammate, $written['who'], (string) ($written['notes'] ?? ''), $written['once']);
+        $conversation = $this->writeDownCall->write($teammate, $written['who'], (string) ($written['notes'] ?? ''), $written['once'], isset($written['customer']) ? Customer::query()->find((int) $written['customer']) : null);
         if ($request->header('HX-Request') !== null) {
             return response(view('channels.call-done', ['conversation' => $conversation->load(['customer', 'orders'])])->render());
         }

@@ -37,15 +37,16 @@ final readonly class WriteDownCall
     /**
      * @param  string  $who  a name, a telephone number, an address or an order number
      * @param  string  $onceKey  of the form it was written in: sending twice does it once
+     * @param  Customer|null  $chosen  whom the teammate has recognised
      */
-    public function write(Teammate $teammate, string $who, string $notes, string $onceKey): Conversation
+    public function write(Teammate $teammate, string $who, string $notes, string $onceKey, ?Customer $chosen = null): Conversation
     {
         $account = $this->account();
         $who = trim($who);
         $notes = trim(str_replace(["\r\n", "\r"], "\n", $notes));
         $outcome = $this->receive->receive($account, ReceivedMessage::item(
             Channel::Telephone,
-            $this->sender($who, $notes),
+            $this->sender($who, $notes, $chosen),
             new OutsideItem(hash('sha256', "call:{$teammate->id}:{$onceKey}"), ItemKind::Call, false, null),
             $notes === '' ? "Call: {$who}" : ChannelItem::subject($notes),
             trim("{$who}\n\n{$notes}"),
@@ -60,10 +61,14 @@ final readonly class WriteDownCall
     }
 
     /**
-     * Who it is: by what was said, as far as that names somebody who is known.
+     * Who it is: whom the teammate has chosen, else by number, address or order. Never by name alone:
+     * two people may have one.
      */
-    private function sender(string $who, string $notes): SenderHandle
+    private function sender(string $who, string $notes, ?Customer $chosen): SenderHandle
     {
+        if ($chosen !== null) {
+            return $this->handleOf($chosen) ?? SenderHandle::telephone('', '', $chosen->name);
+        }
         $number = preg_match('/^[+\d][\d\s()\/.-]{5,}$/', $who) === 1 ? TelephoneNumber::read($who) : null;
         if ($number !== null) {
             return SenderHandle::telephone($number->e164, $number->shown);
@@ -71,10 +76,16 @@ final readonly class WriteDownCall
         if (filter_var($who, FILTER_VALIDATE_EMAIL) !== false) {
             return SenderHandle::email($who);
         }
-        $customer = $this->customerByOrder("{$who}\n{$notes}") ?? $this->onlyOneOfThatName($who);
-        $handle = $customer?->handles()->orderBy('id')->first();
+        $customer = $this->customerByOrder("{$who}\n{$notes}");
 
-        return $handle instanceof Handle ? SenderHandle::of($handle->kind, $handle->value, $handle->shown, $customer->name) : SenderHandle::telephone('', '', $who);
+        return ($customer === null ? null : $this->handleOf($customer)) ?? SenderHandle::telephone('', '', $who);
+    }
+
+    private function handleOf(Customer $customer): ?SenderHandle
+    {
+        $handle = $customer->handles()->orderBy('id')->first();
+
+        return $handle instanceof Handle ? SenderHandle::of($handle->kind, $handle->value, $handle->shown, $customer->name) : null;
     }
 
     /**
@@ -83,16 +94,6 @@ final readonly class WriteDownCall
     private function customerByOrder(string $text): ?Customer
     {
         return $this->findOrders->for($text, null)->orders->first(static fn ($order): bool => $order->customer_id !== null)?->customer;
-    }
-
-    /**
-     * A full name that one customer alone has.
-     */
-    private function onlyOneOfThatName(string $name): ?Customer
-    {
-        $found = ! str_contains($name, ' ') ? collect() : Customer::query()->where('name', $name)->whereNull('merged_into_id')->limit(2)->get();
-
-        return $found->count() === 1 ? $found->first() : null;
     }
 
     /**

@@ -23,7 +23,7 @@
                 @endif
             </nav>
             <div class="topbar-end">
-                <a class="keys-button" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
+                <a class="call-link" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
                 <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
                 <details class="menu">
                     <summary>{{ $signedIn->name }}</summary>

@@ -133,14 +133,25 @@ it('writes a call down as a conversation that lies with whoever took it', functi
     writeDown($this, '', 'x')->assertSessionHasErrors('who');
 });
 
-it('knows the caller by the order, the telephone number or a full name that one alone has', function (string $who): void {
+it('knows the caller by the order or the telephone number', function (string $who): void {
     Services::take(Channel::Shop, Services::order(['sold_on' => null, 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '+4520000188', 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]));
     writeDown($this, $who, 'Where is it?', ['HX-Request' => 'true'])->assertOk()->assertSee('Written down as')->assertSee('Ana Wrenfield');
     $conversation = Conversation::query()->sole();
     expect($conversation->customer->name)->toBe('Ana Wrenfield');
     // A call is answered by mail, where an address is known.
     expect($this->answer($conversation, 'It is at the depot.')->to)->toBe(['ana@wrenfield.example']);
-})->with(['B-20388', '20 00 01 88', 'Ana Wrenfield']);
+})->with(['B-20388', '20 00 01 88']);
+
+it('never knows a caller by name alone, but lets one choose', function (): void {
+    Services::take(Channel::Shop, Services::order(['sold_on' => null, 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null, 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]));
+    writeDown($this, 'Ana Wrenfield', 'One of that name');
+    $known = App\Customers\Customer::query()->whereHas('orders')->sole();
+    expect(Conversation::query()->sole()->customer_id)->not->toBe($known->id);
+    $this->get('/calls/who?who=An')->assertOk()->assertDontSee('Ana Wrenfield');
+    $this->get('/calls/who?who=wrenf')->assertSee('ana@wrenfield.example')->assertSee('one order');
+    $this->post('/calls', ['who' => 'wrenf', 'notes' => 'It is her', 'once' => Str::uuid()->toString(), 'customer' => $known->id])->assertRedirect();
+    expect(Conversation::query()->orderByDesc('id')->value('customer_id'))->toBe($known->id);
+});
 
 it('says so when a caller has left no way to answer', function (): void {
     writeDown($this, 'Somebody', 'Calls again');
