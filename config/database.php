@@ -23,6 +23,8 @@ return [
             'strict' => true,
             'engine' => 'InnoDB',
             'timezone' => '+00:00',
+            // A worker that has waited for another sees what that one has stored.
+            'isolation_level' => 'READ COMMITTED',
             // One way to the server and back for a query instead of two. Values are escaped by the driver for
             // this charset, and a query is never more than one statement.
             'options' => [PDO::ATTR_EMULATE_PREPARES => true, PDO::MYSQL_ATTR_MULTI_STATEMENTS => false],

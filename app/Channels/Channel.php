@@ -80,11 +80,6 @@ enum Channel: string
         };
     }
 
-    public function isMarketplace(): bool
-    {
-        return $this === self::Marrowby || $this === self::Quaymart;
-    }
-
     public function isNetwork(): bool
     {
         return $this === self::Pennon || $this === self::Snapline;

@@ -9,7 +9,6 @@ use App\Orders\Order;
 use App\Support\StoresRows;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -74,14 +73,6 @@ final class Customer extends Model
     public function groups(): BelongsToMany
     {
         return $this->belongsToMany(CustomerGroup::class, 'customer_group_members', 'customer_id', 'group_id');
-    }
-
-    /**
-     * @return BelongsTo<Customer, $this>
-     */
-    public function mergedInto(): BelongsTo
-    {
-        return $this->belongsTo(self::class);
     }
 
     protected function casts(): array

@@ -65,7 +65,7 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
             ->merge(DB::table('conversation_order')->join('conversations', 'conversations.id', '=', 'conversation_id')->whereIn('order_id', $orderIds->merge($customer->orders->modelKeys()))->pluck('customer_id'));
         $addresses = $customer->orders->pluck('address')->filter()->unique();
         $byAddress = $addresses->isEmpty() ? collect() : Order::query()->whereIn('address', $addresses)->whereNotNull('customer_id')->limit(self::MOST_CANDIDATES)->pluck('customer_id');
-        $ids = $byOrder->merge($byAddress)->merge($this->byHandle($customer))->unique()->reject(static fn ($id): bool => (int) $id === $customer->id);
+        $ids = $byOrder->merge($byAddress)->merge($this->byHandle($customer))->merge($this->byTelephone($customer))->unique()->reject(static fn ($id): bool => (int) $id === $customer->id);
 
         return Customer::query()->whereKey($ids->take(self::MOST_CANDIDATES))->whereNull('merged_into_id')->with(['handles', 'orders'])->get();
     }
@@ -92,6 +92,29 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
         }
 
         return $ids;
+    }
+
+    /**
+     * @return list<int>
+     */
+    private function byTelephone(Customer $customer): array
+    {
+        $numbers = $this->telephones($customer);
+
+        return $numbers === [] ? [] : array_values(Handle::query()->where('kind', 'telephone')->whereIn('value', $numbers)->pluck('customer_id')->all());
+    }
+
+    /**
+     * Their own, and those given with their orders, which may be kept with somebody else.
+     *
+     * @return list<string> E.164
+     */
+    private function telephones(Customer $customer): array
+    {
+        $given = $customer->orders->map(static fn (Order $order): ?string => $order->telephone === null ? null : TelephoneNumber::read($order->telephone, $order->country)?->e164);
+        $own = $customer->handles->where('kind', 'telephone')->pluck('value');
+
+        return array_values($own->merge($given->filter())->unique()->all());
     }
 
     /**
@@ -122,7 +145,7 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
         return new PersonFacts(
             $customer->name,
             $values(static fn (string $kind): bool => $kind === 'email'),
-            $values(static fn (string $kind): bool => $kind === 'telephone'),
+            $this->telephones($customer),
             $values(static fn (string $kind): bool => $kind !== 'email' && $kind !== 'telephone'),
             array_values($customer->orders->pluck('address')->filter()->unique()->all()),
             $orders,

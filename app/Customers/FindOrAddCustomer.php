@@ -17,9 +17,16 @@ use RuntimeException;
  */
 final class FindOrAddCustomer
 {
-    public function known(SenderHandle $sender): ?Customer
+    /**
+     * @param  bool  $lock  whether others who ask for the same person wait until this transaction is over
+     */
+    public function known(SenderHandle $sender, bool $lock = false): ?Customer
     {
-        $id = ! $sender->isKnown() ? null : DB::table('handles')->where('kind', $sender->kind)->where('value', $sender->value)->value('customer_id');
+        $id = ! $sender->isKnown() ? null : DB::table('handles')
+            ->where('kind', $sender->kind)
+            ->where('value', $sender->value)
+            ->when($lock, static fn ($handles) => $handles->lockForUpdate())
+            ->value('customer_id');
 
         return $id === null ? null : Customer::query()->find((int) $id);
     }
@@ -65,15 +72,20 @@ final class FindOrAddCustomer
     }
 
     /**
-     * A further handle of a customer; theirs already, or somebody else's, it stays where it is.
+     * A further handle of a customer. One that is somebody else's stays with them: then the two are
+     * looked at as likely one person.
      */
     public function addHandle(Customer $customer, SenderHandle $sender, string $why): void
     {
-        if ($sender->isKnown()) {
-            Handle::query()->createOrFirst(
-                ['kind' => $sender->kind, 'value' => $sender->value],
-                ['customer_id' => $customer->id, 'shown' => mb_substr($sender->shown, 0, 320), 'why' => mb_substr($why, 0, 300)],
-            );
+        if (! $sender->isKnown()) {
+            return;
+        }
+        $handle = Handle::query()->createOrFirst(
+            ['kind' => $sender->kind, 'value' => $sender->value],
+            ['customer_id' => $customer->id, 'shown' => mb_substr($sender->shown, 0, 320), 'why' => mb_substr($why, 0, 300)],
+        );
+        if ($handle->customer_id !== $customer->id) {
+            FindDuplicates::dispatch($customer->id)->afterCommit();
         }
     }
 

@@ -88,8 +88,9 @@ final readonly class ReceiveMessage
     private function store(Account $account, Arrival $arrival, array $files, ?string $original): Message
     {
         $received = $arrival->received;
+        // What one person sends at the same moment by two workers is put into one conversation.
+        $known = $this->customers->known($received->sender, $received->item !== null);
         $orders = $this->findOrders->for($arrival->subject."\n".$arrival->text, $received->item?->orderNumber);
-        $known = $this->customers->known($received->sender);
         $decision = $received->item === null
             ? $this->findThread->for($received, $known?->id)
             : $this->findPersonThread->for($account, $received->item, $known?->id);

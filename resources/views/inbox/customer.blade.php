@@ -7,7 +7,7 @@
                 <ul class="order-choices">
                     @foreach ($otherOrders as $other)
                         <li><a href="{{ route('order', $other) }}">{{ $other->number }}</a> <span class="soft">{{ $time->short($other->placed_at) }} · {{ $other->money($other->total) }} · {{ $other->status }}</span>
-                            <form method="post" action="/conversations/{{ $conversation->id }}/orders">@csrf<input type="hidden" name="number" value="{{ $other->number }}"><button class="btn btn-sm btn-outline-secondary" aria-label="Put {{ $other->number }} beside it">Put beside</button></form></li>
+                            <form method="post" action="/conversations/{{ $conversation->id }}/orders">@csrf<input type="hidden" name="number" value="{{ $other->number }}"><button class="btn btn-sm btn-outline-secondary">Put <span class="visually-hidden">{{ $other->number }}</span> beside</button></form></li>
                     @endforeach
                 </ul>
             @endif

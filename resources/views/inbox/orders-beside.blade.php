@@ -5,7 +5,7 @@
             @foreach ($sameOrder as $other)
                 <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a> {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
                 @can('resolve', $conversation)
-                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary" aria-label="Join {{ $other->number() }} into this one">Join into this</button></form>
+                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join <span class="visually-hidden">{{ $other->number() }}</span> into this</button></form>
                 @endcan
                 </div>
             @endforeach

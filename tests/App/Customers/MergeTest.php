@@ -50,6 +50,14 @@ it('proposes likely duplicates with the reasons, and shows them', function (): v
     expect(DuplicateProposal::query()->sole()->state)->toBe('dismissed');
 });
 
+it('proposes those who ordered with one telephone number', function (): void {
+    $order = fn (string $number, string $name, string $email): array => Services::order(['id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => $name, 'email' => $email, 'telephone' => '20 00 01 88', 'address' => ['lines' => ["At {$number}"], 'country' => 'DK']]]);
+    Services::take(Channel::Shop, $order('B-20101', 'Ana Wrenfield', 'ana@wrenfield.example'));
+    Services::take(Channel::Shop, $order('B-20102', 'A. Wrenfield', 'ana@work.example'));
+    expect(DuplicateProposal::query()->sole()->reasons)->toContain('same telephone number +4520000188')
+        ->and(Handle::query()->where('kind', 'telephone')->count())->toBe(1);
+});
+
 it('merges two customers with all that is theirs, and gives back exactly that', function (): void {
     [$byMail, $onMarket] = twoAnas();
     $before = [
