@@ -63,6 +63,7 @@ await ilse.goto(`${web}/queue/my-turn`);
 await ilse.keyboard.press('c');
 await ilse.getByLabel(/^Who/).fill('B-20440');
 await ilse.getByLabel('What about').fill('Priya asks whether the new address is in.');
+await ilse.getByText('Is it one of these?').waitFor();
 await take(ilse, 'call');
 
 // Ana's three ways, joined, with the customer who is behind them.
@@ -71,7 +72,9 @@ await ilse.getByRole('link', { name: 'still no kite' }).click();
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByText('joined into this one').first().waitFor();
-await ilse.goto(ilse.url());
+const joined = ilse.url();
+await ilse.goto(`${web}/queue/my-turn`);
+await ilse.goto(joined);
 await take(ilse, 'joined');
 await ilse.getByRole('complementary').getByRole('link', { name: 'Ana Wrenfield' }).click();
 await take(ilse, 'customer');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { act, console_, database, expectAccessible, expectMailbox, look, mailFrom, openConversation, serviceFault, signIn, web } from './world.js';
+import { act, consoleOf, database, expectAccessible, expectMailbox, look, mailFrom, openConversation, serviceFault, signIn, web } from './world.js';
 
 test('one parcel, three ways: it is seen at once, joined, and answered where the customer reads it', async ({ page }) => {
     // Berit bought on the marketplace. Nobody answers fast enough, so she writes everywhere.
@@ -16,7 +16,7 @@ test('one parcel, three ways: it is seen at once, joined, and answered where the
 
     // She posts in public, by the console that a person would use.
     const customer = await page.context().newPage();
-    await customer.goto(console_('pennon'));
+    await customer.goto(consoleOf('pennon'));
     await expectAccessible(customer);
     const post = customer.getByRole('group', { name: 'Post publicly' });
     await post.getByLabel('Account name').fill('@beritflies');
@@ -288,11 +288,11 @@ test('2,000 events with duplicates, gaps, reordering and outages: every item is 
     }
     expect(events).toBeGreaterThanOrEqual(2000);
 
-    const count_ = () => Number(database(`SELECT COUNT(*) FROM messages WHERE text LIKE '%${mark}%' AND direction = 'in'`));
-    await expect.poll(count_, { timeout: 240_000, intervals: [2000] }).toBe(written.length);
+    const countStored = () => Number(database(`SELECT COUNT(*) FROM messages WHERE text LIKE '%${mark}%' AND direction = 'in'`));
+    await expect.poll(countStored, { timeout: 240_000, intervals: [2000] }).toBe(written.length);
     const settled = () => database(`SELECT COUNT(*) FROM messages WHERE text LIKE '%${mark}%' AND removed_at IS NOT NULL`) + ' ' + database(`SELECT COUNT(*) FROM messages WHERE text LIKE '%${mark}%put right'`);
     await expect.poll(settled, { timeout: 120_000, intervals: [2000] }).toBe(`${removed.size} ${edited.size}`);
-    expect(count_()).toBe(written.length);
+    expect(countStored()).toBe(written.length);
     const stored = database(`SELECT outside_id FROM messages WHERE text LIKE '%${mark}%' AND direction = 'in'`).split('\n').sort();
     expect(stored).toEqual([...written].sort());
     expect(Number(database(`SELECT COUNT(*) FROM channel_items WHERE text LIKE '%${mark}%' AND message_id IS NULL`))).toBe(0);

@@ -19,24 +19,24 @@ const imapPort = port + 3;
 const SERVICES = ['pennon', 'snapline', 'marrowby', 'quaymart', 'shop', 'wren-parcel'];
 
 // The console of a simulated service.
-export const console_ = (service) => `http://127.0.0.1:${port + 6 + SERVICES.indexOf(service)}`;
+export const consoleOf = (service) => `http://127.0.0.1:${port + 6 + SERVICES.indexOf(service)}`;
 
 // Does something at a service as a customer, without the page.
 export async function act(service, what, values) {
-    const response = await fetch(`${console_(service)}/act/${what}`, { method: 'POST', body: JSON.stringify(values), headers: { accept: 'application/json', 'content-type': 'application/json' } });
+    const response = await fetch(`${consoleOf(service)}/act/${what}`, { method: 'POST', body: JSON.stringify(values), headers: { accept: 'application/json', 'content-type': 'application/json' } });
     const answer = await response.json();
     expect(response.ok, JSON.stringify(answer)).toBe(true);
     return answer;
 }
 
 export async function serviceFault(service, kind, times = '') {
-    const response = await fetch(`${console_(service)}/faults`, { method: 'POST', body: JSON.stringify({ kind, times: String(times) }), headers: { accept: 'application/json', 'content-type': 'application/json' } });
+    const response = await fetch(`${consoleOf(service)}/faults`, { method: 'POST', body: JSON.stringify({ kind, times: String(times) }), headers: { accept: 'application/json', 'content-type': 'application/json' } });
     expect(response.ok).toBe(true);
 }
 
 // What a service knows: its data, as its own console shows it.
 export async function look(service) {
-    return (await fetch(`${console_(service)}/look`)).json();
+    return (await fetch(`${consoleOf(service)}/look`)).json();
 }
 
 export async function signIn(page, name = 'ilse') {

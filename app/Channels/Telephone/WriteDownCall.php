@@ -52,6 +52,7 @@ final readonly class WriteDownCall
             trim("{$who}\n\n{$notes}"),
             now()->toDateTimeImmutable(),
         ));
+        $account->heard();
         $conversation = $outcome->message->conversation()->firstOrFail();
         if ($outcome->isNew && $conversation->owner_id === null) {
             $this->assign->assign($conversation, $teammate, Actor::teammate($teammate), 'wrote the call down');

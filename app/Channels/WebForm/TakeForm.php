@@ -62,6 +62,7 @@ final readonly class TakeForm
             $this->marks($filled),
             $junk,
         ));
+        $form->account->heard();
         $conversation = $outcome->message->conversation()->firstOrFail();
         if ($outcome->isNew && $form->sendsReceipt && ! $conversation->junk) {
             $this->sendReceipt->send($conversation, $outcome->message, $filled->email, $filled->name);

@@ -129,7 +129,8 @@ it('writes a call down as a conversation that lies with whoever took it', functi
     expect($conversation->customer->name)->toBe('Birte Holm')
         ->and($conversation->owner->name)->toBe('Ilse Norrby')
         ->and($conversation->subject)->toBe('Wants it gift-wrapped')
-        ->and($conversation->channel)->toBe(Channel::Telephone);
+        ->and($conversation->channel)->toBe(Channel::Telephone)
+        ->and(Account::query()->where('channel', Channel::Telephone)->sole()->last_heard_at)->not->toBeNull();
     writeDown($this, '', 'x')->assertSessionHasErrors('who');
 });
 
