@@ -141,7 +141,7 @@ final readonly class StoreHistory
         $given = $message->optional('id');
         $key = preg_match('/^urn:cairnfield:([0-9a-f]{64})$/D', $given, $own) === 1
             ? $own[1]
-            : hash('sha256', implode("\0", ['history', $channel->value, $conversationId, $given !== '' ? $given : $at->toIso8601ZuluString().$message->text('direction').$text]));
+            : hash('sha256', implode("\0", ['history', $channel->value, $conversationId, $given, $at->toIso8601ZuluString(), $message->text('direction'), $text]));
         $customer = $conversation->object('customer');
         $received = new ReceivedMessage(
             $channel, $key, SenderHandle::of($channel->handleKind(), '', mb_substr($customer->optional('address') ?: $customer->optional('email'), 0, 320), $customer->optional('name')),
@@ -156,9 +156,17 @@ final readonly class StoreHistory
      */
     private function earlierPart(HistoryImport $import, string $id): ?Conversation
     {
-        $found = DB::table('history_parts')->where('account_id', $import->account_id)->where('part', hash('sha256', $id))->value('conversation_id');
+        $found = DB::table('history_parts')->where('account_id', $import->account_id)->where('part', self::part($import, $id))->value('conversation_id');
 
         return $found === null ? null : Conversation::query()->lockForUpdate()->find($found);
+    }
+
+    /**
+     * Files count their conversations each from one: what belongs together is told by file and number.
+     */
+    private static function part(HistoryImport $import, string $id): string
+    {
+        return hash('sha256', "{$import->name}\0{$id}");
     }
 
     private function person(HistoryFields $fields, Channel $channel): Customer
@@ -195,7 +203,7 @@ final readonly class StoreHistory
         ])->save();
         $this->journal->record($conversation, JournalKind::Imported, Actor::application(), [], $import->name, at: $at);
         if ($fields !== null) {
-            DB::table('history_parts')->insertOrIgnore(['account_id' => $account->id, 'part' => hash('sha256', $fields->text('id')), 'conversation_id' => $conversation->id]);
+            DB::table('history_parts')->insertOrIgnore(['account_id' => $account->id, 'part' => self::part($import, $fields->text('id')), 'conversation_id' => $conversation->id]);
         }
 
         return $conversation;

@@ -54,7 +54,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         $this->authorisation();
         $this->limits();
-        View::composer(['layouts.app', 'channels.places'], TopBar::class);
+        View::composer(['layouts.app', 'channels.places', 'team.own-settings'], TopBar::class);
         View::composer('*', fn ($view) => $view->with('time', $this->app->make(LocalTime::class)));
     }
 

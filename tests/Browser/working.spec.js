@@ -148,7 +148,8 @@ test('every other page is accessible, and the dark variant too', async ({ browse
         await expectAccessible(page);
         await signIn(page, 'corin');
         for (const address of ['/queue/my-turn', '/queue/waiting', '/queue/held', '/accounts', '/accounts/1', '/accounts/new', '/accounts/new?channel=web_form', '/unreadable-mail', '/troubles', '/arrival', '/history', '/public', '/customers', '/customer-groups', '/orders', '/calls/new', '/queue/junk', '/own-settings', '/nothing-here']) {
-            await page.goto(address);
+            const response = await page.goto(address);
+            expect(response.status(), address).toBe(address === '/nothing-here' ? 404 : 200);
             await expectAccessible(page);
         }
         await page.goto('/queue/my-turn');

@@ -3,7 +3,7 @@
         <div class="same-order" role="status">
             <p><b>Open elsewhere too,</b> about {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
             @foreach ($sameOrder as $other)
-                <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a> {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
+                <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a> {{ $other->customer->name }}, {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
                 @can('resolve', $conversation)
                     <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join <span class="visually-hidden">{{ $other->number() }}</span> into this</button></form>
                 @endcan

@@ -121,6 +121,13 @@ it('takes CSV and JSON Lines, each conversation whole, and says what is wrong wi
         ->and(Conversation::query()->where('subject', 'By telephone')->sole()->customer->handles()->value('value'))->toBe('+4520000119');
 });
 
+it('keeps apart what two files number alike', function (): void {
+    $file = fn (string $name, string $text): string => historyFile("{$name}.csv", "conversation,direction,at,text,name,address,id\n1,in,2024-03-04T10:00:00Z,{$text},Somebody,{$name}@x.example,1\n");
+    takeOver($file('shop', 'From the shop'));
+    takeOver($file('market', 'From the market'));
+    expect(Conversation::query()->count())->toBe(2)->and(Message::query()->count())->toBe(2);
+});
+
 it('refuses a file that is none, and says so', function (string $name, string $content, string $says): void {
     $this->actingAs($this->teammate('corin'));
     $sent = $this->post('/history', ['file' => UploadedFile::fake()->createWithContent($name, $content), 'account' => Account::query()->value('id')]);

@@ -101,6 +101,10 @@ it('sends headers that let nothing foreign run', function (): void {
     $this->get('/sign-in')->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('Referrer-Policy', 'same-origin');
 });
 
+it('shows one’s own settings as they are', function (): void {
+    $this->actingAs($this->teammate('ilse'))->get('/own-settings')->assertOk()->assertSee('<option selected>Europe/Copenhagen</option>', false);
+});
+
 it('shows times in the reader’s own zone, and lets single keys be switched off', function (): void {
     $this->actingAs($this->teammate('ilse'));
     $this->post('/own-settings', ['time_zone' => 'Asia/Tokyo', 'single_keys' => '0'])->assertSessionHas('done');
