@@ -250,7 +250,7 @@ test('earlier conversations are taken over with progress, and a report of what w
 });
 
 test('2,000 events with duplicates, gaps, reordering and outages: every item is there exactly once', async () => {
-    test.setTimeout(420_000);
+    test.setTimeout(600_000);
     const mark = `storm${Date.now()}`;
     await serviceFault('pennon', 'webhook_twice', 300);
     await serviceFault('pennon', 'webhook_late', 250);

@@ -141,7 +141,7 @@ test('the queue and a conversation stay usable on a telephone', async ({ browser
 });
 
 test('every other page is accessible, and the dark variant too', async ({ browser }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(420_000);
     for (const colorScheme of ['light', 'dark']) {
         const page = await (await browser.newContext({ colorScheme })).newPage();
         await page.goto('/sign-in');
