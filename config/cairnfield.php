@@ -57,16 +57,12 @@ return [
         'answer_timeout' => (int) env('MAIL_ANSWER_TIMEOUT', 120),
         // Signs the Reply-To addresses. Changing it makes the tokens sent so far worthless.
         'reply_secret' => hash('sha256', 'reply-token:'.env('APP_KEY', '')),
-        // How far a signed forward's time may be off, in seconds.
-        'forward_tolerance' => 300,
     ],
 
     'services' => [
         // Seconds to wait for networks, marketplaces, shop and carrier.
         'connect_timeout' => 5,
         'timeout' => (int) env('SERVICE_TIMEOUT', 15),
-        // How far a signed event's time may be off, in seconds.
-        'webhook_tolerance' => 300,
     ],
 
     'outbox' => [

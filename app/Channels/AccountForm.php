@@ -24,11 +24,12 @@ final class AccountForm
     public function fill(Request $request, Account $account): void
     {
         $channel = $account->channel;
-        $values = $request->validate([...$this->common($account), ...$this->settings($account)], [
+        $ofChannel = $this->settings($account);
+        $values = $request->validate([...$this->common($account), ...$ofChannel], [
             'address.unique' => 'This account is connected already.',
             'api_key.required' => 'Put in the key that the service gave you.',
         ]);
-        $settings = array_intersect_key($values, $this->settings($account));
+        $settings = array_intersect_key($values, $ofChannel);
         $secrets = array_filter(array_intersect_key($settings, array_flip(self::SECRETS)));
         $settings = array_diff_key($settings, array_flip([...self::SECRETS, 'mentions', 'words', 'join_hours']));
         $account->fill([
@@ -116,12 +117,10 @@ final class AccountForm
     private function masks(): Closure
     {
         return static function (string $attribute, mixed $value, Closure $fail): void {
-            foreach (preg_split('/[,\n]+/', (string) $value, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $mask) {
-                try {
-                    NumberMask::of($mask);
-                } catch (TextRefused $why) {
-                    $fail($why->getMessage());
-                }
+            try {
+                NumberMask::listOf((string) $value);
+            } catch (TextRefused $why) {
+                $fail($why->getMessage());
             }
         };
     }

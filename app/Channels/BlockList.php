@@ -4,26 +4,31 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Support\ShortMemory;
 use Illuminate\Support\Str;
 
 /**
- * Who is blocked. Read again after a few seconds, so that long-running workers follow.
+ * Who is blocked.
  */
 final class BlockList
 {
-    private const SECONDS = 5;
+    /** @var ShortMemory<array<string, true>> by kind and value */
+    private readonly ShortMemory $blocked;
 
-    /** @var array<string, true>|null */
-    private ?array $blocked = null;
-
-    private int $readAt = 0;
+    public function __construct()
+    {
+        $this->blocked = new ShortMemory(static fn (): array => array_fill_keys(
+            BlockedSender::query()->get(['kind', 'value'])->map(static fn (BlockedSender $sender): string => "{$sender->kind}:{$sender->value}")->all(),
+            true,
+        ));
+    }
 
     /**
      * @return string|null what is blocked: the sender, or everybody at their domain
      */
     public function blocking(SenderHandle $sender): ?string
     {
-        $blocked = $this->blocked();
+        $blocked = $this->blocked->get();
         $domain = $sender->kind === 'email' ? Str::after($sender->value, '@') : '';
 
         return match (true) {
@@ -35,19 +40,6 @@ final class BlockList
 
     public function readAgain(): void
     {
-        $this->blocked = null;
-    }
-
-    /**
-     * @return array<string, true>
-     */
-    private function blocked(): array
-    {
-        if ($this->blocked === null || time() - $this->readAt >= self::SECONDS) {
-            $this->blocked = array_fill_keys(BlockedSender::query()->get(['kind', 'value'])->map(static fn (BlockedSender $sender): string => "{$sender->kind}:{$sender->value}")->all(), true);
-            $this->readAt = time();
-        }
-
-        return $this->blocked;
+        $this->blocked->forget();
     }
 }

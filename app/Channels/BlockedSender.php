@@ -21,6 +21,7 @@ final class BlockedSender extends Model
     protected static function booted(): void
     {
         self::saved(static fn () => app(BlockList::class)->readAgain());
+        self::deleted(static fn () => app(BlockList::class)->readAgain());
     }
 
     protected $fillable = ['kind', 'value', 'teammate_id'];

@@ -15,7 +15,7 @@ final class SortIntoGroups
 
     public function sort(Customer $customer): void
     {
-        $customer->loadMissing('handles');
+        $customer->loadMissing('handles')->loadCount('orders');
         foreach (CustomerGroup::query()->get() as $group) {
             $this->put($group, [$customer->id => $this->belongs($customer, $group)]);
         }
@@ -45,7 +45,7 @@ final class SortIntoGroups
             $wanted = mb_strtolower(trim($condition['is']));
             $holds = match ($condition['field']) {
                 'email domain' => $customer->handles->contains(static fn (Handle $handle): bool => $handle->kind === 'email' && str_ends_with($handle->value, '@'.ltrim($wanted, '@'))),
-                'orders at least' => $customer->orders()->count() >= (int) $wanted,
+                'orders at least' => (int) $customer->getAttribute('orders_count') >= (int) $wanted,
                 'language' => mb_strtolower((string) $customer->language) === $wanted,
                 default => mb_strtolower(trim((string) ($customer->facts[$condition['field']] ?? ''))) === $wanted,
             };

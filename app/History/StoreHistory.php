@@ -6,10 +6,8 @@ namespace App\History;
 
 use App\Channels\Account;
 use App\Channels\Channel;
-use App\Channels\ItemKind;
 use App\Channels\Mail\MailParser;
 use App\Channels\Mail\UnreadableMailException;
-use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Customers\Customer;
@@ -17,7 +15,6 @@ use App\Customers\FindOrAddCustomer;
 use App\Customers\TelephoneNumber;
 use App\Inbox\Actor;
 use App\Inbox\Arrival;
-use App\Inbox\Attachment;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
@@ -26,13 +23,14 @@ use App\Inbox\Journal;
 use App\Inbox\JournalKind;
 use App\Inbox\Message;
 use App\Inbox\PrepareArrival;
-use App\Support\FileStore;
+use App\Inbox\StoreArrival;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Throwable;
 
 /**
  * Stores what is taken over from elsewhere: as closed conversations, at the time it was written.
@@ -48,7 +46,7 @@ final readonly class StoreHistory
         private PrepareArrival $prepare,
         private FindThread $findThread,
         private FindOrAddCustomer $customers,
-        private FileStore $files,
+        private StoreArrival $storeArrival,
         private Journal $journal,
     ) {}
 
@@ -63,11 +61,10 @@ final readonly class StoreHistory
             throw HistoryRefused::item($item->problem);
         }
         try {
-            return $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? []);
+            // Where the same message comes by itself at this moment, the second look finds it there.
+            return retry(2, fn (): array => $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? []), when: static fn (Throwable $why): bool => $why instanceof UniqueConstraintViolationException);
         } catch (UnreadableMailException $unreadable) {
             throw HistoryRefused::item($unreadable->getMessage());
-        } catch (UniqueConstraintViolationException) {
-            return [0, 1];
         }
     }
 
@@ -84,8 +81,7 @@ final readonly class StoreHistory
         if ($at === null || $at->year < self::OLDEST_YEAR || $at->isFuture()) {
             throw HistoryRefused::item('It has no date, or one that cannot be: history needs to know when it was.');
         }
-        $ours = Account::query()->where('channel', Channel::Email)->pluck('address')->map(static fn (string $address): string => mb_strtolower($address))->all();
-        $isOurs = in_array($received->sender->value, $ours, true);
+        $isOurs = in_array($received->sender->value, $this->ourAddresses(), true);
         $person = $isOurs ? SenderHandle::email($received->to[0] ?? '') : $received->sender;
         $arrival = $this->prepare->of($received);
         DB::transaction(function () use ($import, $received, $arrival, $at, $isOurs, $person): void {
@@ -93,11 +89,21 @@ final readonly class StoreHistory
             $conversation = $decision->continues !== null
                 ? Conversation::query()->lockForUpdate()->findOrFail($decision->continues)
                 : $this->begin($import, $arrival->subject, $this->customers->byHandle($person), $import->account, Channel::Email, $at);
-            $message = $this->message($conversation, $import->account, $arrival, $isOurs, $at, $received->onceKey);
+            $message = $this->message($conversation, $import->account, $arrival, $isOurs, $at);
             $this->goOn($conversation, $message, $at);
         });
 
         return [1, 0];
+    }
+
+    /**
+     * Read once for all the messages of a slice.
+     *
+     * @return list<string>
+     */
+    private function ourAddresses(): array
+    {
+        return once(static fn (): array => array_values(Account::query()->where('channel', Channel::Email)->pluck('address')->map(static fn (string $address): string => mb_strtolower($address))->all()));
     }
 
     /**
@@ -116,14 +122,15 @@ final readonly class StoreHistory
         // Everything is read before anything is stored: a conversation is taken whole or not at all.
         $read = array_map(fn (HistoryFields $message): array => $this->readMessage($message, $id, $channel, $fields), $messages);
         $again = Message::query()->whereIn('once_key', array_column($read, 'key'))->pluck('once_key')->all();
-        $new = array_values(array_filter($read, static fn (array $message): bool => ! in_array($message['key'], $again, true)));
+        // One that stands in the file twice is taken once.
+        $new = array_values(array_filter(array_column($read, null, 'key'), static fn (array $message): bool => ! in_array($message['key'], $again, true)));
         if ($new === []) {
             return [0, count($read)];
         }
         DB::transaction(function () use ($import, $fields, $new, $channel, $id): void {
             $conversation = $this->earlierPart($import, $id) ?? $this->begin($import, $fields->optional('subject'), $this->person($fields, $channel), $import->account, $channel, $new[0]['at'], $fields);
-            foreach ($new as ['arrival' => $arrival, 'isOurs' => $isOurs, 'at' => $at, 'key' => $key]) {
-                $this->goOn($conversation, $this->message($conversation, $import->account, $arrival, $isOurs, $at, $key), $at);
+            foreach ($new as ['arrival' => $arrival, 'isOurs' => $isOurs, 'at' => $at]) {
+                $this->goOn($conversation, $this->message($conversation, $import->account, $arrival, $isOurs, $at), $at);
             }
         });
 
@@ -209,57 +216,22 @@ final readonly class StoreHistory
         return $conversation;
     }
 
-    private function message(Conversation $conversation, Account $account, Arrival $arrival, bool $isOurs, CarbonImmutable $at, string $key): Message
+    private function message(Conversation $conversation, Account $account, Arrival $arrival, bool $isOurs, CarbonImmutable $at): Message
     {
         $received = $arrival->received;
-        $original = $received->raw === null || $arrival->redacted !== [] ? null : $this->files->keep($received->raw);
-        $message = new Message;
-        $message->forceFill([
-            'conversation_id' => $conversation->id,
-            'account_id' => $account->id,
-            'direction' => $isOurs ? Message::OUT : Message::IN,
-            'kind' => ItemKind::Message,
-            'from_name' => mb_substr($isOurs ? $account->sender_name : $arrival->senderName, 0, 200),
-            'from_address' => mb_substr($isOurs ? $account->address : $received->sender->shown, 0, 320),
-            'to' => $isOurs && $received->to === [] ? [$received->sender->shown] : $received->to,
-            'cc' => $received->cc,
-            'subject' => mb_substr($arrival->subject, 0, 1000),
-            'message_id' => mb_substr($received->messageId, 0, 1000),
-            'message_id_key' => Message::keyOfId($received->messageId === '' ? $key : $received->messageId),
-            'in_reply_to' => $received->inReplyTo,
-            'references' => mb_strcut(implode(' ', array_slice($received->references, -60)), 0, 60_000),
-            'text' => mb_strcut($arrival->text, 0, 16_000_000),
-            'html' => $arrival->html === null ? null : mb_strcut($arrival->html, 0, 16_000_000),
-            'language' => $arrival->language,
-            'redacted' => $arrival->redacted === [] ? null : $arrival->redacted,
-            'automatic' => $received->automatic,
-            'marks' => $received->marks,
+        $message = $this->storeArrival->message($conversation, $account, $arrival, $this->storeArrival->keep($arrival), [
             'sent_at' => $at,
             'received_at' => $at,
-            'original' => $original,
-            'original_size' => $original === null ? null : strlen((string) $received->raw),
-            'once_key' => $key,
-        ])->save();
-        foreach ($received->attachments as $attachment) {
-            $this->attach($message, $attachment);
-        }
+            ...($isOurs ? [
+                'direction' => Message::OUT,
+                'from_name' => $account->sender_name,
+                'from_address' => $account->address,
+                'to' => $received->to === [] ? [$received->sender->shown] : $received->to,
+            ] : []),
+        ]);
         $this->journal->record($conversation, $isOurs ? JournalKind::Replied : JournalKind::MessageReceived, $isOurs ? Actor::application() : Actor::customer(), ['channel' => $received->channel->value], message: $message, at: $at);
 
         return $message;
-    }
-
-    private function attach(Message $message, ReceivedAttachment $attachment): void
-    {
-        (new Attachment)->forceFill([
-            'message_id' => $message->id,
-            'name' => $attachment->name,
-            'media_type' => $attachment->mediaType,
-            'size' => $attachment->size,
-            'sha256' => $attachment->sha256,
-            'content_id' => $attachment->contentId,
-            'inline' => $attachment->inline,
-            'file' => $this->files->keep($attachment->bytes),
-        ])->save();
     }
 
     private function goOn(Conversation $conversation, Message $message, CarbonImmutable $at): void

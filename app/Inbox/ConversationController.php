@@ -22,13 +22,14 @@ final readonly class ConversationController
         if ($conversation->joined_into_id !== null) {
             return redirect()->route('conversation', $conversation->joined_into_id)->with('done', "{$conversation->number()} is part of this one.");
         }
-        foreach ($conversation->orders()->get() as $order) {
-            RefreshOrder::whereStale($order);
-        }
         /** @var Teammate $teammate */
         $teammate = $request->user();
         $pictures = (int) $request->query('pictures');
-        $response = response(view('inbox.conversation', $this->page->content($conversation, $teammate, $pictures))->render());
+        $content = $this->page->content($conversation, $teammate, $pictures);
+        foreach ($content['orders'] as $order) {
+            RefreshOrder::whereStale($order);
+        }
+        $response = response(view('inbox.conversation', $content)->render());
         if ($pictures > 0) {
             $response->header(SecurityHeaders::ALLOW_REMOTE_PICTURES, 'yes');
         }

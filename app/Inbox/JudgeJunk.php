@@ -7,7 +7,7 @@ namespace App\Inbox;
 use App\Channels\BlockList;
 use App\Channels\Channel;
 use App\Channels\ReceivedMessage;
-use App\Customers\Handle;
+use App\Orders\Order;
 use Cairnfield\Core\Text\JunkSignals;
 
 /**
@@ -21,7 +21,7 @@ final readonly class JudgeJunk
     /**
      * @return list<string> the reasons; none where it is not
      */
-    public function reasons(Arrival $arrival, bool $isKnown): array
+    public function reasons(Arrival $arrival, ?int $customerId): array
     {
         $received = $arrival->received;
         $blocked = $this->blockList->blocking($received->sender);
@@ -31,12 +31,13 @@ final readonly class JudgeJunk
         if ($received->junkReasons !== [] || ! $this->mayBeStrangers($received)) {
             return $received->junkReasons;
         }
-        if ($isKnown || $received->replyTokenNumber !== null || $received->references !== []) {
+        if ($received->replyTokenNumber !== null || $received->references !== []) {
             return [];
         }
         $signals = JunkSignals::of($arrival->subject, $arrival->text, $arrival->senderName, $received->sender->shown, (string) $received->html);
 
-        return $signals->areEnough() ? $signals->reasons : [];
+        // Looked up last: hardly anything gets as far as this.
+        return $signals->areEnough() && ! $this->isKnown($customerId) ? $signals->reasons : [];
     }
 
     /**
@@ -47,11 +48,11 @@ final readonly class JudgeJunk
         return in_array($received->channel, [Channel::Email, Channel::WebForm, Channel::Pennon, Channel::Snapline], true);
     }
 
-    public function isKnown(?int $customerId): bool
+    private function isKnown(?int $customerId): bool
     {
         return $customerId !== null && (
             Conversation::query()->where('customer_id', $customerId)->where('junk', false)->exists()
-            || Handle::query()->where('customer_id', $customerId)->whereHas('customer.orders')->exists()
+            || Order::query()->where('customer_id', $customerId)->exists()
         );
     }
 }

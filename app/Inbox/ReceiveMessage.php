@@ -6,7 +6,6 @@ namespace App\Inbox;
 
 use App\Channels\Account;
 use App\Channels\ItemKind;
-use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
 use App\Customers\Customer;
 use App\Customers\FindDuplicates;
@@ -15,7 +14,6 @@ use App\Orders\AttachOrders;
 use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
 use App\Promises\StoreHours;
-use App\Support\FileStore;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Cairnfield\Core\Threading\ThreadedBy;
@@ -41,7 +39,7 @@ final readonly class ReceiveMessage
         private FindOrAddCustomer $customers,
         private AttachOrders $attachOrders,
         private JudgeJunk $judgeJunk,
-        private FileStore $files,
+        private StoreArrival $storeArrival,
         private Journal $journal,
         private StoreHours $hours,
     ) {}
@@ -63,12 +61,9 @@ final readonly class ReceiveMessage
     private function storeOnce(Account $account, Arrival $arrival): ReceiptOutcome
     {
         $received = $arrival->received;
-        // Outside the transaction: a file that nothing refers to does no harm, a half one would.
-        $files = array_map(fn (ReceivedAttachment $attachment): string => $this->files->keep($attachment->bytes), $received->attachments);
-        // Where something was taken out of it, the original holds it still: then it is not kept.
-        $original = $received->raw === null || $arrival->redacted !== [] ? null : $this->files->keep($received->raw);
+        $kept = $this->storeArrival->keep($arrival);
         try {
-            return DB::transaction(fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $files, $original)), 5);
+            return DB::transaction(fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $kept)), 5);
         } catch (UniqueConstraintViolationException $collision) {
             // Another worker took the same message in between.
             return ReceiptOutcome::again($this->storedBefore($received) ?? throw $collision);
@@ -82,10 +77,7 @@ final readonly class ReceiveMessage
         return $id === null ? null : Message::query()->findOrFail((int) $id);
     }
 
-    /**
-     * @param  list<string>  $files  where the attachments are kept, in their order
-     */
-    private function store(Account $account, Arrival $arrival, array $files, ?string $original): Message
+    private function store(Account $account, Arrival $arrival, KeptFiles $kept): Message
     {
         $received = $arrival->received;
         // What one person sends at the same moment by two workers is put into one conversation.
@@ -98,8 +90,7 @@ final readonly class ReceiveMessage
         $conversation = $isNew
             ? $this->begin($account, $arrival, $decision, $orders, $known)
             : $this->goOnIn($decision->continues);
-        $message = $this->storeMessage($conversation, $account, $arrival, $original);
-        $this->storeAttachments($message, $received, $files);
+        $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
         $this->journal->recordAll($conversation, ...($isNew ? $this->beginning($conversation, $decision) : []), ...[[
             JournalKind::MessageReceived,
             Actor::customer(),
@@ -135,7 +126,7 @@ final readonly class ReceiveMessage
     private function begin(Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known): Conversation
     {
         $received = $arrival->received;
-        $junk = $this->judgeJunk->reasons($arrival, $this->judgeJunk->isKnown($known?->id));
+        $junk = $this->judgeJunk->reasons($arrival, $known?->id);
         $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->text, $arrival->language);
         $subject = ConversationNumber::withoutMark($arrival->subject);
         $conversation = Conversation::store([
@@ -185,67 +176,6 @@ final readonly class ReceiveMessage
         return $conversation->junk
             ? [$began, [JournalKind::Junked, Actor::application(), [], implode('; ', $conversation->junk_reasons ?? []), null]]
             : [$began];
-    }
-
-    private function storeMessage(Conversation $conversation, Account $account, Arrival $arrival, ?string $original): Message
-    {
-        $received = $arrival->received;
-
-        return Message::store([
-            'conversation_id' => $conversation->id,
-            'account_id' => $account->id,
-            'direction' => Message::IN,
-            'kind' => $received->item->kind ?? ItemKind::Message,
-            'public' => $received->item->public ?? false,
-            'outside_id' => $received->item?->outsideId,
-            'from_name' => mb_substr($arrival->senderName, 0, 200),
-            'from_address' => mb_substr($received->sender->shown, 0, 320),
-            'reply_to' => $received->replyTo === null ? null : mb_substr($received->replyTo, 0, 320),
-            'to' => $received->to,
-            'cc' => $received->cc,
-            'subject' => mb_substr($arrival->subject, 0, 1000),
-            'message_id' => $received->messageId,
-            'message_id_key' => Message::keyOfId($received->messageId === '' ? $received->onceKey : $received->messageId),
-            'in_reply_to' => $received->inReplyTo,
-            'references' => mb_strcut(implode(' ', array_slice($received->references, -60)), 0, 60_000),
-            'text' => mb_strcut($arrival->text, 0, 16_000_000),
-            'html' => $arrival->html === null ? null : mb_strcut($arrival->html, 0, 16_000_000),
-            'language' => $arrival->language,
-            'redacted' => $arrival->redacted === [] ? null : $arrival->redacted,
-            'automatic' => $received->automatic,
-            'marks' => $received->marks,
-            'sent_at' => $received->sentAt,
-            'received_at' => now(),
-            'original' => $original,
-            'original_size' => $original === null ? null : strlen((string) $received->raw),
-            'once_key' => $received->onceKey,
-        ]);
-    }
-
-    /**
-     * @param  list<string>  $files
-     */
-    private function storeAttachments(Message $message, ReceivedMessage $received, array $files): void
-    {
-        $now = now();
-        $rows = [];
-        foreach ($received->attachments as $index => $attachment) {
-            $rows[] = [
-                'message_id' => $message->id,
-                'name' => $attachment->name,
-                'media_type' => $attachment->mediaType,
-                'size' => $attachment->size,
-                'sha256' => $attachment->sha256,
-                'content_id' => $attachment->contentId,
-                'inline' => $attachment->inline,
-                'file' => $files[$index],
-                'created_at' => $now,
-                'updated_at' => $now,
-            ];
-        }
-        foreach (array_chunk($rows, 200) as $chunk) {
-            Attachment::query()->insert($chunk);
-        }
     }
 
     /**

@@ -14,6 +14,7 @@ use App\Channels\Services\UnreadableEvent;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Queue\InteractsWithQueue;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,9 +23,12 @@ use Illuminate\Support\Facades\DB;
 final class LookUpNumber implements ShouldQueue
 {
     use Dispatchable;
+    use InteractsWithQueue;
     use Queueable;
 
-    public int $tries = 1;
+    private const AGAIN_AFTER_SECONDS = 60;
+
+    public int $tries = 20;
 
     public function __construct(public readonly string $number)
     {
@@ -37,8 +41,13 @@ final class LookUpNumber implements ShouldQueue
             try {
                 $answer = $client->get($shop, '/v1/orders/'.rawurlencode($this->number));
                 $takeOrder->take($shop, EventFields::of($answer)->object('order'));
-            } catch (ServiceFault|UnreadableEvent) {
-                // Not known there, or not now: it is attached when the shop tells of it.
+            } catch (ServiceFault|UnreadableEvent $fault) {
+                if ($fault instanceof ServiceFault && ! $fault->isFinal) {
+                    // The shop has not said that it does not know it.
+                    $this->release($fault->retryAfter ?? self::AGAIN_AFTER_SECONDS);
+
+                    return;
+                }
             }
         }
         DB::table('unknown_numbers')->where('number', $this->number)->update(['asked_at' => now()]);

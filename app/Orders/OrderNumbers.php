@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Channels\Account;
 use App\Channels\AccountState;
+use App\Support\ShortMemory;
 use Cairnfield\Core\Text\NumberMask;
 use Cairnfield\Core\Text\TextRefused;
 
@@ -14,14 +15,15 @@ use Cairnfield\Core\Text\TextRefused;
  */
 final class OrderNumbers
 {
-    private const SECONDS = 5;
-
     private const MOST = 10;
 
-    /** @var list<NumberMask>|null */
-    private ?array $masks = null;
+    /** @var ShortMemory<list<NumberMask>> */
+    private readonly ShortMemory $masks;
 
-    private int $readAt = 0;
+    public function __construct()
+    {
+        $this->masks = new ShortMemory($this->read(...));
+    }
 
     /**
      * @return list<string> as the source writes them
@@ -32,7 +34,7 @@ final class OrderNumbers
             return [];
         }
         $found = [];
-        foreach ($this->masks() as $mask) {
+        foreach ($this->masks->get() as $mask) {
             array_push($found, ...$mask->find($text));
         }
 
@@ -50,22 +52,17 @@ final class OrderNumbers
     /**
      * @return list<NumberMask>
      */
-    private function masks(): array
+    private function read(): array
     {
-        if ($this->masks === null || time() - $this->readAt >= self::SECONDS) {
-            $this->masks = [];
-            foreach (Account::query()->where('state', '!=', AccountState::Disconnected)->get(['id', 'settings']) as $account) {
-                foreach (preg_split('/[,\n]+/', (string) ($account->settings['number_patterns'] ?? ''), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $mask) {
-                    try {
-                        $this->masks[] = NumberMask::of($mask);
-                    } catch (TextRefused) {
-                        // Refused when it was set; one that slipped in otherwise finds nothing.
-                    }
-                }
+        $masks = [];
+        foreach (Account::query()->where('state', '!=', AccountState::Disconnected)->get(['id', 'settings']) as $account) {
+            try {
+                array_push($masks, ...NumberMask::listOf((string) ($account->settings['number_patterns'] ?? '')));
+            } catch (TextRefused) {
+                // Refused when it was set; one that slipped in otherwise finds nothing.
             }
-            $this->readAt = time();
         }
 
-        return $this->masks;
+        return $masks;
     }
 }

@@ -7,27 +7,22 @@ namespace App\Support;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Settings that administrators change on a screen, by name. Read again after a few seconds, so that
- * long-running workers follow.
+ * Settings that administrators change on a screen, by name.
  */
 final class StoreSettings
 {
-    private const SECONDS = 5;
+    /** @var ShortMemory<array<string, mixed>> */
+    private readonly ShortMemory $values;
 
-    /** @var array<string, mixed>|null */
-    private ?array $values = null;
-
-    private int $readAt = 0;
+    public function __construct()
+    {
+        $this->values = new ShortMemory(static fn (): array => DB::table('store_settings')->pluck('value', 'name')
+            ->map(static fn (string $value): mixed => json_decode($value, true))->all());
+    }
 
     public function get(string $name, mixed $default = null): mixed
     {
-        if ($this->values === null || time() - $this->readAt >= self::SECONDS) {
-            $this->values = DB::table('store_settings')->pluck('value', 'name')
-                ->map(static fn (string $value): mixed => json_decode($value, true))->all();
-            $this->readAt = time();
-        }
-
-        return $this->values[$name] ?? $default;
+        return $this->values->get()[$name] ?? $default;
     }
 
     public function put(string $name, mixed $value): void
@@ -37,6 +32,6 @@ final class StoreSettings
             ['name'],
             ['value', 'updated_at'],
         );
-        $this->values = null;
+        $this->values->forget();
     }
 }

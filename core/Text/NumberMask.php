@@ -42,6 +42,18 @@ final readonly class NumberMask
     }
 
     /**
+     * Several, as a person writes them: with commas, or one a line.
+     *
+     * @return list<self>
+     *
+     * @throws TextRefused bad_mask
+     */
+    public static function listOf(string $masks): array
+    {
+        return array_map(self::of(...), preg_split('/\s*[,\n]\s*/', trim($masks), -1, PREG_SPLIT_NO_EMPTY) ?: []);
+    }
+
+    /**
      * Every number of this kind in a text, written as its source writes it, each once, in order of place.
      *
      * @param  string  $text  UTF-8

@@ -26,6 +26,12 @@ it('takes letters and open ends', function (): void {
         ->and(NumberMask::of('##-#######')->find('call 71-44802179'))->toBe([]);
 });
 
+it('reads several as a person writes them', function (): void {
+    expect(array_column(NumberMask::listOf(" B-2####, QM###\n71-### "), 'mask'))->toBe(['B-2####', 'QM###', '71-###'])
+        ->and(NumberMask::listOf(' '))->toBe([])
+        ->and(fn () => NumberMask::listOf('B-2####, ##'))->toThrow(TextRefused::class);
+});
+
 it('refuses what would find nearly everything or is no mask', function (string $mask): void {
     expect(fn () => NumberMask::of($mask))->toThrow(TextRefused::class);
 })->with(['', 'B-', '##', 'B-(#)+###', str_repeat('#', 41)]);

@@ -59,7 +59,7 @@ final class FetchMailbox implements ShouldQueue
         }
         try {
             $this->readOn($account, $mailbox, $takeMail);
-            $account->forceFill(['last_heard_at' => now(), 'last_error' => null, 'last_error_at' => null])->save();
+            $account->heard();
         } catch (MailboxFault $fault) {
             $account->wentWrong($fault->getMessage());
         } catch (Throwable $fault) {

@@ -6,12 +6,12 @@ namespace App\Channels\Services;
 
 use App\Channels\Account;
 use App\Channels\AccountState;
+use App\Channels\SignedBody;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /**
- * Where services tell us what happened. `<Service>-Time` is the time of sending in seconds since
- * 1970, `<Service>-Signature` the hexadecimal HMAC-SHA-256 of that time, a dot, and the body.
+ * Where services tell us what happened, each event signed.
  */
 final readonly class EventsController
 {
@@ -31,7 +31,7 @@ final readonly class EventsController
         if ($size > self::LARGEST || strlen($body) > self::LARGEST) {
             return $this->refuse($account, 'too_large', 'The event is larger than a megabyte.', 413, max($size, strlen($body)));
         }
-        $refusal = $this->signatureProblem($request, $account, $body);
+        $refusal = SignedBody::problem($request, self::HEADERS[$account->channel->value] ?? 'Event', $body, $account->secrets['webhook_secret'] ?? '');
         if ($refusal !== null) {
             return $this->refuse($account, 'bad_signature', $refusal, 401, strlen($body));
         }
@@ -46,21 +46,6 @@ final readonly class EventsController
         $account->forceFill(['last_heard_at' => now()])->saveQuietly();
 
         return new JsonResponse($answer, $answer['taken'] ? JsonResponse::HTTP_OK : JsonResponse::HTTP_UNPROCESSABLE_ENTITY);
-    }
-
-    private function signatureProblem(Request $request, Account $account, string $body): ?string
-    {
-        $name = self::HEADERS[$account->channel->value] ?? 'Event';
-        $time = (string) $request->header("{$name}-Time");
-        $secret = $account->secrets['webhook_secret'] ?? '';
-        $isRecent = ctype_digit($time) && strlen($time) < 12 && abs(now()->getTimestamp() - (int) $time) <= (int) config('cairnfield.services.webhook_tolerance');
-
-        return match (true) {
-            $secret === '' => 'This account has no signing secret. Connect it anew.',
-            ! $isRecent => "{$name}-Time is missing, or more than five minutes off.",
-            ! hash_equals(hash_hmac('sha256', "{$time}.{$body}", $secret), strtolower((string) $request->header("{$name}-Signature"))) => "{$name}-Signature does not fit the time and the body.",
-            default => null,
-        };
     }
 
     private function refuse(?Account $account, string $problem, string $reason, int $status, int $size = 0): JsonResponse

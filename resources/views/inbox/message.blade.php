@@ -66,15 +66,12 @@
 @elseif ($item !== null && $item->state === OutboxItem::DUE && $item->attempts > 0)
     <p class="message-mark"><x-icon name="warning"/> Not delivered yet, next try {{ $time->short($item->due_at) }}: {{ $item->last_error }}</p>
 @endif
-@php $reactions = $message->isIncoming() && $message->public && $message->removed_at === null ? \App\Channels\Social\React::possible($message->account) : []; @endphp
-@if ($message->original !== null || $reactions !== [])
+@php $publicItem = $message->isIncoming() && $message->public ? $message->channelItem : null; @endphp
+@if ($message->original !== null || $publicItem !== null)
     <div class="entry-foot">
         @if ($message->original !== null)<a href="/messages/{{ $message->id }}/original">Original</a>@endif
         @can('reply', $conversation)
-            @foreach ($reactions as $what)
-                @php $isDone = $message->channelItem?->getAttribute(\App\Channels\Social\React::column($what)) !== null; @endphp
-                @if ($message->channelItem !== null)<form method="post" action="/public/items/{{ $message->channelItem->id }}/react">@csrf<button name="what" value="{{ $what }}" class="foot-button" aria-pressed="{{ $isDone ? 'true' : 'false' }}">{{ ['like' => $isDone ? 'Liked' : 'Like', 'repost' => $isDone ? 'Re-posted' : 'Re-post'][$what] }}</button></form>@endif
-            @endforeach
+            @includeWhen($publicItem !== null, 'public.reactions', ['item' => $publicItem, 'account' => $message->account])
         @endcan
     </div>
 @endif

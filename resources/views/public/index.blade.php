@@ -16,7 +16,7 @@
         <ul class="sheet posts">
             @foreach ($items as $item)
                 <li class="post" id="item-{{ $item->id }}">
-                    <p class="post-who"><x-icon :name="$item->channel->icon()" :label="$item->channel->label()"/> <b>{{ $item->author_name !== '' ? $item->author_name : $item->author_shown }}</b> @if ($item->conversation?->stars !== null)<span class="stars" role="img" aria-label="{{ $item->conversation->stars }} of 5 stars">{{ str_repeat('★', $item->conversation->stars) }}{{ str_repeat('☆', 5 - $item->conversation->stars) }}</span> @endif<span class="soft">{{ $item->author_shown }} to {{ $item->account->address }} · {{ $time->short($item->posted_at) }}</span></p>
+                    <p class="post-who"><x-icon :name="$item->channel->icon()" :label="$item->channel->label()"/> <b>{{ $item->author_name !== '' ? $item->author_name : $item->author_shown }}</b> @if ($item->conversation?->stars !== null)<x-stars :count="$item->conversation->stars"/> @endif<span class="soft">{{ $item->author_shown }} to {{ $item->account->address }} · {{ $time->short($item->posted_at) }}</span></p>
                     <p @class(['plain-text', 'post-removed' => $item->removed_at !== null])>{{ $item->text }}</p>
                     @if ($item->removed_at !== null)<p class="message-mark">Removed by its author.</p>@endif
                     <div class="post-actions">
@@ -27,10 +27,7 @@
                             @can('reply', \App\Inbox\Conversation::class)<form method="post" action="/public/items/{{ $item->id }}/conversation">@csrf<button class="btn btn-sm btn-outline-secondary">Make it a conversation</button></form>@endcan
                         @endif
                         @can('reply', \App\Inbox\Conversation::class)
-                            @foreach ($item->removed_at === null ? \App\Channels\Social\React::possible($item->account) : [] as $what)
-                                @php $isDone = $item->getAttribute(\App\Channels\Social\React::column($what)) !== null; @endphp
-                                <form method="post" action="/public/items/{{ $item->id }}/react">@csrf<button name="what" value="{{ $what }}" class="foot-button" aria-pressed="{{ $isDone ? 'true' : 'false' }}">{{ ['like' => $isDone ? 'Liked' : 'Like', 'repost' => $isDone ? 'Re-posted' : 'Re-post'][$what] }}</button></form>
-                            @endforeach
+                            @include('public.reactions', ['account' => $item->account])
                         @endcan
                     </div>
                 </li>

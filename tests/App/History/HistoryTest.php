@@ -74,9 +74,11 @@ it('goes on where it stopped, and reports what it could not take', function (): 
     $import = app(StartImport::class)->start($path, 'stop.mbox', null, Account::query()->firstOrFail(), null);
     $job = new RunImport($import->id);
     // Stopped after the second item.
-    Message::created(function () use ($import): void {
-        if (Message::query()->count() === 2) {
-            HistoryImport::query()->whereKey($import->id)->update(['state' => HistoryImport::STOPPED]);
+    $stopped = false;
+    HistoryImport::saved(function (HistoryImport $saved) use (&$stopped): void {
+        if ($saved->taken === 2 && ! $stopped) {
+            $stopped = true;
+            HistoryImport::query()->whereKey($saved->id)->update(['state' => HistoryImport::STOPPED]);
         }
     });
     $job->slice(app(StoreHistory::class), 0);
@@ -119,6 +121,13 @@ it('takes CSV and JSON Lines, each conversation whole, and says what is wrong wi
     expect([$json->taken, $json->refused])->toBe([1, 3])
         ->and(Message::query()->where('text', 'like', '%4111 1111%')->count())->toBe(0)
         ->and(Conversation::query()->where('subject', 'By telephone')->sole()->customer->handles()->value('value'))->toBe('+4520000119');
+});
+
+it('takes a conversation in which a message stands twice, with that one once', function (): void {
+    $message = ['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'Hello?'];
+    $import = takeOver(historyFile('twice.jsonl', json_encode(['id' => 'x', 'messages' => [$message, $message, [...$message, 'text' => 'Anybody?']]])));
+    expect([$import->state, $import->taken, $import->refused])->toBe(['done', 2, 0])
+        ->and(Message::query()->orderBy('id')->pluck('text')->all())->toBe(['Hello?', 'Anybody?']);
 });
 
 it('keeps apart what two files number alike', function (): void {

@@ -94,6 +94,14 @@ it('attaches an order that is heard of only after somebody wrote about it', func
         ->and(DB::table('unknown_numbers')->count())->toBe(0);
 });
 
+it('does not say that the shop knows nothing of an order, when it only did not answer', function (): void {
+    Http::swap(new \Illuminate\Http\Client\Factory);
+    Http::fake(['*' => Http::response([], 503)]);
+    $conversation = Mails::conversation(['Subject' => 'Late'], 'Where is B-20388, please?');
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
+        ->assertSee('The shop is being asked for B-20388')->assertDontSee('does not know');
+});
+
 it('looks a number up in the shop at once', function (): void {
     Http::swap(new \Illuminate\Http\Client\Factory);
     Http::fake(['*/v1/orders/B-20388' => Http::response(['order' => Services::order()['data']['order']])]);
