@@ -89,4 +89,52 @@ final readonly class Fields
 
         return $strings;
     }
+
+    /**
+     * @throws BadInput when the field is missing or neither true nor false
+     */
+    public function boolean(string $name): bool
+    {
+        $value = $this->value($name);
+
+        return is_bool($value) ? $value : throw BadInput::expected('true or false', $this->at($name));
+    }
+
+    /**
+     * @throws BadInput when the field is missing or no object
+     */
+    public function object(string $name): stdClass
+    {
+        $value = $this->value($name);
+
+        return $value instanceof stdClass ? $value : throw BadInput::expected('an object', $this->at($name));
+    }
+
+    /**
+     * @return list<self>
+     *
+     * @throws BadInput when the field is missing, no list, or holds anything but objects
+     */
+    public function objects(string $name): array
+    {
+        $value = $this->value($name);
+        if (! is_array($value)) {
+            throw BadInput::expected('a list of objects', $this->at($name));
+        }
+        $objects = [];
+        foreach (array_values($value) as $index => $item) {
+            $at = $this->at("{$name}[{$index}]");
+            $objects[] = $item instanceof stdClass ? new self($item, $at) : throw BadInput::expected('an object', $at);
+        }
+
+        return $objects;
+    }
+
+    /**
+     * The object itself, for what is passed on as it came.
+     */
+    public function raw(): stdClass
+    {
+        return $this->object;
+    }
 }

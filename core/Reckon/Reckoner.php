@@ -18,6 +18,8 @@ final class Reckoner
         'hours.add' => AddHours::class,
         'hours.between' => HoursBetween::class,
         'money.allocate' => AllocateMoney::class,
+        'rules.match' => MatchCondition::class,
+        'rules.plan' => PlanRules::class,
         'text.redact' => RedactText::class,
     ];
 

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+use Cairnfield\Core\Rules\Condition;
+use Cairnfield\Core\Rules\Facts;
+use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Plan;
+use Cairnfield\Core\Rules\Rule;
+use Cairnfield\Core\Rules\RulesRefused;
+use Cairnfield\Core\Rules\Way;
+use Cairnfield\Core\Text\FoldedPhrase;
+use Cairnfield\Core\Text\Folding;
+
+function condition(mixed $condition): Condition
+{
+    return Condition::read(json_decode((string) json_encode($condition)));
+}
+
+function holds(string $op, mixed $value, mixed $fact): bool
+{
+    return condition(['field' => 'fact', 'op' => $op, 'value' => $value])->matches(Facts::of(['fact' => $fact]));
+}
+
+it('takes for equal what people take for equal', function (string $one, string $other): void {
+    expect(Folding::fold($one))->toBe(Folding::fold($other));
+})->with([
+    'accents' => ['Crème brûlée', 'CREME BRULEE'],
+    'sharp s' => ['Straße', 'STRASSE'],
+    'a ligature' => ['ﬁnish', 'finish'],
+    'full width' => ['Ｂ－２１２３', 'B-2123'],
+    'a dotted capital' => ['İzmir', 'izmir'],
+    'Greek' => ['ΟΔΌΣ', 'οδος'],
+    'Cyrillic' => ['Ёлка', 'елка'],
+    'white space of any kind' => ["a\u{00A0}\t\u{2003}b\n", 'a b'],
+    'half width kana' => ['ｶﾞｲﾄﾞ', 'ガイド'],
+]);
+
+it('keeps marks that make another letter', function (): void {
+    expect(Folding::fold('ガ'))->toBe('ガ')->not->toBe(Folding::fold('カ'))
+        ->and(Folding::fold('כֹּל'))->not->toBe(Folding::fold('כל'));
+});
+
+it('finds a phrase only where it stands by itself', function (string $phrase, string $text, bool $found): void {
+    expect(FoldedPhrase::of($phrase)->isIn(Folding::fold($text)))->toBe($found);
+})->with([
+    ['fun', 'a refund', false], ['fun', 'fun, fun', true], ['fun', 'refund is no fun', true],
+    ['late parcel', "a LATE\n parcel!", true], ['c++', 'c++17', false], ['c++', 'in c++, yes', true],
+    ['b-2', 'order b-2', true], ['b-2', 'order b-21', false], ['', 'anything', false], ["\u{00A0}", 'a b', false],
+    ['返品', '商品を返品したい', true], ['ไม่', 'ฉันไม่รู้', true], ['サーバー', 'このサーバーは', true],
+    ['क', 'का', false], ['5', '15', false], ['50 €', 'costs 50 €.', true], ['über', 'uber', true],
+]);
+
+it('compares as its operator says', function (string $op, mixed $value, mixed $fact, bool $holds): void {
+    expect(holds($op, $value, $fact))->toBe($holds);
+})->with([
+    ['is', 1, 1.0, true], ['is', '1', 1, false], ['is', true, 1, false], ['is', null, null, true], ['is', false, null, false],
+    ['is_not', 'a', null, true], ['in', ['a', 2], 2, true], ['in', ['É'], 'e', true], ['not_in', ['a'], 'b', true], ['not_in', [], 'b', true],
+    ['more_than', 3, '4', false], ['more_than', 3, 3.5, true], ['at_least', 3, 3, true], ['less_than', 3, null, false], ['at_most', 3, 4, false],
+    ['starts_with', 'Re', 're: parcel', true], ['starts_with', ' ', 'x', false], ['ends_with', 'EL', 'parcel', true], ['ends_with', 'x', 5, false],
+    ['has_any_word', [], 'x', false], ['has_all_words', [], 'x', false], ['has_all_words', ['x', 'y'], ['x', 'y'], false], ['has_all_words', ['x', 'y'], ['y x'], true],
+    ['has_no_word', ['x'], 7, true], ['has_no_word', ['x'], ['a', 'x b'], false],
+    ['includes', ['VIP'], ['vip'], true], ['includes', ['vip'], 'vip', false], ['includes_none', ['vip'], 'vip', true], ['includes_none', ['a'], ['b', 'A'], false],
+    ['is_empty', null, [], true], ['is_empty', null, 0, false], ['is_not_empty', null, false, true], ['is', 'x', [], false], ['is_not', 'x', [], true],
+]);
+
+it('says each true leaf that counts, in reading order, and none below a not', function (): void {
+    $condition = condition(['all' => [
+        ['any' => [['field' => 'a', 'op' => 'is', 'value' => 1], ['field' => 'b', 'op' => 'is', 'value' => 9], ['field' => 'c', 'op' => 'is', 'value' => 3]]],
+        ['not' => ['any' => [['field' => 'b', 'op' => 'is', 'value' => 7]]]],
+        ['field' => 'b', 'op' => 'at_least', 'value' => 2],
+    ]]);
+    $because = $condition->because(Facts::of(['a' => 1, 'b' => 2, 'c' => 3]));
+    expect(array_map(static fn (Leaf $leaf): string => $leaf->field, $because ?? []))->toBe(['a', 'c', 'b'])
+        ->and($condition->because(Facts::of(['a' => 1, 'b' => 1])))->toBeNull();
+});
+
+it('refuses what is no condition, with the place', function (mixed $condition, string $code, string $at): void {
+    try {
+        condition($condition);
+        $refused = null;
+    } catch (RulesRefused $refusal) {
+        $refused = [$refusal->errorCode(), $refusal->at()];
+    }
+    expect($refused)->toBe([$code, $at]);
+})->with([
+    'no object' => ['x', 'bad_condition', 'condition'],
+    'a bad leaf deep inside' => [['all' => [['all' => []], ['not' => ['field' => 'a', 'op' => 'is', 'value' => ['x']]]]], 'bad_condition', 'condition.all[1].not.value'],
+    'a missing value' => [['field' => 'a', 'op' => 'in'], 'bad_condition', 'condition.value'],
+    'a number in a string' => [['field' => 'a', 'op' => 'more_than', 'value' => '3'], 'bad_condition', 'condition.value'],
+    'an unknown operator before a bad node' => [['any' => [['field' => 'a', 'op' => 'like', 'value' => 'x'], []]], 'unknown_op', 'condition.any[0].op'],
+    'too many parts' => [['all' => array_fill(0, 500, ['field' => 'a', 'op' => 'like'])], 'condition_too_large', 'condition'],
+    'words that are no list' => [['field' => 'a', 'op' => 'has_any_word', 'value' => 'x'], 'bad_condition', 'condition.value'],
+]);
+
+it('gives a condition back as it was read', function (): void {
+    $written = ['all' => [['any' => []], ['not' => ['field' => 'a', 'op' => 'is_empty']], ['field' => 'b', 'op' => 'in', 'value' => ['x', 2]]]];
+    expect(condition($written)->toArray())->toBe($written)
+        ->and(array_map(static fn (Leaf $leaf): string => $leaf->field, condition($written)->leaves()))->toBe(['a', 'b']);
+});
+
+it('matches and gives reasons alike, whatever the tree', function (): void {
+    mt_srand(7);
+    $tree = function (int $depth) use (&$tree): array {
+        return match ($depth === 0 ? 3 : mt_rand(0, 3)) {
+            0 => ['all' => array_map(fn (): array => $tree($depth - 1), range(0, mt_rand(0, 2)))],
+            1 => ['any' => array_map(fn (): array => $tree($depth - 1), range(0, mt_rand(0, 2)))],
+            2 => ['not' => $tree($depth - 1)],
+            default => ['field' => ['a', 'b'][mt_rand(0, 1)], 'op' => ['is', 'more_than', 'at_most'][mt_rand(0, 2)], 'value' => mt_rand(0, 3)],
+        };
+    };
+    for ($case = 0; $case < 300; $case++) {
+        $condition = condition($tree(4));
+        $facts = Facts::of(['a' => mt_rand(0, 3), 'b' => mt_rand(0, 3)]);
+        expect($condition->because($facts) !== null)->toBe($condition->matches($facts));
+    }
+});
+
+it('plans actions so that the last setting stands and nothing is done twice', function (): void {
+    $every = static fn (string $id, array ...$actions): Rule => new Rule($id, Way::Every, condition(['all' => []]), array_values($actions));
+    $plan = Plan::of(
+        Facts::of([]),
+        $every('a', ['do' => 'set_priority', 'value' => 'low'], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'add_tag', 'tag' => 'x', 'why' => 'y']),
+        $every('b', ['do' => 'add_tag', 'why' => 'y', 'tag' => 'x'], ['do' => 'set_priority', 'value' => 'urgent']),
+    );
+    expect($plan->actions)->toBe([['do' => 'add_tag', 'tag' => 'x', 'why' => 'y', 'rule' => 'a'], ['do' => 'set_priority', 'value' => 'urgent', 'rule' => 'b']])
+        ->and($plan->overruled)->toBe([
+            ['rule' => 'a', 'do' => 'set_priority', 'by' => 'b'],
+            ['rule' => 'a', 'do' => 'set_priority', 'by' => 'b'],
+            ['rule' => 'b', 'do' => 'add_tag', 'by' => 'a'],
+        ]);
+});
