@@ -11,6 +11,7 @@ use App\Demo\LoadDemoCommand;
 use App\History\ContinueImports;
 use App\History\ImportHistoryCommand;
 use App\Inbox\BringBackHeld;
+use App\Inbox\PlaceInQueue;
 use App\Support\SecurityHeaders;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
@@ -44,6 +45,7 @@ $app = Application::configure(basePath: $root)
     })
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
+        $schedule->call(fn () => app(PlaceInQueue::class)->moveOn())->everyFiveSeconds()->name('move on what falls due');
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');

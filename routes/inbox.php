@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Inbox\AttachmentController;
 use App\Inbox\ConversationController;
+use App\Inbox\DetailsController;
 use App\Inbox\DraftController;
 use App\Inbox\NoteController;
 use App\Inbox\OwnershipController;
@@ -33,6 +34,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/separate', [SortingController::class, 'separate']);
         Route::post('/junk', [SortingController::class, 'junk']);
         Route::post('/not-junk', [SortingController::class, 'notJunk']);
+        Route::post('/priority', [DetailsController::class, 'priority']);
+        Route::post('/team', [DetailsController::class, 'team']);
+        Route::post('/tags', [DetailsController::class, 'tags']);
+        Route::post('/fields', [DetailsController::class, 'fields']);
         Route::post('/category', [StateController::class, 'category']);
         Route::post('/drafts/{kind}', [DraftController::class, 'keep'])->whereIn('kind', ['reply', 'note']);
         Route::post('/draft-files', [DraftController::class, 'attach']);

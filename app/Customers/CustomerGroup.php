@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  *
  * @property int $id
  * @property string $name
+ * @property int $place how early its customers come in the queue: 1 first, 3 early, 5 like everybody
  * @property list<array{field: string, is: string}> $conditions all of which must hold
  */
 final class CustomerGroup extends Model

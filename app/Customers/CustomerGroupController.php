@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Inbox\PlaceInQueue;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -45,6 +46,7 @@ final readonly class CustomerGroupController
             'name' => ['required', 'string', 'max:80', Rule::unique('customer_groups', 'name')->ignore($group->id)],
             'field' => ['required', 'array', 'max:6'],
             'field.*' => ['nullable', 'string', 'max:60'],
+            'place' => ['nullable', Rule::in([1, 3, 5])],
             'is' => ['required', 'array'],
             'is.*' => ['nullable', 'string', 'max:300'],
         ]);
@@ -55,7 +57,7 @@ final readonly class CustomerGroupController
                 $conditions[] = ['field' => trim((string) $field), 'is' => $is];
             }
         }
-        $group->forceFill(['name' => $written['name'], 'conditions' => $conditions])->save();
+        $group->forceFill(['name' => $written['name'], 'place' => (int) ($written['place'] ?? PlaceInQueue::NO_GROUP), 'conditions' => $conditions])->save();
         $this->groups->all($group);
     }
 }

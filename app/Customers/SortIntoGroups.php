@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Inbox\PlaceInQueue;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -13,12 +14,15 @@ final class SortIntoGroups
 {
     private const AT_ONCE = 500;
 
+    public function __construct(private readonly PlaceInQueue $placeInQueue) {}
+
     public function sort(Customer $customer): void
     {
         $customer->loadMissing('handles')->loadCount('orders');
         foreach (CustomerGroup::query()->get() as $group) {
             $this->put($group, [$customer->id => $this->belongs($customer, $group)]);
         }
+        $this->placeInQueue->customersMoved([$customer->id]);
     }
 
     /**
@@ -36,6 +40,7 @@ final class SortIntoGroups
     {
         Customer::query()->whereNull('merged_into_id')->with('handles')->withCount('orders')->chunkById(self::AT_ONCE, function ($customers) use ($group): void {
             $this->put($group, $customers->mapWithKeys(fn (Customer $customer): array => [$customer->id => $this->belongs($customer, $group)])->all());
+            $this->placeInQueue->customersMoved(array_values(array_map(intval(...), $customers->pluck('id')->all())));
         });
     }
 

@@ -168,7 +168,7 @@ final class DemoStore
     private function addGroups(): void
     {
         foreach (['Wholesale' => [['field' => 'email domain', 'is' => 'kitebarn.example']], 'Regulars' => [['field' => 'orders at least', 'is' => '2']], 'Festival club' => [['field' => 'club', 'is' => 'festival']]] as $name => $conditions) {
-            (new CustomerGroup)->forceFill(['name' => $name, 'conditions' => $conditions])->save();
+            (new CustomerGroup)->forceFill(['name' => $name, 'place' => $name === 'Wholesale' ? 1 : 5, 'conditions' => $conditions])->save();
         }
     }
 
@@ -176,12 +176,13 @@ final class DemoStore
     {
         $position = 0;
         foreach (self::CATEGORIES as $parentName => $children) {
-            $parent = Category::query()->create(['name' => $parentName, 'customer_name' => $parentName, 'position' => $position++]);
+            $parent = Category::query()->create(['name' => $parentName, 'customer_name' => $parentName, 'path' => $parentName, 'position' => $position++]);
             foreach ($children as $name => $customerName) {
                 Category::query()->create([
                     'parent_id' => $parent->id,
                     'name' => $name,
                     'customer_name' => $customerName,
+                    'path' => "{$parentName} › {$name}",
                     'position' => $position++,
                 ]);
             }

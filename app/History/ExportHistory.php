@@ -76,7 +76,7 @@ final readonly class ExportHistory
         return Conversation::query()
             ->where('junk', false)
             ->when($from !== null, fn ($query) => $query->where('last_message_at', '>=', $from))
-            ->with(['customer.handles', 'category.parent', 'orders', 'messages' => fn ($messages) => $messages->orderBy('received_at')->orderBy('id')]);
+            ->with(['customer.handles', 'category', 'orders', 'messages' => fn ($messages) => $messages->orderBy('received_at')->orderBy('id')]);
     }
 
     private function json(Conversation $conversation): string
@@ -88,7 +88,7 @@ final readonly class ExportHistory
             'subject' => $conversation->subject,
             'channel' => $conversation->channel->value,
             'state' => $conversation->state->value,
-            'category' => $conversation->category?->path(),
+            'category' => $conversation->category?->path,
             'language' => $conversation->language,
             'customer' => array_filter([
                 'name' => $conversation->customer->name,
@@ -114,7 +114,7 @@ final readonly class ExportHistory
             $conversation->number(),
             $conversation->subject,
             $conversation->channel->value,
-            (string) $conversation->category?->path(),
+            (string) $conversation->category?->path,
             $message->direction,
             $message->received_at->toIso8601ZuluString(),
             $conversation->customer->name,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Fields\OwnFields;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
@@ -14,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class ChangeState
 {
-    public function __construct(private Journal $journal, private CheckNothingCameInBetween $check) {}
+    public function __construct(private Journal $journal, private CheckNothingCameInBetween $check, private OwnFields $fields) {}
 
     public function open(Conversation $conversation, Actor $actor, string $why = ''): void
     {
@@ -56,8 +57,20 @@ final readonly class ChangeState
         DB::transaction(function () use ($conversation, $teammate, $outcome, $seen): void {
             Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $this->check->since($conversation, $seen, $teammate);
+            $this->refuseIfIncomplete($conversation);
             $this->resolveUnchecked($conversation, Actor::teammate($teammate), $outcome);
         });
+    }
+
+    /**
+     * @throws InboxRefused where a field that must be filled in before is empty
+     */
+    public function refuseIfIncomplete(Conversation $conversation): void
+    {
+        $missing = $this->fields->missingToResolve($conversation->id);
+        if ($missing !== []) {
+            throw InboxRefused::fieldsMissing($missing);
+        }
     }
 
     /**

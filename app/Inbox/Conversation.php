@@ -14,6 +14,7 @@ use App\Promises\StoreHours;
 use App\Support\StoresRows;
 use App\Team\Team;
 use App\Team\Teammate;
+use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
@@ -37,7 +38,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $category_id
  * @property int|null $outcome_id
  * @property int|null $linked_conversation_id
- * @property string $priority
+ * @property Priority $priority
+ * @property int $due_group how soon its promise falls due, as the core's DueGroup
+ * @property int $next_up where it stands in the queue, smaller comes first
+ * @property int $customer_place how early its customer's group comes
  * @property ItemKind $kind what it began as
  * @property bool $public whether anything in it was said where everybody can read it
  * @property string|null $language
@@ -61,6 +65,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $created_at
  * @property Collection<int, Message> $messages
  * @property Collection<int, Order> $orders
+ * @property Collection<int, Tag> $tags
  * @property Customer $customer
  * @property Account $account
  * @property Teammate|null $owner
@@ -76,10 +81,20 @@ final class Conversation extends Model
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
 
-    protected $attributes = ['priority' => 'normal', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false, 'junk' => false];
+    protected $attributes = ['priority' => 'normal', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false, 'junk' => false, 'customer_place' => PlaceInQueue::NO_GROUP];
 
     /** @var list<int>|null */
     private ?array $joinedIds = null;
+
+    /**
+     * Stores a new one with its place in the queue.
+     *
+     * @param  array<string, mixed>  $values  by column
+     */
+    public static function begin(array $values): self
+    {
+        return self::store([...$values, ...app(PlaceInQueue::class)->of($values)]);
+    }
 
     public function number(): string
     {
@@ -163,6 +178,14 @@ final class Conversation extends Model
     }
 
     /**
+     * @return BelongsToMany<Tag, $this>
+     */
+    public function tags(): BelongsToMany
+    {
+        return $this->belongsToMany(Tag::class);
+    }
+
+    /**
      * @return BelongsToMany<Order, $this>
      */
     public function orders(): BelongsToMany
@@ -204,9 +227,15 @@ final class Conversation extends Model
         return $this->hasMany(JournalEntry::class);
     }
 
+    protected static function booted(): void
+    {
+        self::saving(static fn (self $conversation) => app(PlaceInQueue::class)->set($conversation));
+    }
+
     protected function casts(): array
     {
         return [
+            'priority' => Priority::class,
             'channel' => Channel::class,
             'state' => ConversationState::class,
             'automatic' => 'boolean',

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Fields\About;
+use App\Fields\OwnFields;
 use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
+use App\Team\Team;
 use App\Team\Teammate;
 use Illuminate\Support\Str;
 
@@ -24,6 +27,7 @@ final readonly class ConversationPage
         private AnswerRoutes $routes,
         private OrderLedger $ledger,
         private PersonsPosts $posts,
+        private OwnFields $ownFields,
     ) {}
 
     /**
@@ -35,7 +39,7 @@ final readonly class ConversationPage
         // Before the trail: a change in between is then shown twice rather than never.
         $mark = $this->mark->ofConversation($conversation);
         $seen = $this->trail->lastSeen($conversation);
-        $conversation->load(['customer.handles', 'customer.groups', 'customer.notes', 'account', 'owner', 'category.parent', 'outcome', 'linkedConversation', 'team']);
+        $conversation->load(['customer.handles', 'customer.groups', 'customer.notes', 'account', 'owner', 'category', 'outcome', 'linkedConversation', 'team', 'tags']);
         $trail = $this->trail->of($conversation);
         $drafts = Draft::query()->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->get()->keyBy('kind');
 
@@ -54,10 +58,14 @@ final readonly class ConversationPage
             'routes' => $this->routes->of($conversation),
             ...$this->ledger->of($conversation),
             'posts' => $this->posts->of($conversation),
+            'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
+            'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),
+            'teams' => Team::query()->orderBy('name')->get(),
+            'tagNames' => Tag::inUse()->pluck('name'),
             'joined' => $conversation->joined()->with('account')->get(),
             'teammates' => Teammate::query()->where('may_sign_in', true)->orderBy('name')->get(),
-            'categories' => Category::query()->with('parent')->orderBy('position')->get(),
-            'outcomes' => Outcome::query()->orderBy('position')->get(),
+            'categories' => Category::inUse()->get(),
+            'outcomes' => Outcome::inUse()->get(),
             'earlier' => $this->earlier($conversation),
             'conversationCount' => $conversation->customer->conversations()->count(),
         ];

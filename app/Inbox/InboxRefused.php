@@ -59,6 +59,19 @@ final class InboxRefused extends RuntimeException
         return new self("{$channel} takes no files. Take them away, or answer by email.");
     }
 
+    /**
+     * @param  list<string>  $fields
+     */
+    public static function fieldsMissing(array $fields): self
+    {
+        return new self('Before it is resolved, fill in '.implode(' and ', array_map(static fn (string $field): string => "“{$field}”", $fields)).', beside the conversation.');
+    }
+
+    public static function badTag(string $name, int $longest): self
+    {
+        return new self(trim($name) === '' ? 'A tag needs a name.' : "“{$name}” is too long for a tag, or has no letters: it takes at most {$longest} characters.");
+    }
+
     public static function joinedAlready(): self
     {
         return new self('One of the two is part of another conversation already. Look there.');

@@ -13,6 +13,10 @@ enum JournalKind: string
     case StateChanged = 'state_changed';
     case OwnerChanged = 'owner_changed';
     case CategoryChanged = 'category_changed';
+    case TeamChanged = 'team_changed';
+    case PriorityChanged = 'priority_changed';
+    case TagsChanged = 'tags_changed';
+    case FieldChanged = 'field_changed';
     case Delivered = 'delivered';
     case DeliveryFailed = 'delivery_failed';
     case SendingAgain = 'sending_again';

@@ -22,6 +22,10 @@ final readonly class JournalSentence
             JournalKind::StateChanged => $this->state($entry, $who),
             JournalKind::OwnerChanged => $this->owner($entry, $who),
             JournalKind::CategoryChanged => $this->by($who, 'Category '.($entry->details['to'] ?? 'taken away')),
+            JournalKind::TeamChanged => $this->by($who, ($entry->details['to'] ?? null) === null ? 'Taken away from its team' : 'Given to the team '.$entry->details['to']),
+            JournalKind::PriorityChanged => $this->by($who, 'Priority '.($entry->details['to'] ?? '')),
+            JournalKind::TagsChanged => $this->by($who, $this->tags($entry)),
+            JournalKind::FieldChanged => $this->by($who, ($entry->details['field'] ?? 'A field').' set to '.($entry->details['to'] ?? 'nothing')),
             JournalKind::DeliveryFailed => 'The answer to '.($entry->details['to'] ?? 'the customer').' could not be delivered',
             JournalKind::SendingAgain => $this->by($who, 'Sending the answer again'),
             JournalKind::Delivered => 'The answer was delivered',
@@ -62,6 +66,14 @@ final readonly class JournalSentence
         $back = $until === null ? '' : ', comes back '.$this->time->short(CarbonImmutable::parse($until));
 
         return $this->by($who, $text).$because.$back;
+    }
+
+    private function tags(JournalEntry $entry): string
+    {
+        $given = $entry->details['given'] ?? null;
+        $taken = $entry->details['taken'] ?? null;
+
+        return implode(', ', array_filter([$given === null ? null : "Tagged {$given}", $taken === null ? null : "tag {$taken} taken away"]));
     }
 
     private function owner(JournalEntry $entry, ?string $who): string

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Promises\StoreHours;
-use App\Support\LocalTime;
 use App\Team\Teammate;
+use Cairnfield\Core\Queue\DueGroup;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Queue
 {
-    public function __construct(private StoreHours $hours, private LocalTime $time) {}
+    public function __construct(private StoreHours $hours) {}
 
     /**
      * @return Collection<int, Conversation> one row more than asked for where there are more
@@ -23,7 +23,7 @@ final readonly class Queue
     public function rows(QueueView $view, QueueFilter $filter, Teammate $teammate): Collection
     {
         $query = Conversation::query()
-            ->with(['customer', 'account', 'owner', 'category.parent', 'outcome', 'orders.parcels.scans'])
+            ->with(['customer.groups', 'account', 'owner', 'category', 'outcome', 'tags', 'orders.parcels.scans'])
             ->when($filter->account, fn ($rows, $account) => $rows->where('account_id', $account))
             ->when($filter->category, fn ($rows, $category) => $rows->where('category_id', $category))
             ->limit($filter->rows + 1);
@@ -41,30 +41,24 @@ final readonly class Queue
         if ($view !== QueueView::MyTurn && $view !== QueueView::NobodysYet) {
             return $rows->isEmpty() ? [] : [new QueueGroup($view->label(), 'plain', $this->stand($rows))];
         }
-        $endOfDay = $this->time->local(now())->endOfDay();
-        $groups = ['missed' => [], 'soon' => [], 'today' => [], 'later' => []];
+        $rowsByGroup = [];
         foreach ($this->stand($rows) as $row) {
-            $standing = $row->standing;
-            $key = match (true) {
-                $standing === null => 'later',
-                $standing->missed => 'missed',
-                $standing->soon => 'soon',
-                $row->conversation->due_at?->lessThanOrEqualTo($endOfDay) => 'today',
-                default => 'later',
-            };
-            $groups[$key][] = $row;
+            $rowsByGroup[$row->conversation->due_group][] = $row;
         }
-        $labels = [
-            'missed' => 'Promise missed',
-            'soon' => 'Within the hour',
-            'today' => 'Today',
-            'later' => 'Later, or no promise running',
-        ];
+        $groups = [];
+        foreach (DueGroup::cases() as $group) {
+            if (isset($rowsByGroup[$group->value])) {
+                [$label, $urgency] = match ($group) {
+                    DueGroup::Missed => ['Promise missed', 'missed'],
+                    DueGroup::WithinTheHour => ['Within the hour', 'soon'],
+                    DueGroup::Today => ['Today', 'today'],
+                    DueGroup::Later => ['Later, or no promise running', 'later'],
+                };
+                $groups[] = new QueueGroup($label, $urgency, $rowsByGroup[$group->value]);
+            }
+        }
 
-        return array_values(array_filter(array_map(
-            static fn (string $key): QueueGroup => new QueueGroup($labels[$key], $key, $groups[$key]),
-            array_keys($labels),
-        ), static fn (QueueGroup $group): bool => $group->rows !== []));
+        return $groups;
     }
 
     /**

@@ -29,7 +29,7 @@ final readonly class QueueController
         $shown = view('inbox.queue', [
             ...$this->content($request, $chosen, $teammate),
             'accounts' => Account::query()->orderBy('id')->get()->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
-            'categories' => Category::query()->with('parent')->orderBy('position')->get(),
+            'categories' => Category::inUse()->get(),
             'teammates' => Teammate::query()->orderBy('name')->get(),
         ]);
         $teammate->forceFill(['queue_looked_at' => now()])->saveQuietly();

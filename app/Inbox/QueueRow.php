@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Promises\PromiseStanding;
+use App\Support\LocalTime;
+use Cairnfield\Core\Queue\DueGroup;
 
 final readonly class QueueRow
 {
@@ -13,6 +15,30 @@ final readonly class QueueRow
     public function promise(): string
     {
         return $this->conversation->first_replied_at === null ? 'first reply' : 'next reply';
+    }
+
+    /**
+     * Why it stands where it stands: what decided first comes first.
+     */
+    public function why(LocalTime $time): string
+    {
+        $conversation = $this->conversation;
+        if ($conversation->state !== ConversationState::Open) {
+            return '';
+        }
+        $group = $conversation->customer->groups->sortBy('place')->first();
+
+        return implode(' · ', array_filter([
+            match (DueGroup::from($conversation->due_group)) {
+                DueGroup::Missed => 'its promise was missed',
+                DueGroup::WithinTheHour => 'due within the hour',
+                DueGroup::Today => 'due today',
+                DueGroup::Later => $conversation->due_at === null ? 'no promise runs' : 'due later',
+            },
+            "priority {$conversation->priority->value}",
+            $group !== null && $group->place < PlaceInQueue::NO_GROUP ? "{$group->name}: ".($group->place === 1 ? 'first of all' : 'before others') : null,
+            $conversation->waiting_since === null ? 'nobody waits' : "waiting since {$time->short($conversation->waiting_since)}",
+        ]));
     }
 
     /**

@@ -56,8 +56,8 @@ enum QueueView: string
             self::MyTurn => $this->open($query)->when($owner === null, fn (Builder $open) => $open
                 ->where(fn (Builder $mine) => $mine->whereNull('owner_id')->orWhere('owner_id', $teammate->id))),
             self::NobodysYet => $this->open($query)->whereNull('owner_id'),
-            self::Waiting => $query->where('state', ConversationState::Waiting)->orderBy('last_message_at')->orderBy('id'),
-            self::Held => $query->where('state', ConversationState::Held)->orderByRaw('bring_back_at IS NULL, bring_back_at, id'),
+            self::Waiting => $query->where('state', ConversationState::Waiting)->orderBy('next_up')->orderBy('id'),
+            self::Held => $query->where('state', ConversationState::Held)->orderBy('next_up')->orderBy('id'),
             self::Resolved => $query->where('state', ConversationState::Resolved)->where('junk', false)->whereNull('joined_into_id')->orderByDesc('last_message_at')->orderByDesc('id'),
             self::Junk => $query->where('junk', true)->orderByDesc('last_message_at')->orderByDesc('id'),
         };
@@ -74,6 +74,6 @@ enum QueueView: string
      */
     private function open(Builder $query): Builder
     {
-        return $query->where('state', ConversationState::Open)->orderByRaw('due_at IS NULL, due_at, id');
+        return $query->where('state', ConversationState::Open)->orderBy('next_up')->orderBy('id');
     }
 }

@@ -129,10 +129,11 @@ final readonly class ReceiveMessage
         $junk = $this->judgeJunk->reasons($arrival, $known?->id);
         $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->text, $arrival->language);
         $subject = ConversationNumber::withoutMark($arrival->subject);
-        $conversation = Conversation::store([
+        $conversation = Conversation::begin([
             'subject' => mb_substr($subject === '' ? '(no subject)' : $subject, 0, 500),
             'bare_subject_key' => hash('sha256', BareSubject::of($arrival->subject)->text),
             'customer_id' => $customer->id,
+            'customer_place' => $known === null ? PlaceInQueue::NO_GROUP : PlaceInQueue::placeOf($customer->id),
             'account_id' => $account->id,
             'channel' => $received->channel,
             'kind' => $received->item->kind ?? ItemKind::Message,

@@ -76,6 +76,9 @@ final readonly class SendReply
         if ($reply->then === ConversationState::Resolved && $reply->outcome === null) {
             throw InboxRefused::needsOutcome();
         }
+        if ($reply->then === ConversationState::Resolved) {
+            $this->changeState->refuseIfIncomplete($conversation);
+        }
     }
 
     /**

@@ -38,7 +38,7 @@ final readonly class TakeConversation
             $next = Conversation::query()
                 ->where('state', ConversationState::Open)
                 ->whereNull('owner_id')
-                ->orderByRaw('due_at IS NULL, due_at, id')
+                ->orderBy('next_up')->orderBy('id')
                 ->lock('FOR UPDATE SKIP LOCKED')
                 ->first();
             if ($next !== null) {

@@ -63,6 +63,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         Gate::policy(Conversation::class, ConversationPolicy::class);
         Gate::policy(Account::class, AccountPolicy::class);
         Gate::define('answer-customers', static fn (Teammate $teammate): bool => $teammate->role->answersCustomers());
+        Gate::define('arrange', static fn (Teammate $teammate): bool => $teammate->role->arranges());
         Gate::define('administer', static fn (Teammate $teammate): bool => $teammate->role->administers());
     }
 

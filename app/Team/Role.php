@@ -29,6 +29,14 @@ enum Role: string
         return $this !== self::ReturnsBench;
     }
 
+    /**
+     * Whether this role arranges how the team works: categories, outcomes, tags, fields, everybody's views.
+     */
+    public function arranges(): bool
+    {
+        return $this === self::Administrator || $this === self::Lead;
+    }
+
     public function administers(): bool
     {
         return $this === self::Administrator;

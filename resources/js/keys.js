@@ -40,6 +40,7 @@ const actions = {
     ArrowUp: () => moveRow(-1),
     r: () => write('reply'),
     i: () => write('note'),
+    w: () => document.querySelector('.why') !== null && (document.body.classList.toggle('shows-why'), true),
     q: () => { window.location.assign('/queue'); return true; },
     '?': () => { document.getElementById('keys')?.showModal(); return true; },
 };

@@ -71,7 +71,7 @@ final readonly class Form
      */
     public function categories(): Collection
     {
-        return Category::query()->whereNotNull('parent_id')->orderBy('position')->get();
+        return Category::inUse()->whereNotNull('parent_id')->where('hidden', false)->get();
     }
 
     /**

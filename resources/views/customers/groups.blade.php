@@ -17,6 +17,7 @@
                     <span>is</span><label class="visually-hidden" for="is-{{ $key }}-{{ $index }}">Its value</label><input class="form-control" id="is-{{ $key }}-{{ $index }}" name="is[]" value="{{ $condition['is'] }}" placeholder="kitebarn.example"></div>
                 @endforeach
             </div>
+            <div><label class="form-label" for="place-{{ $key }}">In the queue</label><select class="form-select" id="place-{{ $key }}" name="place">@foreach ([1 => 'first of all', 3 => 'before others', 5 => 'like everybody'] as $place => $label)<option value="{{ $place }}" @selected(($group->place ?? 5) === $place)>{{ $label }}</option>@endforeach</select></div>
             <div class="row-buttons"><button class="btn btn-outline-secondary">{{ $group ? 'Save' : 'Make it' }}</button></div>
         </form>
         @if ($group)<form method="post" action="/customer-groups/{{ $group->id }}" class="group-away">@csrf @method('delete')<button class="btn btn-sm btn-link">Take the group {{ $group->name }} away</button></form>@endif

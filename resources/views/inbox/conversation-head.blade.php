@@ -17,26 +17,54 @@
             @endif
         </p>
     </div>
+    <div class="conversation-words">
+        <details class="menu" id="menu-priority">
+            <summary class="word-chip word-{{ $conversation->priority->value }}" data-key="p" aria-label="Priority {{ $conversation->priority->value }}, change">{{ $conversation->priority->value }}</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/priority" class="menu-panel">
+                @csrf
+                @foreach (\Cairnfield\Core\Queue\Priority::cases() as $priority)
+                    <button name="priority" value="{{ $priority->value }}" @if ($priority === $conversation->priority) aria-current="true" @endif>{{ $priority->label() }}</button>
+                @endforeach
+            </form>
+        </details>
+        @foreach ($conversation->tags->sortBy('folded') as $tag)
+            <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="word-chip">@csrf<input type="hidden" name="take" value="{{ $tag->id }}">{{ $tag->name }}<button class="word-away" aria-label="Take the tag {{ $tag->name }} away">×</button></form>
+        @endforeach
+        <details class="menu" id="menu-tags">
+            <summary class="word-chip" data-key="a">add a tag</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="menu-panel menu-form">
+                @csrf
+                <label class="form-label" for="give-tags">Tags, with commas between</label>
+                <input class="form-control" id="give-tags" name="give" maxlength="300" list="tag-names" autocomplete="off" required>
+                <datalist id="tag-names">@foreach ($tagNames as $name)<option value="{{ $name }}">@endforeach</datalist>
+                <button class="btn btn-primary">Add</button>
+            </form>
+        </details>
+    </div>
     <div class="conversation-actions">
         @if ($conversation->owner_id === null)
             <form method="post" action="/conversations/{{ $conversation->id }}/take">@csrf<button class="btn btn-primary" data-key="t">Take <kbd>T</kbd></button></form>
         @endif
         <details class="menu" id="menu-owner">
-            <summary class="btn btn-chip"><small>Owner</small> {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
-            <form method="post" action="/conversations/{{ $conversation->id }}/owner" class="menu-panel menu-end">
+            <summary class="btn btn-chip" data-key="o"><small>Owner</small> {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/owner" class="menu-panel menu-end menu-tall">
                 @csrf
                 @foreach ($teammates as $person)
                     <button name="owner" value="{{ $person->id }}" @if ($person->id === $conversation->owner_id) aria-current="true" @endif>{{ $person->name }}@if ($person->id === $teammate->id) (me)@endif</button>
                 @endforeach
                 <button name="owner" value="">Nobody</button>
+                <p class="menu-note">Team</p>
+                @foreach ($teams as $team)
+                    <button name="team" value="{{ $team->id }}" formaction="/conversations/{{ $conversation->id }}/team" @if ($team->id === $conversation->team_id) aria-current="true" @endif>{{ $team->name }}</button>
+                @endforeach
             </form>
         </details>
         <details class="menu" id="menu-category">
-            <summary class="btn btn-chip"><small>Category</small> {{ $conversation->category?->name ?? 'none' }}</summary>
+            <summary class="btn btn-chip" data-key="k"><small>Category</small> {{ $conversation->category?->name ?? 'none' }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/category" class="menu-panel menu-end menu-tall">
                 @csrf
                 @foreach ($categories as $category)
-                    <button name="category" value="{{ $category->id }}" @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->path() }}</button>
+                    <button name="category" value="{{ $category->id }}" @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->path }}</button>
                 @endforeach
                 <button name="category" value="">None</button>
             </form>

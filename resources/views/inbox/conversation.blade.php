@@ -7,6 +7,10 @@
     <div><dt><kbd>t</kbd></dt><dd>Take it</dd></div>
     <div><dt><kbd>h</kbd></dt><dd>Hold</dd></div>
     <div><dt><kbd>v</kbd></dt><dd>Resolve</dd></div>
+    <div><dt><kbd>o</kbd></dt><dd>Owner and team</dd></div>
+    <div><dt><kbd>k</kbd></dt><dd>Category</dd></div>
+    <div><dt><kbd>p</kbd></dt><dd>Priority</dd></div>
+    <div><dt><kbd>a</kbd></dt><dd>Add a tag</dd></div>
     <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>
     <div><dt><kbd>Esc</kbd></dt><dd>Leave the field</dd></div>
 @endsection

@@ -26,6 +26,9 @@
     @foreach ($conversation->customer->notes->take(2) as $note)
         <p class="customer-note">{{ $note->text }}</p>
     @endforeach
+    @if ($customerFields !== [])
+        @include('inbox.own-fields', ['rows' => $customerFields, 'key' => 'customer'])
+    @endif
     @if ($earlier->isNotEmpty())
         <h3>Other conversations</h3>
         <ul class="earlier">
@@ -46,11 +49,14 @@
         </ul>
     @endif
     <h3>This conversation</h3>
+    @if ($ownFields !== [])
+        @include('inbox.own-fields', ['rows' => $ownFields, 'key' => 'conversation'])
+    @endif
     <dl class="facts">
         <div><dt>Number</dt><dd>{{ $conversation->number() }}</dd></div>
         <div><dt>Began</dt><dd>{{ $time->short($conversation->created_at) }}</dd></div>
         <div><dt>Team</dt><dd>{{ $conversation->team?->name ?? '—' }}</dd></div>
-        <div><dt>Category</dt><dd>{{ $conversation->category?->path() ?? '—' }}</dd></div>
+        <div><dt>Category</dt><dd>{{ $conversation->category?->path ?? '—' }}</dd></div>
         @if ($conversation->linkedConversation)
             <div><dt>Links to</dt><dd><a href="{{ route('conversation', $conversation->linkedConversation) }}">{{ $conversation->linkedConversation->number() }}</a></dd></div>
         @endif

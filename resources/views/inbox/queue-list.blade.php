@@ -19,7 +19,7 @@
                 <select id="filter-category" name="category" class="form-select form-select-sm" data-submit>
                     <option value="">Any category</option>
                     @foreach ($categories as $category)
-                        <option value="{{ $category->id }}" @selected($filter->category === $category->id)>{{ $category->path() }}</option>
+                        <option value="{{ $category->id }}" @selected($filter->category === $category->id)>{{ $category->path }}</option>
                     @endforeach
                 </select>
                 <label class="visually-hidden" for="filter-owner">Owner</label>
@@ -62,7 +62,7 @@
                         <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label().($conversation->public ? ', public' : '')"/>@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
-                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> <span class="soft">{{ $row->preview() }}</span></td>
+                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($row->why($time) !== '')<span class="why">{{ $row->why($time) }}</span>@endif</td>
                         <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel === \App\Channels\Channel::Email ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
                         <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
                         <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>

@@ -4,6 +4,7 @@
     <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>
     <div><dt><kbd>↓</kbd> <kbd>↑</kbd></dt><dd>Next and previous row</dd></div>
     <div><dt><kbd>Enter</kbd></dt><dd>Open the row</dd></div>
+    <div><dt><kbd>w</kbd></dt><dd>Why each row stands where it stands</dd></div>
 @endsection
 @section('content')
 <main id="content" class="queue">

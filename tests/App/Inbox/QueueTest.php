@@ -3,10 +3,13 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
+use App\Customers\SortIntoGroups;
 use App\Inbox\BringBackHeld;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\JournalEntry;
+use App\Inbox\PlaceInQueue;
+use App\Inbox\TakeConversation;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -38,6 +41,7 @@ it('puts the most urgent first, in groups by when the promise falls due', functi
     }
     // 14:00 in Copenhagen: four working hours after 08:00 UTC have passed, after 09:30 half an hour is left.
     CarbonImmutable::setTestNow('2026-11-23T13:00:00Z');
+    expect(app(PlaceInQueue::class)->moveOn())->toBeGreaterThan(0)->and(app(PlaceInQueue::class)->moveOn())->toBe(0);
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')
         ->assertSeeInOrder(['Promise missed', 'the late one', '−1 h 00', 'Within the hour', 'the soon one', '30 min', 'Today', 'the today one', '2 h 30'], true);
 });
@@ -160,4 +164,34 @@ it('shows the customer beside the conversation, with the earlier ones', function
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
         ->assertSee('Other conversations')->assertSee('In spring')->assertSee('tomas@hruby.example');
     expect(Conversation::query()->distinct()->count('customer_id'))->toBe(1);
+});
+
+it('puts priority before the customer’s group, and that before who waits longest; and says so', function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T09:00:00Z');
+    $make = fn (string $subject, string $from): Conversation => Mails::conversation(['Subject' => $subject, 'From' => "{$from}@kitebarn.example", 'Message-ID' => "<{$subject}@k.example>"]);
+    $wholesale = $make('trade', 'buyer');
+    app(SortIntoGroups::class)->everybody();
+    foreach (['plain', 'waits', 'pressing'] as $seconds => $subject) {
+        CarbonImmutable::setTestNow(CarbonImmutable::parse('2026-11-23T09:00:00Z')->subSeconds($seconds + 1));
+        Mails::conversation(['Subject' => $subject, 'From' => "{$subject}@x.example"]);
+    }
+    $pressing = Conversation::query()->where('subject', 'pressing')->sole();
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$pressing->id}/priority", ['priority' => 'high'])->assertSessionHas('done');
+    $this->get('/queue/nobodys-yet')->assertSeeInOrder(['pressing', 'priority high', 'trade', 'Wholesale: first of all', 'waits', 'plain', 'waiting since']);
+    expect(app(TakeConversation::class)->takeNext($this->teammate('ilse'))?->id)->toBe($pressing->id)
+        ->and(app(TakeConversation::class)->takeNext($this->teammate('ilse'))?->id)->toBe($wholesale->id);
+});
+
+it('keeps the stored place what the core says, whatever is done', function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T09:00:00Z');
+    $conversation = Mails::conversation();
+    $this->actingAs($this->teammate('ilse'));
+    $place = fn (): int => (int) $conversation->refresh()->next_up;
+    $open = $place();
+    $this->post("/conversations/{$conversation->id}/hold", ['reason' => 'Carrier looks', 'bring_back_at' => '2026-11-24T09:00']);
+    expect($place())->toBe(CarbonImmutable::parse('2026-11-24T08:00:00Z')->getTimestamp());
+    $this->post("/conversations/{$conversation->id}/state", ['state' => 'open']);
+    expect($place())->toBe($open);
+    $this->post("/conversations/{$conversation->id}/state", ['state' => 'waiting']);
+    expect($place())->toBe($conversation->last_message_at->getTimestamp());
 });

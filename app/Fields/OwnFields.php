@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Fields;
+
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What is written in the store's own fields, read and kept.
+ */
+final class OwnFields
+{
+    /**
+     * The fields of one thing with what is written in them; retired ones only where something is.
+     *
+     * @return list<array{field: OwnField, values: list<string>}>
+     */
+    public function of(About $about, int $id): array
+    {
+        $fields = OwnField::query()->where('about', $about)->orderBy('position')->orderBy('id')
+            ->with(['values' => static fn ($values) => $values->where('about_id', $id)->orderBy('position')])->get();
+
+        return array_values($fields
+            ->reject(static fn (OwnField $field): bool => $field->retired_at !== null && $field->values->isEmpty())
+            ->map(static fn (OwnField $field): array => ['field' => $field, 'values' => self::shown($field, $field->values)])->all());
+    }
+
+    /**
+     * @param  Collection<int, OwnValue>  $values
+     * @return list<string>
+     */
+    public static function shown(OwnField $field, Collection $values): array
+    {
+        return array_values($values->map(static fn (OwnValue $value): string => $field->kind->show($value->text, $value->number))->all());
+    }
+
+    /**
+     * Keeps what was written, in place of what was there.
+     *
+     * @param  string|list<string>|null  $written
+     * @return array{string, string}|null what was shown before and is now; null where nothing changed
+     *
+     * @throws FieldRefused when it does not fit
+     */
+    public function keep(OwnField $field, int $aboutId, string|array|null $written): ?array
+    {
+        $rows = $field->kind->read($written, $field->choices, $field->name);
+        if ($rows !== [] && $field->retired_at !== null) {
+            throw FieldRefused::retired($field->name);
+        }
+
+        return DB::transaction(static function () use ($field, $aboutId, $rows): ?array {
+            $before = self::shown($field, OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)->orderBy('position')->lockForUpdate()->get());
+            $after = array_map(static fn (array $row): string => $field->kind->show($row['text'], $row['number']), $rows);
+            if ($before === $after) {
+                return null;
+            }
+            OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)->delete();
+            OwnValue::query()->insert(array_map(
+                static fn (array $row, int $position): array => ['own_field_id' => $field->id, 'about_id' => $aboutId, 'position' => $position, ...$row],
+                $rows,
+                array_keys($rows),
+            ));
+
+            return [implode(', ', $before), implode(', ', $after)];
+        });
+    }
+
+    /**
+     * Required fields of a conversation in which nothing is written.
+     *
+     * @return list<string> their names
+     */
+    public function missingToResolve(int $conversationId): array
+    {
+        return array_values(OwnField::inUse()->where('about', About::Conversation)->where('required_to_resolve', true)
+            ->whereDoesntHave('values', static fn ($values) => $values->where('about_id', $conversationId))
+            ->pluck('name')->all());
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use Cairnfield\Core\Text\Folding;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Gives a conversation tags and takes them away.
+ */
+final readonly class ChangeTags
+{
+    private const LONGEST = 60;
+
+    public function __construct(private Journal $journal) {}
+
+    /**
+     * @param  list<Tag>  $give
+     * @param  list<Tag>  $take
+     */
+    public function change(Conversation $conversation, array $give, array $take, Actor $actor, string $why = ''): void
+    {
+        DB::transaction(function () use ($conversation, $give, $take, $actor, $why): void {
+            $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            $has = $locked->tags()->pluck('tags.id')->all();
+            $given = array_values(array_filter(array_column($give, null, 'id'), static fn (Tag $tag): bool => ! in_array($tag->id, $has, true)));
+            $taken = array_values(array_filter($take, static fn (Tag $tag): bool => in_array($tag->id, $has, true)));
+            if ($given === [] && $taken === []) {
+                return;
+            }
+            $locked->tags()->attach(array_map(static fn (Tag $tag): int => $tag->id, $given));
+            $locked->tags()->detach(array_map(static fn (Tag $tag): int => $tag->id, $taken));
+            $names = static fn (array $tags): ?string => $tags === [] ? null : implode(', ', array_map(static fn (Tag $tag): string => $tag->name, $tags));
+            $this->journal->record($locked, JournalKind::TagsChanged, $actor, array_filter(['given' => $names($given), 'taken' => $names($taken)]), $why);
+        });
+    }
+
+    /**
+     * The tag of this name, made where there is none; one that was merged leads to the one it is part of.
+     *
+     * @throws InboxRefused when it has no letters, or too many
+     */
+    public static function named(string $name): Tag
+    {
+        $name = trim((string) preg_replace('/\s+/u', ' ', str_replace(',', ' ', $name)));
+        $folded = Folding::fold($name);
+        if ($folded === '' || mb_strlen($name) > self::LONGEST) {
+            throw InboxRefused::badTag($name, self::LONGEST);
+        }
+        $tag = Tag::query()->where('folded', $folded)->first();
+        if ($tag === null) {
+            $tag = (new Tag)->forceFill(['name' => $name, 'folded' => $folded]);
+            $tag->save();
+        }
+        $tag = $tag->merged_into_id === null ? $tag : Tag::query()->findOrFail($tag->merged_into_id);
+        if ($tag->retired_at !== null) {
+            // Who writes it wants it again.
+            $tag->forceFill(['retired_at' => null])->save();
+        }
+
+        return $tag;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sorting;
+
+use App\Inbox\Actor;
+use App\Team\Teammate;
+use Closure;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+
+/**
+ * What the controllers of this place share: who acts, and saying why something was refused.
+ */
+trait SortsThings
+{
+    /**
+     * @param  Closure(): mixed  $change
+     */
+    private function attempt(Closure $change, string $to, string $done): RedirectResponse
+    {
+        try {
+            $change();
+        } catch (SortingRefused $why) {
+            return back()->withInput()->with('problem', $why->getMessage());
+        }
+
+        return redirect($to)->with('done', $done);
+    }
+
+    private function actor(Request $request): Actor
+    {
+        $teammate = $request->user();
+
+        return Actor::teammate($teammate instanceof Teammate ? $teammate : abort(401));
+    }
+}
