@@ -7,6 +7,7 @@ namespace App\Customers;
 use App\Inbox\Conversation;
 use App\Orders\Order;
 use App\Support\StoresRows;
+use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
@@ -73,6 +74,21 @@ final class Customer extends Model
     public function groups(): BelongsToMany
     {
         return $this->belongsToMany(CustomerGroup::class, 'customer_group_members', 'customer_id', 'group_id');
+    }
+
+    /**
+     * A name with its folded form, by which it is found.
+     *
+     * @return array{name: string, name_folded: string}
+     */
+    public static function named(string $name): array
+    {
+        return ['name' => $name, 'name_folded' => mb_substr(Folding::fold($name), 0, 300)];
+    }
+
+    protected static function booted(): void
+    {
+        self::saving(static fn (self $customer) => $customer->forceFill(self::named($customer->name)));
     }
 
     protected function casts(): array

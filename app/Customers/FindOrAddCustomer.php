@@ -106,7 +106,7 @@ final class FindOrAddCustomer
 
     private function add(SenderHandle $sender, ?string $language = null): Customer
     {
-        $customer = Customer::store(['name' => mb_substr($sender->displayName(), 0, 200), 'language' => $language]);
+        $customer = Customer::store(Customer::named(mb_substr($sender->displayName(), 0, 200)) + ['language' => $language]);
         if (! $sender->isKnown()) {
             return $customer;
         }

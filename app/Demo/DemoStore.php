@@ -12,6 +12,10 @@ use App\Inbox\Outcome;
 use App\Team\Role;
 use App\Team\Team;
 use App\Team\Teammate;
+use App\Views\BoardBy;
+use App\Views\SavedView;
+use App\Views\SharedWith;
+use App\Views\Sort;
 
 /**
  * The demo store itself: its team, its addresses, its categories and outcomes.
@@ -82,6 +86,7 @@ final class DemoStore
         }
         $this->addFormAndTelephone();
         $this->addCategories();
+        $this->addViews();
         $this->addGroups();
         foreach (self::OUTCOMES as $position => $name) {
             Outcome::query()->create(['name' => $name, 'position' => $position]);
@@ -163,6 +168,22 @@ final class DemoStore
             'secrets' => [],
             'arrivals' => ['join_hours' => 0],
         ]);
+    }
+
+    /**
+     * Views that the team has made for itself.
+     */
+    private function addViews(): void
+    {
+        $mads = Teammate::query()->where('email', 'mads@brindle.example')->firstOrFail();
+        $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
+        $notDone = ['field' => 'state', 'op' => 'in', 'value' => ['open', 'waiting', 'held']];
+        foreach ([
+            'Before the festival' => [['all' => [$notDone, ['any' => [['field' => 'category', 'op' => 'in', 'value' => [(string) $late->id]], ['field' => 'subject', 'op' => 'has_any_word', 'value' => ['festival', 'saturday']]]]]], Sort::NextUp, ['number', 'state', 'owner', 'due']],
+            'Said in public' => [['all' => [$notDone, ['field' => 'public', 'op' => 'is', 'value' => true]]], Sort::Latest, ['account', 'state', 'owner', 'last_message']],
+        ] as $name => [$condition, $sort, $columns]) {
+            (new SavedView)->forceFill(['name' => $name, 'teammate_id' => $mads->id, 'shared_with' => SharedWith::Everybody, 'condition' => $condition, 'columns' => $columns, 'sort' => $sort, 'board_by' => BoardBy::State])->save();
+        }
     }
 
     private function addGroups(): void

@@ -23,6 +23,9 @@ final class PlaceInQueue
 
     private const AT_ONCE = 1000;
 
+    /** What is not open stands behind all that is, also in a list of both. */
+    public const NOT_OPEN = 500_000_000_000_000;
+
     /** Behind all that have a time to come back. */
     private const NO_TIME = 99_999_999_999;
 
@@ -48,7 +51,7 @@ final class PlaceInQueue
                 ($values['priority'] ?? null) instanceof Priority ? $values['priority'] : Priority::Normal,
                 (int) ($values['customer_place'] ?? self::NO_GROUP),
                 $time instanceof CarbonInterface ? $time->toDateTimeImmutable() : null,
-            )->key : ($time instanceof CarbonInterface ? $time->getTimestamp() : self::NO_TIME),
+            )->key : self::NOT_OPEN + ($time instanceof CarbonInterface ? $time->getTimestamp() : self::NO_TIME),
             'subject_folded' => mb_substr(Folding::fold((string) ($values['subject'] ?? '')), 0, 600),
         ];
     }

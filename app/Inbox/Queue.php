@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Conditions\ConditionQuery;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
+use App\Views\ShownView;
 use Cairnfield\Core\Queue\DueGroup;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -15,19 +17,19 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Queue
 {
-    public function __construct(private StoreHours $hours) {}
+    public function __construct(private StoreHours $hours, private ConditionQuery $conditions) {}
 
     /**
      * @return Collection<int, Conversation> one row more than asked for where there are more
      */
-    public function rows(QueueView $view, QueueFilter $filter, Teammate $teammate): Collection
+    public function rows(ShownView $view, QueueFilter $filter, Teammate $teammate): Collection
     {
         $query = Conversation::query()
-            ->with(['customer.groups', 'account', 'owner', 'category', 'outcome', 'tags', 'orders.parcels.scans'])
+            ->with(['customer.groups', 'account', 'owner', 'category', 'outcome', 'team', 'tags', 'orders.parcels.scans'])
             ->when($filter->account, fn ($rows, $account) => $rows->where('account_id', $account))
             ->when($filter->category, fn ($rows, $category) => $rows->where('category_id', $category))
             ->limit($filter->rows + 1);
-        $view->narrow($query, $teammate, $filter->owner);
+        $view->narrow($query, $this->conditions, $teammate, $filter->owner);
 
         return $query->get();
     }
@@ -36,9 +38,9 @@ final readonly class Queue
      * @param  Collection<int, Conversation>  $rows
      * @return list<QueueGroup>
      */
-    public function groups(QueueView $view, Collection $rows): array
+    public function groups(ShownView $view, Collection $rows): array
     {
-        if ($view !== QueueView::MyTurn && $view !== QueueView::NobodysYet) {
+        if (! $view->isGrouped()) {
             return $rows->isEmpty() ? [] : [new QueueGroup($view->label(), 'plain', $this->stand($rows))];
         }
         $rowsByGroup = [];
@@ -88,7 +90,7 @@ final readonly class Queue
      * @param  Collection<int, Conversation>  $rows
      * @return list<QueueRow>
      */
-    private function stand(Collection $rows): array
+    public function stand(Collection $rows): array
     {
         return array_values($rows->map(fn (Conversation $row): QueueRow => new QueueRow($row, $row->standing($this->hours)))->all());
     }

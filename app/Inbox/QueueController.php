@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\Account;
+use App\Conditions\ConditionQuery;
 use App\Team\Teammate;
+use App\Views\SavedView;
+use App\Views\ShownView;
+use App\Views\ViewCounts;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -15,7 +20,7 @@ final readonly class QueueController
 {
     private const REMEMBERED = 'queue.address';
 
-    public function __construct(private Queue $queue, private ChangeMark $mark) {}
+    public function __construct(private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private ConditionQuery $conditions) {}
 
     public function show(Request $request, ?string $view = null): View|RedirectResponse
     {
@@ -23,9 +28,14 @@ final readonly class QueueController
             // The queue comes back as it was left: the view and what it was narrowed to.
             return redirect((string) $request->session()->get(self::REMEMBERED, '/queue/'.QueueView::MyTurn->value));
         }
-        $chosen = QueueView::tryFrom($view) ?? abort(404);
-        $request->session()->put(self::REMEMBERED, $request->getRequestUri());
         $teammate = $this->teammate($request);
+        $chosen = ShownView::find($view, $teammate);
+        if ($chosen === null) {
+            $request->session()->forget(self::REMEMBERED);
+
+            return ctype_digit($view) ? redirect('/queue/my-turn')->with('problem', 'That view is not there any more, or not for you.') : abort(404);
+        }
+        $request->session()->put(self::REMEMBERED, $request->getRequestUri());
         $shown = view('inbox.queue', [
             ...$this->content($request, $chosen, $teammate),
             'accounts' => Account::query()->orderBy('id')->get()->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
@@ -42,32 +52,38 @@ final readonly class QueueController
      */
     public function changes(Request $request, string $view): Response
     {
-        $chosen = QueueView::tryFrom($view) ?? abort(404);
         if ($request->query('mark') === $this->mark->ofAll()) {
             return response()->noContent();
         }
+        $teammate = $this->teammate($request);
+        $chosen = ShownView::find($view, $teammate) ?? abort(404);
 
-        return response(view('inbox.queue-list', $this->content($request, $chosen, $this->teammate($request)))->render());
+        return response(view('inbox.queue-list', $this->content($request, $chosen, $teammate))->render());
     }
 
     /**
      * @return array<string, mixed>
      */
-    private function content(Request $request, QueueView $view, Teammate $teammate): array
+    private function content(Request $request, ShownView $view, Teammate $teammate): array
     {
         $filter = QueueFilter::fromRequest($request);
         // Before the rows: a change in between is then shown twice rather than never.
         $mark = $this->mark->ofAll();
-        $rows = $this->queue->rows($view, $filter, $teammate);
+        $viewProblem = $view->problem($this->conditions, $teammate);
+        $rows = $viewProblem === null ? $this->queue->rows($view, $filter, $teammate) : new Collection;
         $lookedAt = $teammate->queue_looked_at;
+        $saved = SavedView::seenBy($teammate)->get();
 
         return [
             'view' => $view,
+            'viewProblem' => $viewProblem,
+            'mayChangeView' => $view->saved?->mayBeChangedBy($teammate) ?? false,
+            'saved' => $saved,
             'filter' => $filter,
             'mark' => $mark,
             'groups' => $this->queue->groups($view, $rows->take($filter->rows)),
             'hasMore' => $rows->count() > $filter->rows,
-            'counts' => $this->queue->counts($teammate),
+            'counts' => $this->counts->of($teammate, $saved, $mark),
             'newSince' => $lookedAt === null ? 0 : $rows->filter(
                 static fn (Conversation $row): bool => $row->last_customer_message_at?->greaterThan($lookedAt) ?? false,
             )->count(),

@@ -46,6 +46,22 @@ final readonly class FoldedPhrase
     }
 
     /**
+     * The same question as a regular expression (PCRE, UTF-8), for a database that keeps folded texts.
+     *
+     * @return string|null null where the phrase is empty once folded: it is found nowhere
+     */
+    public function pattern(): ?string
+    {
+        if ($this->text === '') {
+            return null;
+        }
+        // A mark that follows stands on the phrase's own last character.
+        $after = self::isWordlike(self::baseBefore($this->text, strlen($this->text))) ? '(?![\p{L}\p{N}\p{M}])' : '(?![\p{L}\p{N}])';
+
+        return ($this->looksBefore ? '(?:^|[^\p{L}\p{N}\p{M}])\p{M}*' : '').preg_quote($this->text).($this->looksAfter ? $after : '');
+    }
+
+    /**
      * The character right before a place; where that is a mark, what it stands on.
      */
     private static function baseBefore(string $text, int $end): string

@@ -4,9 +4,11 @@ import { listenToMenus } from './menus.js';
 import { listenToForms } from './forms.js';
 import { showLatest } from './trail.js';
 import { listenToDialogs } from './dialogs.js';
+import { listenToBoard } from './board.js';
 
 listenToKeys();
 listenToMenus();
 listenToForms();
 showLatest();
 listenToDialogs();
+listenToBoard();

@@ -43,6 +43,8 @@ it('keeps marks that make another letter', function (): void {
 
 it('finds a phrase only where it stands by itself', function (string $phrase, string $text, bool $found): void {
     expect(FoldedPhrase::of($phrase)->isIn(Folding::fold($text)))->toBe($found);
+    $pattern = FoldedPhrase::of($phrase)->pattern();
+    expect($pattern !== null && preg_match("\x01{$pattern}\x01u", Folding::fold($text)) === 1)->toBe($found);
 })->with([
     ['fun', 'a refund', false], ['fun', 'fun, fun', true], ['fun', 'refund is no fun', true],
     ['late parcel', "a LATE\n parcel!", true], ['c++', 'c++17', false], ['c++', 'in c++, yes', true],

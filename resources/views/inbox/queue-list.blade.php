@@ -1,13 +1,19 @@
 @php $query = http_build_query([...$filter->query(), 'mark' => $mark]); @endphp
-<div id="queue-list" hx-get="/queue/{{ $view->value }}/changes?{{ $query }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-ext="morph">
+<div id="queue-list" hx-get="/queue/{{ $view->key() }}/changes?{{ $query }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-ext="morph">
     <nav class="tabs" aria-label="Views">
-        @foreach (\App\Inbox\QueueView::cases() as $tab)
-            <a href="/queue/{{ $tab->value }}" @if ($tab === $view) aria-current="page" @endif>{{ $tab->label() }} @isset($counts[$tab->value])<b class="tab-count">{{ $counts[$tab->value] }}</b>@endisset</a>
+        @foreach ([...\App\Inbox\QueueView::cases()] as $tab)
+            @if ($tab === \App\Inbox\QueueView::Resolved)
+                @foreach ($saved as $own)
+                    <a href="/queue/{{ $own->id }}" @if ($view->saved?->id === $own->id) aria-current="page" @endif>{{ $own->name }} @isset($counts[$own->id])<b class="tab-count">{{ \App\Views\ViewCounts::show($counts[$own->id]) }}</b>@endisset</a>
+                @endforeach
+            @endif
+            <a href="/queue/{{ $tab->value }}" @if ($tab === $view->builtIn) aria-current="page" @endif>{{ $tab->label() }} @isset($counts[$tab->value])<b class="tab-count">{{ $counts[$tab->value] }}</b>@endisset</a>
         @endforeach
+        <a href="/views/new" class="tab-new">New view</a>
     </nav>
     <div class="queue-bar">
         @isset($accounts)
-            <form method="get" action="/queue/{{ $view->value }}" class="filters" id="filters">
+            <form method="get" action="/queue/{{ $view->key() }}" class="filters" id="filters">
                 <label class="visually-hidden" for="filter-account">Way in</label>
                 <select id="filter-account" name="account" class="form-select form-select-sm" data-submit>
                     <option value="">Any way in</option>
@@ -24,22 +30,25 @@
                 </select>
                 <label class="visually-hidden" for="filter-owner">Owner</label>
                 <select id="filter-owner" name="owner" class="form-select form-select-sm" data-submit>
-                    <option value="">{{ $view === \App\Inbox\QueueView::MyTurn ? 'Mine and nobody’s' : 'Any owner' }}</option>
+                    <option value="">{{ $view->builtIn === \App\Inbox\QueueView::MyTurn ? 'Mine and nobody’s' : 'Any owner' }}</option>
                     <option value="nobody" @selected($filter->owner === 'nobody')>Nobody’s yet</option>
                     @foreach ($teammates as $teammate)
                         <option value="{{ $teammate->id }}" @selected($filter->owner === (string) $teammate->id)>{{ $teammate->name }}</option>
                     @endforeach
                 </select>
                 <noscript><button class="btn btn-sm btn-outline-secondary">Show</button></noscript>
-                @if ($filter->isNarrowed())<a class="btn btn-sm btn-link" href="/queue/{{ $view->value }}">Show all</a>@endif
+                @if ($filter->isNarrowed())<a class="btn btn-sm btn-link" href="/queue/{{ $view->key() }}">Show all</a>@endif
             </form>
         @else
             <div id="filters" class="filters"></div>
         @endisset
         <p class="soft new-since" role="status" id="new-since">@if ($newSince > 0){{ $newSince }} new since you looked @endif</p>
+        <span class="view-ways"><a href="/queue/{{ $view->key() }}/board" data-key="b">As a board <kbd>B</kbd></a>@if ($mayChangeView)<a href="/views/{{ $view->saved->id }}">Change this view</a>@endif</span>
         <form method="post" action="/queue/next">@csrf<button class="btn btn-primary" data-key="n">Take the next one <kbd>N</kbd></button></form>
     </div>
-    @if ($groups === [])
+    @if ($viewProblem !== null)
+        <div class="empty"><x-cairn/><p class="field-problem">{{ $viewProblem }}</p>@if ($mayChangeView)<p><a class="btn btn-outline-secondary" href="/views/{{ $view->saved->id }}">Change this view</a></p>@endif</div>
+    @elseif ($groups === [])
         <div class="empty">
             <x-cairn/>
             <p>{{ $filter->isNarrowed() ? 'Nothing here fits what the list is narrowed to.' : $view->emptyText() }}</p>
@@ -47,15 +56,15 @@
     @else
     <table class="ledger">
         <caption class="visually-hidden">{{ $view->label() }}, the most urgent first</caption>
-        <colgroup><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about"><col class="col-number"><col class="col-category"><col class="col-owner"><col class="col-due"></colgroup>
+        <colgroup><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about">@foreach ($view->columns() as $column)<col class="col-{{ $column->value }}">@endforeach</colgroup>
         <thead><tr>
-            @foreach (['Promise', 'Customer', 'By', 'About', 'Order or number', 'Category', 'Owner', 'Due'] as $heading)
+            @foreach (['Promise', 'Customer', 'By', 'About', ...array_map(fn ($column) => $column->label(), $view->columns())] as $heading)
                 <th scope="col"><span class="visually-hidden">{{ $heading }}</span></th>
             @endforeach
         </tr></thead>
         @foreach ($groups as $group)
             <tbody class="group group-{{ $group->urgency }}" id="group-{{ $group->urgency }}">
-                <tr class="group-head"><th scope="rowgroup" colspan="8">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
+                <tr class="group-head"><th scope="rowgroup" colspan="{{ 4 + count($view->columns()) }}">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
                 @foreach ($group->rows as $row)
                     @php $conversation = $row->conversation; @endphp
                     <tr class="row-conversation" id="c-{{ $conversation->id }}">
@@ -63,25 +72,16 @@
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label().($conversation->public ? ', public' : '')"/>@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
                         <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($row->why($time) !== '')<span class="why">{{ $row->why($time) }}</span>@endif</td>
-                        <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel === \App\Channels\Channel::Email ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
-                        <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
-                        <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
-                        <td class="cell-due">
-                            @if ($row->standing !== null)
-                                <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency === 'later' ? $time->short($conversation->due_at) : $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
-                            @elseif ($conversation->state === \App\Inbox\ConversationState::Held)
-                                <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small>comes back</small>
-                            @else
-                                <b>{{ $time->short($conversation->last_message_at) }}</b><small>{{ $conversation->outcome?->name ?? 'last message' }}</small>
-                            @endif
-                        </td>
+                        @foreach ($view->columns() as $column)
+                            @include('inbox.queue-cell')
+                        @endforeach
                     </tr>
                 @endforeach
             </tbody>
         @endforeach
     </table>
     @if ($hasMore)
-        <p class="more"><a class="btn btn-outline-secondary" href="/queue/{{ $view->value }}?{{ http_build_query([...$filter->query(), 'rows' => min(\App\Inbox\QueueFilter::MOST_ROWS, $filter->rows * 2)]) }}">Show more</a></p>
+        <p class="more"><a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}?{{ http_build_query([...$filter->query(), 'rows' => min(\App\Inbox\QueueFilter::MOST_ROWS, $filter->rows * 2)]) }}">Show more</a></p>
     @endif
     @endif
 </div>

@@ -189,9 +189,9 @@ it('keeps the stored place what the core says, whatever is done', function (): v
     $place = fn (): int => (int) $conversation->refresh()->next_up;
     $open = $place();
     $this->post("/conversations/{$conversation->id}/hold", ['reason' => 'Carrier looks', 'bring_back_at' => '2026-11-24T09:00']);
-    expect($place())->toBe(CarbonImmutable::parse('2026-11-24T08:00:00Z')->getTimestamp());
+    expect($place())->toBe(PlaceInQueue::NOT_OPEN + CarbonImmutable::parse('2026-11-24T08:00:00Z')->getTimestamp());
     $this->post("/conversations/{$conversation->id}/state", ['state' => 'open']);
     expect($place())->toBe($open);
     $this->post("/conversations/{$conversation->id}/state", ['state' => 'waiting']);
-    expect($place())->toBe($conversation->last_message_at->getTimestamp());
+    expect($place())->toBe(PlaceInQueue::NOT_OPEN + $conversation->last_message_at->getTimestamp());
 });

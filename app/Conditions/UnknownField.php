@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conditions;
+
+use RuntimeException;
+
+/**
+ * A condition asks for something that is not there, or not any more.
+ */
+final class UnknownField extends RuntimeException
+{
+    public static function named(string $key): self
+    {
+        return new self("It asks for “{$key}”, which is not there any more. Change or remove that condition.");
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+/**
+ * What a view can show of each conversation, beside who it is from and what it is about.
+ */
+enum Column: string
+{
+    case Number = 'number';
+    case Category = 'category';
+    case Owner = 'owner';
+    case Due = 'due';
+    case Team = 'team';
+    case Priority = 'priority';
+    case State = 'state';
+    case Outcome = 'outcome';
+    case Account = 'account';
+    case Language = 'language';
+    case Began = 'began';
+    case LastMessage = 'last_message';
+    case WaitingSince = 'waiting_since';
+
+    public const USUAL = [self::Number, self::Category, self::Owner, self::Due];
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Number => 'Order or number',
+            self::LastMessage => 'Last message',
+            self::WaitingSince => 'Waiting since',
+            default => ucfirst($this->value),
+        };
+    }
+}

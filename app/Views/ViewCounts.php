@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use App\Conditions\ConditionQuery;
+use App\Conditions\UnknownField;
+use App\Inbox\Conversation;
+use App\Inbox\Queue;
+use App\Team\Teammate;
+use Cairnfield\Core\Rules\RulesRefused;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * How many each view holds. Counted only as far as anybody wants to know, and once for all who look at
+ * the same moment of the journal.
+ */
+final readonly class ViewCounts
+{
+    /** Beyond this it is “999+”. */
+    public const MOST = 1000;
+
+    private const KEPT_SECONDS = 60;
+
+    public function __construct(private Queue $queue, private ConditionQuery $conditions) {}
+
+    /**
+     * @param  Collection<int, SavedView>  $saved
+     * @return array<string, int> by the key of the view; the built-in ones for what is done are not counted
+     */
+    public function of(Teammate $teammate, Collection $saved, string $mark): array
+    {
+        $key = "view-counts:{$teammate->id}:".hash('xxh128', $mark.'|'.$saved->map(static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}")->implode(','));
+
+        return Cache::remember($key, self::KEPT_SECONDS, fn (): array => $this->count($teammate, $saved));
+    }
+
+    public static function show(int $count): string
+    {
+        return $count >= self::MOST ? (self::MOST - 1).'+' : (string) $count;
+    }
+
+    /**
+     * @param  Collection<int, SavedView>  $saved
+     * @return array<string, int>
+     */
+    private function count(Teammate $teammate, Collection $saved): array
+    {
+        $counts = $this->queue->counts($teammate);
+        $parts = $bindings = [];
+        foreach ($saved as $view) {
+            try {
+                $query = Conversation::query();
+                ShownView::narrowBy($query, $this->conditions, $view->asks($teammate));
+            } catch (UnknownField|RulesRefused) {
+                continue;
+            }
+            $limited = $query->toBase()->selectRaw('1')->limit(self::MOST)->toSql();
+            $parts[] = "SELECT {$view->id} AS view, (SELECT COUNT(*) FROM ({$limited}) AS some) AS count";
+            $bindings = [...$bindings, ...$query->getBindings()];
+        }
+        if ($parts !== []) {
+            foreach (DB::select(implode(' UNION ALL ', $parts), $bindings) as $row) {
+                $counts[(string) $row->view] = (int) $row->count;
+            }
+        }
+
+        return $counts;
+    }
+}

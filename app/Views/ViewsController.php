@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use App\Conditions\ConditionForm;
+use App\Conditions\ConditionQuery;
+use App\Conditions\ConversationFields;
+use App\Conditions\UnknownField;
+use App\Inbox\Conversation;
+use App\Team\Teammate;
+use Cairnfield\Core\Rules\RulesRefused;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+/**
+ * Making, changing and removing saved views.
+ */
+final readonly class ViewsController
+{
+    private const EMPTY = ['head' => 'all', 'parts' => [['field' => 'state', 'op' => 'in', 'value' => ['open']]]];
+
+    public function __construct(private ConditionForm $form, private ConversationFields $fields, private ConditionQuery $conditions) {}
+
+    public function make(Request $request): View
+    {
+        return $this->page($request, null, self::EMPTY);
+    }
+
+    public function edit(Request $request, SavedView $view): View
+    {
+        $this->authorise($request, $view);
+
+        return $this->page($request, $view, $this->form->of($view->condition));
+    }
+
+    /**
+     * The form with a line or group more or less; the whole page where there is no script.
+     */
+    public function redraw(Request $request): View
+    {
+        $group = $this->form->after($this->form->posted($request->input('condition')), $request->string('do')->toString());
+        if ($request->hasHeader('HX-Request')) {
+            return view('conditions.editor', ['group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form, 'matching' => $this->matching($group, $this->teammate($request))]);
+        }
+        $id = $request->integer('view');
+        $view = $id === 0 ? null : SavedView::query()->findOrFail($id);
+        $view === null ?: $this->authorise($request, $view);
+        $request->flash();
+
+        return $this->page($request, $view, $group);
+    }
+
+    public function store(Request $request): RedirectResponse|View
+    {
+        return $this->save($request, (new SavedView)->forceFill(['teammate_id' => $this->teammate($request)->id, 'shared_with' => SharedWith::Nobody]));
+    }
+
+    public function update(Request $request, SavedView $view): RedirectResponse|View
+    {
+        $this->authorise($request, $view);
+
+        return $this->save($request, $view);
+    }
+
+    public function destroy(Request $request, SavedView $view): RedirectResponse
+    {
+        $this->authorise($request, $view);
+        $view->delete();
+
+        return redirect('/queue/my-turn')->with('done', "The view “{$view->name}” is gone. The conversations stay.");
+    }
+
+    private function save(Request $request, SavedView $view): RedirectResponse|View
+    {
+        $teammate = $this->teammate($request);
+        $written = $request->validate([
+            'name' => ['required', 'string', 'max:60'],
+            'shared_with' => ['required', Rule::enum(SharedWith::class)],
+            'team' => ['nullable', Rule::requiredIf($request->input('shared_with') === SharedWith::Team->value), 'integer', 'exists:teams,id'],
+            'columns' => ['array'],
+            'columns.*' => [Rule::enum(Column::class)],
+            'sort' => ['required', Rule::enum(Sort::class)],
+            'board_by' => ['required', Rule::enum(BoardBy::class)],
+        ]);
+        $group = $this->form->posted($request->input('condition'));
+        try {
+            $condition = $this->form->condition($group);
+        } catch (UnknownField|RulesRefused $why) {
+            $request->flash();
+
+            return $this->page($request, $view->exists ? $view : null, $group, $why->getMessage());
+        }
+        $sharedWith = SharedWith::from($written['shared_with']);
+        $view->forceFill([
+            'name' => trim($written['name']),
+            'shared_with' => $sharedWith,
+            'team_id' => $sharedWith === SharedWith::Team ? (int) $written['team'] : null,
+            'condition' => $condition,
+            'columns' => array_values($written['columns'] ?? []),
+            'sort' => $written['sort'],
+            'board_by' => $written['board_by'],
+        ])->save();
+
+        return redirect("/queue/{$view->id}")->with('done', "The view “{$view->name}” is saved.");
+    }
+
+    /**
+     * @param  array<string, mixed>  $group
+     */
+    private function page(Request $request, ?SavedView $view, array $group, ?string $problem = null): View
+    {
+        return view('views.form', [
+            'view' => $view,
+            'group' => $group,
+            'fields' => $this->fields->all(),
+            'form' => $this->form,
+            'problem' => $problem,
+            'matching' => $this->matching($group, $this->teammate($request)),
+            'teams' => $this->teammate($request)->role->arranges() ? \App\Team\Team::query()->orderBy('name')->get() : $this->teammate($request)->teams()->orderBy('name')->get(),
+        ]);
+    }
+
+    /**
+     * How many fit right now, counted as far as it matters.
+     *
+     * @param  array<string, mixed>  $group
+     */
+    private function matching(array $group, Teammate $teammate): ?int
+    {
+        try {
+            $view = (new SavedView)->forceFill(['condition' => $this->form->condition($group)]);
+            $query = Conversation::query();
+            ShownView::narrowBy($query, $this->conditions, $view->asks($teammate));
+
+            return $query->toBase()->selectRaw('1')->limit(ViewCounts::MOST)->get()->count();
+        } catch (UnknownField|RulesRefused) {
+            return null;
+        }
+    }
+
+    private function authorise(Request $request, SavedView $view): void
+    {
+        $view->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a view, a lead or an administrator changes it.');
+    }
+
+    private function teammate(Request $request): Teammate
+    {
+        $teammate = $request->user();
+
+        return $teammate instanceof Teammate ? $teammate : abort(401);
+    }
+}
