@@ -12,6 +12,7 @@ use App\History\ContinueImports;
 use App\History\ImportHistoryCommand;
 use App\Inbox\BringBackHeld;
 use App\Inbox\PlaceInQueue;
+use App\Search\IndexForSearch;
 use App\Support\SecurityHeaders;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
@@ -50,6 +51,7 @@ $app = Application::configure(basePath: $root)
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
+        $schedule->call(fn () => app(IndexForSearch::class)->run())->everyFiveSeconds()->name('make new things findable');
         $schedule->job(new DeliverDue)->everyFiveSeconds()->name('deliver what is due');
     })
     ->withExceptions(function (Exceptions $exceptions): void {

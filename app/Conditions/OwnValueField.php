@@ -6,6 +6,7 @@ namespace App\Conditions;
 
 use App\Fields\About;
 use App\Fields\FieldKind;
+use App\Fields\FieldRefused;
 use App\Fields\OwnField;
 use App\Fields\OwnValue;
 use App\Inbox\Conversation;
@@ -94,6 +95,24 @@ final readonly class OwnValueField implements Field
             return;
         }
         $query->whereRaw(($isNegative ? 'NOT ' : '').$this->exists($holds), $bindings);
+    }
+
+    /**
+     * Narrows a search to where this is written; a text is found by how it begins.
+     *
+     * @param  Builder<Conversation>  $query
+     *
+     * @throws FieldRefused when it cannot be written in this field
+     */
+    public function search(Builder $query, string $written): void
+    {
+        $kept = $this->field->kind->read($written, $this->field->choices, $this->field->name)[0] ?? null;
+        if ($kept === null) {
+            return;
+        }
+        $kept['number'] !== null
+            ? $query->whereRaw($this->exists('v.number = '.(float) $kept['number']))
+            : $query->whereRaw($this->exists('v.folded LIKE ?'), [addcslashes((string) $kept['folded'], '\\%_').'%']);
     }
 
     /**

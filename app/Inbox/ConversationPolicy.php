@@ -11,6 +11,11 @@ use App\Team\Teammate;
  */
 final class ConversationPolicy
 {
+    public function viewAny(Teammate $teammate): bool
+    {
+        return $teammate->may_sign_in;
+    }
+
     public function view(Teammate $teammate): bool
     {
         return $teammate->may_sign_in;

@@ -45,7 +45,8 @@ start_mariadb() {
         launch mariadb mariadbd --no-defaults --user=root --datadir="$VAR/mariadb/data" --tmpdir="$VAR/mariadb/tmp" \
             --bind-address=127.0.0.1 --port="$DB_PORT" --socket="$DB_SOCKET" --innodb-flush-log-at-trx-commit=1 \
             --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
-            --innodb-buffer-pool-size=256M --skip-log-bin
+            --innodb-buffer-pool-size=256M --skip-log-bin \
+            --innodb-ft-min-token-size=1 --innodb-ft-enable-stopword=OFF
     fi
     wait_until mariadb 60 database -e 'SELECT 1'
     database -e "CREATE DATABASE IF NOT EXISTS cairnfield;

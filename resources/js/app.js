@@ -5,6 +5,7 @@ import { listenToForms } from './forms.js';
 import { showLatest } from './trail.js';
 import { listenToDialogs } from './dialogs.js';
 import { listenToBoard } from './board.js';
+import { listenToGoTo } from './go-to.js';
 
 listenToKeys();
 listenToMenus();
@@ -12,3 +13,4 @@ listenToForms();
 showLatest();
 listenToDialogs();
 listenToBoard();
+listenToGoTo();

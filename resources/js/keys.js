@@ -1,6 +1,8 @@
 // Single keys for the daily work. A key presses the control that carries it as data-key, so that
 // whatever can be done by key can be seen and clicked, too.
 
+import { openGoTo } from './go-to.js';
+
 const isWriting = (element) => element.matches('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]');
 
 const rows = () => [...document.querySelectorAll('.row-link')];
@@ -10,7 +12,7 @@ function moveRow(step) {
     const at = all.indexOf(document.activeElement);
     const next = all[at === -1 ? (step > 0 ? 0 : all.length - 1) : Math.min(Math.max(at + step, 0), all.length - 1)];
     next?.focus();
-    next?.closest('tr').scrollIntoView({ block: 'nearest' });
+    next?.closest('tr, li').scrollIntoView({ block: 'nearest' });
     return next !== undefined;
 }
 
@@ -41,6 +43,8 @@ const actions = {
     r: () => write('reply'),
     i: () => write('note'),
     w: () => document.querySelector('.why') !== null && (document.body.classList.toggle('shows-why'), true),
+    g: () => openGoTo(),
+    '/': () => { const field = document.getElementById('search-field'); field?.focus(); field?.select(); return field !== null; },
     q: () => { window.location.assign('/queue'); return true; },
     '?': () => { document.getElementById('keys')?.showModal(); return true; },
 };

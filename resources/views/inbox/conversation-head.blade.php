@@ -6,17 +6,19 @@
     <x-cairn :standing="$standing"/>
     <div class="conversation-title">
         <h1>{{ $conversation->subject }}</h1>
-        <p>
-            {{ $conversation->number() }} · {{ $conversation->customer->name }} · @if ($conversation->public)<b class="public-mark">public</b>, @endif{{ $conversation->channel->takesAnswers() ? $conversation->channel->label().' to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@if ($conversation->about_title !== null) · about @if (preg_match('#^https?://#i', (string) $conversation->about_url) === 1)<a href="{{ $conversation->about_url }}" rel="noopener noreferrer nofollow" target="_blank">{{ $conversation->about_title }}</a>@else{{ $conversation->about_title }}@endif @endif @if ($conversation->stars !== null) · <x-stars :count="$conversation->stars"/>@endif
+        <div class="conversation-sub"><p>
+            {{ $conversation->number() }} ·
             @if ($standing !== null)
-                · {{ $standing->missed ? 'reply was due' : 'reply due in' }} <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b> @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif @if ($conversation->answer_by !== null && $conversation->due_at->equalTo($conversation->answer_by)) as {{ $conversation->channel->label() }} wants it @endif
+                {{ $standing->missed ? 'reply was due' : 'reply due in' }} <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b> @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif @if ($conversation->answer_by !== null && $conversation->due_at->equalTo($conversation->answer_by)) as {{ $conversation->channel->label() }} wants it @endif
             @elseif ($conversation->state === ConversationState::Held)
-                · held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back {{ $time->short($conversation->bring_back_at) }} @endif
+                held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back {{ $time->short($conversation->bring_back_at) }} @endif
             @elseif ($conversation->outcome !== null)
-                · {{ $conversation->outcome->name }}
+                {{ $conversation->outcome->name }}
+            @else
+                {{ mb_strtolower($conversation->state->label()) }}
             @endif
+            · {{ $conversation->customer->name }} · @if ($conversation->public)<b class="public-mark">public</b>, @endif{{ $conversation->channel->takesAnswers() ? $conversation->channel->label().' to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@if ($conversation->about_title !== null) · about @if (preg_match('#^https?://#i', (string) $conversation->about_url) === 1)<a href="{{ $conversation->about_url }}" rel="noopener noreferrer nofollow" target="_blank">{{ $conversation->about_title }}</a>@else{{ $conversation->about_title }}@endif @endif @if ($conversation->stars !== null) · <x-stars :count="$conversation->stars"/>@endif
         </p>
-    </div>
     <div class="conversation-words">
         <details class="menu" id="menu-priority">
             <summary class="word-chip word-{{ $conversation->priority->value }}" data-key="p" aria-label="Priority {{ $conversation->priority->value }}, change">{{ $conversation->priority->value }}</summary>
@@ -40,6 +42,8 @@
                 <button class="btn btn-primary">Add</button>
             </form>
         </details>
+    </div>
+        </div>
     </div>
     <div class="conversation-actions">
         @if ($conversation->owner_id === null)

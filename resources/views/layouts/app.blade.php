@@ -24,7 +24,13 @@
                 @endif
             </nav>
             <div class="topbar-end">
+                <form method="get" action="/search" class="search-bar" role="search">
+                    <label class="visually-hidden" for="search-field">Search for everything</label>
+                    <input id="search-field" name="q" value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /" maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete" hx-trigger="input changed delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
+                    <datalist id="search-completions"></datalist>
+                </form>
                 <a class="call-link" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
+                <button type="button" class="keys-button" data-opens-go-to>Go to <kbd>G</kbd></button>
                 <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
                 <details class="menu">
                     <summary>{{ $signedIn->name }}</summary>
@@ -52,10 +58,17 @@
             <h2 id="call-title">Write down a call</h2>
             <div id="call-place">@include('channels.call-form', ['inDialog' => true, 'onceKey' => $callKey])</div>
         </dialog>
+        <dialog id="go-to" aria-label="Go to or do">
+            <label class="visually-hidden" for="go-to-field">Go to or do</label>
+            <input id="go-to-field" class="form-control" name="q" placeholder="A page, an order, a person, a number, or what to do" autocomplete="off" hx-get="/go-to" hx-trigger="input delay:100ms" hx-target="#go-to-found" hx-swap="innerHTML">
+            <ul id="go-to-found"></ul>
+        </dialog>
         <dialog id="keys" aria-labelledby="keys-title">
             <h2 id="keys-title">Keys of this page</h2>
             <dl class="keys">@yield('keys')
                 <div><dt><kbd>c</kbd> or <kbd>F2</kbd></dt><dd>Write down a call; F2 also while writing</dd></div>
+                <div><dt><kbd>g</kbd></dt><dd>Go to or do</dd></div>
+                <div><dt><kbd>/</kbd></dt><dd>Search</dd></div>
                 <div><dt><kbd>q</kbd></dt><dd>To the queue</dd></div>
                 <div><dt><kbd>?</kbd></dt><dd>These keys</dd></div>
             </dl>

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Search;
+
+use App\Customers\Customer;
+use App\Customers\Handle;
+use App\Inbox\Conversation;
+use App\Inbox\QueueView;
+use App\Orders\Order;
+use App\Team\Teammate;
+use App\Views\SavedView;
+use Cairnfield\Core\Text\Folding;
+use Cairnfield\Core\Threading\ConversationNumber;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/**
+ * What the box “go to or do” finds: pages, views, orders, people, conversations by their number. What can be
+ * done on the page itself, the browser adds.
+ */
+final readonly class GoToController
+{
+    private const OF_EACH = 5;
+
+    private const PAGES = [
+        'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates', 'Customer groups' => '/customer-groups',
+        'Orders' => '/orders', 'Write down a call' => '/calls/new', 'New view' => '/views/new', 'Own settings' => '/own-settings',
+    ];
+
+    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields'];
+
+    private const ADMINISTRATORS_PAGES = ['Ways in' => '/accounts', 'Unreadable mail' => '/unreadable-mail', 'Not taken' => '/troubles', 'On arrival' => '/arrival', 'Import and export' => '/history'];
+
+    public function find(Request $request): View
+    {
+        Gate::authorize('viewAny', Conversation::class);
+        $teammate = $request->user();
+        $teammate instanceof Teammate || abort(401);
+        $written = trim(mb_substr((is_string($request->query('q')) ? $request->query('q') : ''), 0, 100));
+        $folded = Folding::fold($written);
+
+        return view('search.go-to', ['written' => $written, 'found' => $folded === '' ? $this->places($teammate, '') : [
+            ...$this->conversations($written),
+            ...$this->orders($written),
+            ...$this->places($teammate, $folded),
+            ...$this->people($folded),
+        ]]);
+    }
+
+    /**
+     * @return list<array{string, string, string}> kind, label, address
+     */
+    private function places(Teammate $teammate, string $folded): array
+    {
+        $pages = [...self::PAGES, ...($teammate->role->arranges() ? self::LEADS_PAGES : []), ...($teammate->role->administers() ? self::ADMINISTRATORS_PAGES : [])];
+        foreach (QueueView::cases() as $view) {
+            $pages["Queue: {$view->label()}"] = "/queue/{$view->value}";
+        }
+        foreach (SavedView::seenBy($teammate)->get() as $view) {
+            $pages["Queue: {$view->name}"] = "/queue/{$view->id}";
+        }
+        $found = [];
+        foreach ($pages as $label => $address) {
+            if ($folded === '' || preg_match('/(?:^|[^\p{L}\p{N}])'.preg_quote($folded, '/').'/u', Folding::fold((string) $label)) === 1) {
+                $found[] = ['page', (string) $label, $address];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<array{string, string, string}>
+     */
+    private function conversations(string $written): array
+    {
+        $id = preg_match('/^c?-?(\d{1,12})$/iD', $written, $number) === 1 ? (int) $number[1] : 0;
+        $conversation = $id === 0 ? null : Conversation::query()->find($id);
+
+        return $conversation === null ? [] : [['conversation', ConversationNumber::show($conversation->id)." {$conversation->subject}", "/conversations/{$conversation->id}"]];
+    }
+
+    /**
+     * @return list<array{string, string, string}>
+     */
+    private function orders(string $written): array
+    {
+        $key = strtoupper((string) preg_replace('/[^0-9A-Za-z]/', '', $written));
+        if (preg_match('/\d{3}/', $key) !== 1) {
+            return [];
+        }
+
+        return array_values(Order::query()->where('number_key', 'like', "{$key}%")->orWhere('marketplace_key', 'like', "{$key}%")->orderByDesc('placed_at')->limit(self::OF_EACH)->get()
+            ->map(static fn (Order $order): array => ['order', "{$order->number}, {$order->buyer_name}", "/orders/{$order->id}"])->all());
+    }
+
+    /**
+     * @return list<array{string, string, string}>
+     */
+    private function people(string $folded): array
+    {
+        $begins = addcslashes($folded, '\\%_');
+        $byHandle = Handle::query()->where('value', 'like', "{$begins}%")->limit(self::OF_EACH)->pluck('customer_id');
+
+        return array_values(Customer::query()->whereNull('merged_into_id')
+            ->where(static fn ($people) => $people->where('name_folded', 'like', "{$begins}%")->orWhereIn('id', $byHandle))
+            ->orderBy('name_folded')->limit(self::OF_EACH)->get()
+            ->map(static fn (Customer $customer): array => ['customer', $customer->name, "/customers/{$customer->id}"])->all());
+    }
+}

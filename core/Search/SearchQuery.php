@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Cairnfield\Core\Search;
+
+use Cairnfield\Core\Text\Folding;
+
+/**
+ * What somebody looks for: words, "phrases", -words that must not be there, and narrowings such as
+ * `state:held`. A word finds what begins with it.
+ */
+final readonly class SearchQuery
+{
+    public const LONGEST = 400;
+
+    private const MOST_WORDS = 20;
+
+    /**
+     * @param  list<array{list<string>, list<string>}>  $words  each written word as the words that stand for it, or as the words between its signs, in a row
+     * @param  list<list<string>>  $phrases  words that follow each other
+     * @param  list<list<string>>  $without
+     * @param  list<array{string, string}>  $narrowings  key and value, as written
+     * @param  bool  $cut  whether more was written than is looked for
+     */
+    private function __construct(
+        public array $words,
+        public array $phrases,
+        public array $without,
+        public array $narrowings,
+        public bool $cut,
+    ) {}
+
+    /**
+     * Anything can be written; what makes no sense is left out.
+     *
+     * @param  list<string>  $keys  the narrowings that there are, in lower case
+     */
+    public static function read(string $written, array $keys): self
+    {
+        $cut = mb_strlen($written) > self::LONGEST;
+        $written = mb_substr(mb_scrub($written, 'UTF-8'), 0, self::LONGEST);
+        preg_match_all('/(?<not>-)?(?:(?<key>[\p{L}_.]+):)?(?:"(?<phrase>[^"]*)"?|(?<word>[^\s"]+))/u', $written, $parts, PREG_SET_ORDER);
+        $words = $phrases = $without = $narrowings = [];
+        foreach ($parts as $part) {
+            $key = mb_strtolower($part['key'] ?? '');
+            $isPhrase = ! isset($part['word']);
+            $text = $part['word'] ?? $part['phrase'] ?? '';
+            if ($key !== '' && in_array($key, $keys, true)) {
+                if (Folding::fold($text) !== '') {
+                    $narrowings[] = [$key, trim($text)];
+                }
+
+                continue;
+            }
+            $text = $key === '' ? $text : "{$key} {$text}";
+            $asked = $isPhrase || $key !== '' ? SearchText::words($text) : SearchText::asked($text);
+            if ($asked === []) {
+                continue;
+            }
+            match (true) {
+                ($part['not'] ?? '') === '-' => $without[] = $asked,
+                $isPhrase => $phrases[] = $asked,
+                default => $words[] = [$asked, $key === '' ? SearchText::words($text) : $asked],
+            };
+        }
+        $cut = $cut || count($words) > self::MOST_WORDS;
+
+        return new self(array_slice($words, 0, self::MOST_WORDS), array_slice($phrases, 0, self::MOST_WORDS), array_slice($without, 0, self::MOST_WORDS), $narrowings, $cut);
+    }
+
+    /**
+     * Whether it asks for words at all.
+     */
+    public function hasWords(): bool
+    {
+        return $this->words !== [] || $this->phrases !== [];
+    }
+
+    public function isEmpty(): bool
+    {
+        return ! $this->hasWords() && $this->narrowings === [];
+    }
+
+    /**
+     * The words as regular expressions (PCRE, UTF-8) over a SearchText.
+     *
+     * @return array{list<string>, list<string>} those that must be found, and those that must not
+     */
+    public function patterns(): array
+    {
+        $before = '(?:^| )';
+        $must = [];
+        foreach ($this->words as [$words, $parts]) {
+            $must = [...$must, ...($words === $parts || count($parts) < 2
+                ? array_map(static fn (string $word): string => $before.preg_quote($word), $words)
+                : [$before.'(?:'.preg_quote(implode(' ', $words)).'|'.preg_quote(implode(' ', $parts)).')'])];
+        }
+
+        return [[...$must, ...array_map(self::inARow(...), $this->phrases)], array_map(self::inARow(...), $this->without)];
+    }
+
+    /**
+     * @param  list<string>  $words
+     */
+    private static function inARow(array $words): string
+    {
+        return '(?:^| )'.preg_quote(implode(' ', $words)).'(?: |$)';
+    }
+
+    /**
+     * The words in the language of MariaDB's full text in boolean mode; all letters and digits by now.
+     */
+    public function booleanMode(): string
+    {
+        $begins = static fn (string $word): string => mb_strlen($word) > 2 ? "{$word}*" : $word;
+        $must = [];
+        foreach ($this->words as [$words, $parts]) {
+            $must = [...$must, ...($words === $parts || count($parts) < 2
+                ? array_map(static fn (string $word): string => '+'.$begins($word), $words)
+                : ['+('.implode(' ', array_map($begins, $words)).' "'.implode(' ', $parts).'")'])];
+        }
+
+        return implode(' ', [
+            ...$must,
+            ...array_map(static fn (array $words): string => '+"'.implode(' ', $words).'"', $this->phrases),
+            ...array_map(static fn (array $words): string => '-"'.implode(' ', $words).'"', $this->without),
+        ]);
+    }
+
+    /**
+     * All words that are looked for, to mark them.
+     *
+     * @return list<string>
+     */
+    public function marked(): array
+    {
+        return array_values(array_unique(array_merge(...array_merge(...$this->words), ...$this->phrases)));
+    }
+}

@@ -1,0 +1,1 @@
+@foreach ($completions as $completion)<option value="{{ $completion }}">@endforeach
