@@ -31,15 +31,37 @@ use Locale;
  */
 final class ConversationFields
 {
-    /** @var array<string, Field>|null */
-    private ?array $fields = null;
+    private const SORTED = [
+        'state' => 'State', 'owner' => 'Owner', 'team' => 'Team', 'category' => 'Category', 'priority' => 'Priority',
+        'outcome' => 'Outcome', 'channel' => 'Way in', 'account' => 'Account', 'language' => 'Language',
+    ];
+
+    private const TEXTS = ['subject' => 'Subject', 'customer_name' => 'Customer’s name'];
+
+    private const LISTS = ['tags' => 'Tags', 'customer_group' => 'Customer’s group'];
+
+    private const YES_NO = [
+        'unanswered' => 'The customer waits', 'public' => 'Said in public', 'automatic' => 'Written by a machine',
+        'answered' => 'Answered at least once', 'has_file' => 'Has a file',
+    ];
+
+    private const NUMBERS = [
+        'waiting_hours' => 'Hours the customer has waited', 'quiet_hours' => 'Hours since the last message', 'age_days' => 'Days since it began',
+        'orders' => 'Orders beside it', 'stars' => 'Stars of a rating',
+    ];
+
+    /** @var array<string, Field> those that were asked for */
+    private array $made = [];
+
+    /** @var list<OwnField>|null */
+    private ?array $ownFields = null;
 
     /**
      * @throws UnknownField
      */
     public function get(string $key): Field
     {
-        return $this->all()[$key] ?? throw UnknownField::named($key);
+        return $this->made[$key] ??= $this->make($key);
     }
 
     /**
@@ -47,14 +69,16 @@ final class ConversationFields
      */
     public function all(): array
     {
-        if ($this->fields === null) {
-            $this->fields = [];
-            foreach ([...$this->sorted(), ...$this->texts(), ...$this->lists(), ...$this->yesOrNo(), ...$this->numbers(), ...$this->own()] as $field) {
-                $this->fields[$field->key()] = $field;
-            }
+        $fields = [];
+        foreach ([...array_keys(self::SORTED), ...array_keys(self::TEXTS), ...array_keys(self::LISTS), ...array_keys(self::YES_NO), ...array_keys(self::NUMBERS)] as $key) {
+            $fields[$key] = $this->get($key);
+        }
+        foreach ($this->ownFields() as $own) {
+            $field = new OwnValueField($own);
+            $fields[$field->key()] = $field;
         }
 
-        return $this->fields;
+        return $fields;
     }
 
     /**
@@ -72,86 +96,116 @@ final class ConversationFields
         return Facts::of($values);
     }
 
-    /**
-     * @return list<Field>
-     */
-    private function sorted(): array
+    private function make(string $key): Field
+    {
+        return match (true) {
+            isset(self::SORTED[$key]) => $this->sorted($key, self::SORTED[$key]),
+            isset(self::TEXTS[$key]) => $this->text($key, self::TEXTS[$key]),
+            isset(self::LISTS[$key]) => $this->list($key, self::LISTS[$key]),
+            isset(self::YES_NO[$key]) => $this->yesOrNo($key, self::YES_NO[$key]),
+            isset(self::NUMBERS[$key]) => $this->number($key, self::NUMBERS[$key]),
+            default => $this->own($key),
+        };
+    }
+
+    private function sorted(string $key, string $label): ChoiceField
+    {
+        return match ($key) {
+            'state' => $this->enumField($key, $label, ConversationState::cases(), static fn (ConversationState $state): string => $state->label()),
+            'priority' => $this->enumField($key, $label, Priority::cases(), static fn (Priority $priority): string => $priority->label()),
+            'channel' => $this->enumField($key, $label, array_values(array_filter(Channel::cases(), static fn (Channel $channel): bool => $channel->bringsMessages())), static fn (Channel $channel): string => $channel->label()),
+            'owner' => $this->rows($key, $label, 'owner_id', Teammate::query()->orderBy('name')->get()->all(), ['me' => 'me, whoever looks']),
+            'team' => $this->rows($key, $label, 'team_id', Team::query()->orderBy('name')->get()->all()),
+            'outcome' => $this->rows($key, $label, 'outcome_id', Outcome::query()->orderBy('position')->get()->all()),
+            'category' => $this->category($key, $label),
+            'account' => $this->account($key, $label),
+            default => $this->language($key, $label),
+        };
+    }
+
+    private function category(string $key, string $label): ChoiceField
     {
         $categories = Category::query()->orderBy('position')->get();
+
+        return new ChoiceField($key, $label, 'conversations.category_id', $this->withAncestors($categories->all()), $this->labels($categories->whereNull('retired_at')->all(), 'path'), static fn (Conversation $conversation): ?int => $conversation->category_id);
+    }
+
+    private function account(string $key, string $label): ChoiceField
+    {
+        $accounts = Account::query()->orderBy('id')->get()->all();
+        $offered = array_filter($accounts, static fn (Account $account): bool => $account->channel->bringsMessages());
+
+        return new ChoiceField($key, $label, 'conversations.account_id', $this->ids($accounts), $this->labels($offered, static fn (Account $account): string => $account->title()), static fn (Conversation $conversation): int => $conversation->account_id);
+    }
+
+    private function language(string $key, string $label): ChoiceField
+    {
         $languages = DB::table('conversations')->whereNotNull('language')->distinct()->orderBy('language')->pluck('language');
 
-        return [
-            $this->enumField('state', 'State', ConversationState::cases(), static fn (ConversationState $state): string => $state->label()),
-            $this->rows('owner', 'Owner', 'owner_id', Teammate::query()->orderBy('name')->get()->all(), ['me' => 'me, whoever looks']),
-            $this->rows('team', 'Team', 'team_id', Team::query()->orderBy('name')->get()->all()),
-            new ChoiceField('category', 'Category', 'conversations.category_id', $this->withAncestors($categories->all()), $this->labels($categories->whereNull('retired_at')->all(), 'path'), static fn (Conversation $conversation): ?int => $conversation->category_id),
-            $this->enumField('priority', 'Priority', Priority::cases(), static fn (Priority $priority): string => $priority->label()),
-            $this->rows('outcome', 'Outcome', 'outcome_id', Outcome::query()->orderBy('position')->get()->all()),
-            $this->enumField('channel', 'Way in', array_values(array_filter(Channel::cases(), static fn (Channel $channel): bool => $channel->bringsMessages())), static fn (Channel $channel): string => $channel->label()),
-            new ChoiceField('account', 'Account', 'conversations.account_id', $this->ids($accounts = Account::query()->orderBy('id')->get()->all()), $this->labels(array_filter($accounts, static fn (Account $account): bool => $account->channel->bringsMessages()), static fn (Account $account): string => $account->title()), static fn (Conversation $conversation): int => $conversation->account_id),
-            new ChoiceField('language', 'Language', 'conversations.language', $languages->combine($languages)->all(), $languages->combine($languages->map(static fn (string $language): string => Locale::getDisplayLanguage($language, 'en') ?: $language))->all(), static fn (Conversation $conversation): ?string => $conversation->language),
-        ];
+        return new ChoiceField($key, $label, 'conversations.language', $languages->combine($languages)->all(), $languages->combine($languages->map(static fn (string $language): string => Locale::getDisplayLanguage($language, 'en') ?: $language))->all(), static fn (Conversation $conversation): ?string => $conversation->language);
     }
 
-    /**
-     * @return list<Field>
-     */
-    private function texts(): array
+    private function text(string $key, string $label): TextField
     {
-        return [
-            new TextField('subject', 'Subject', 'conversations.subject_folded', static fn (Conversation $conversation): string => $conversation->subject),
-            new TextField('customer_name', 'Customer’s name', 'name_folded', static fn (Conversation $conversation): string => $conversation->customer->name, 'FROM customers WHERE customers.id = conversations.customer_id'),
-        ];
+        return $key === 'subject'
+            ? new TextField($key, $label, 'conversations.subject_folded', static fn (Conversation $conversation): string => $conversation->subject)
+            : new TextField($key, $label, 'name_folded', static fn (Conversation $conversation): string => $conversation->customer->name, 'FROM customers WHERE customers.id = conversations.customer_id');
     }
 
-    /**
-     * @return list<Field>
-     */
-    private function lists(): array
+    private function list(string $key, string $label): LinkedField
     {
-        $tags = Tag::query()->orderBy('folded')->get()->all();
+        if ($key === 'tags') {
+            $tags = Tag::query()->orderBy('folded')->get()->all();
+
+            return new LinkedField($key, $label, 'FROM conversation_tag WHERE conversation_tag.conversation_id = conversations.id', 'tag_id', $this->ids($tags, true), $this->labels(array_filter($tags, static fn (Tag $tag): bool => $tag->retired_at === null)), static fn (Conversation $conversation): array => array_values($conversation->tags->modelKeys()));
+        }
         $groups = CustomerGroup::query()->orderBy('name')->get()->all();
 
-        return [
-            new LinkedField('tags', 'Tags', 'FROM conversation_tag WHERE conversation_tag.conversation_id = conversations.id', 'tag_id', $this->ids($tags, true), $this->labels(array_filter($tags, static fn (Tag $tag): bool => $tag->retired_at === null)), static fn (Conversation $conversation): array => array_values($conversation->tags->modelKeys())),
-            new LinkedField('customer_group', 'Customer’s group', 'FROM customer_group_members WHERE customer_group_members.customer_id = conversations.customer_id', 'group_id', $this->ids($groups, true), $this->labels($groups), static fn (Conversation $conversation): array => array_values($conversation->customer->groups->modelKeys())),
-        ];
+        return new LinkedField($key, $label, 'FROM customer_group_members WHERE customer_group_members.customer_id = conversations.customer_id', 'group_id', $this->ids($groups, true), $this->labels($groups), static fn (Conversation $conversation): array => array_values($conversation->customer->groups->modelKeys()));
+    }
+
+    private function yesOrNo(string $key, string $label): YesNoField
+    {
+        [$sql, $read] = match ($key) {
+            'unanswered' => ['conversations.waiting_since IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->waiting_since !== null],
+            'public' => ['conversations.public', static fn (Conversation $conversation): bool => $conversation->public],
+            'automatic' => ['conversations.automatic', static fn (Conversation $conversation): bool => $conversation->automatic],
+            'answered' => ['conversations.first_replied_at IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null],
+            default => ['EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)', static fn (Conversation $conversation): bool => $conversation->messages()->whereHas('attachments')->exists()],
+        };
+
+        return new YesNoField($key, $label, $sql, $read);
+    }
+
+    private function number(string $key, string $label): NumberField
+    {
+        return match ($key) {
+            'waiting_hours' => $this->since($key, $label, 'waiting_since', 3600, static fn (Conversation $conversation): ?CarbonInterface => $conversation->waiting_since),
+            'quiet_hours' => $this->since($key, $label, 'last_message_at', 3600, static fn (Conversation $conversation): CarbonInterface => $conversation->last_message_at),
+            'age_days' => $this->since($key, $label, 'created_at', 86_400, static fn (Conversation $conversation): CarbonInterface => $conversation->created_at),
+            'orders' => new NumberField($key, $label, static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)', static fn (Conversation $conversation): int => $conversation->orders()->count()),
+            default => new NumberField($key, $label, static fn (): string => 'conversations.stars', static fn (Conversation $conversation): ?int => $conversation->stars),
+        };
+    }
+
+    private function own(string $key): OwnValueField
+    {
+        foreach ($this->ownFields() as $own) {
+            $field = new OwnValueField($own);
+            if ($field->key() === $key) {
+                return $field;
+            }
+        }
+
+        throw UnknownField::named($key);
     }
 
     /**
-     * @return list<Field>
+     * @return list<OwnField>
      */
-    private function yesOrNo(): array
+    private function ownFields(): array
     {
-        return [
-            new YesNoField('unanswered', 'The customer waits', 'conversations.waiting_since IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->waiting_since !== null),
-            new YesNoField('public', 'Said in public', 'conversations.public', static fn (Conversation $conversation): bool => $conversation->public),
-            new YesNoField('automatic', 'Written by a machine', 'conversations.automatic', static fn (Conversation $conversation): bool => $conversation->automatic),
-            new YesNoField('answered', 'Answered at least once', 'conversations.first_replied_at IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null),
-            new YesNoField('has_file', 'Has a file', 'EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)', static fn (Conversation $conversation): bool => $conversation->messages()->whereHas('attachments')->exists()),
-        ];
-    }
-
-    /**
-     * @return list<Field>
-     */
-    private function numbers(): array
-    {
-        return [
-            $this->since('waiting_hours', 'Hours the customer has waited', 'waiting_since', 3600, static fn (Conversation $conversation): ?CarbonInterface => $conversation->waiting_since),
-            $this->since('quiet_hours', 'Hours since the last message', 'last_message_at', 3600, static fn (Conversation $conversation): CarbonInterface => $conversation->last_message_at),
-            $this->since('age_days', 'Days since it began', 'created_at', 86_400, static fn (Conversation $conversation): CarbonInterface => $conversation->created_at),
-            new NumberField('orders', 'Orders beside it', static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)', static fn (Conversation $conversation): int => $conversation->orders()->count()),
-            new NumberField('stars', 'Stars of a rating', static fn (): string => 'conversations.stars', static fn (Conversation $conversation): ?int => $conversation->stars),
-        ];
-    }
-
-    /**
-     * @return list<Field>
-     */
-    private function own(): array
-    {
-        return array_values(OwnField::query()->orderBy('position')->orderBy('id')->get()->map(static fn (OwnField $field): Field => new OwnValueField($field))->all());
+        return $this->ownFields ??= array_values(OwnField::query()->orderBy('position')->orderBy('id')->get()->all());
     }
 
     /**

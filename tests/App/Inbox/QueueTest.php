@@ -87,6 +87,9 @@ it('asks the database a fixed number of questions, whatever the length', functio
     $this->answer($conversation, 'One');
     Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>']));
     Mails::conversation(['Subject' => 'Another', 'From' => 'c0@x.example']);
+    $count('/queue/my-turn');
+    // The counts of the views are kept for as long as nothing happens.
+    CarbonImmutable::setTestNow(now()->addMinute());
     [$page, $queue] = [$count("/conversations/{$conversation->id}"), $count('/queue/my-turn')];
     foreach (range(1, 8) as $number) {
         Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>'], "More {$number}"));
