@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Bulk\WorkOnBulkChange;
 use App\Channels\DeliverDue;
 use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Mail\TakeMailCommand;
@@ -47,6 +48,7 @@ $app = Application::configure(basePath: $root)
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
         $schedule->call(fn () => app(PlaceInQueue::class)->moveOn())->everyFiveSeconds()->name('move on what falls due');
+        $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');

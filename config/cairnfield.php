@@ -66,6 +66,10 @@ return [
     ],
 
     'outbox' => [
+        // For how many seconds an answer can be called back before it is on its way.
+        'call_back_seconds' => (int) env('OUTBOX_CALL_BACK_SECONDS', 10),
+        // Answers to many at once wait longer, so that undoing them means something.
+        'bulk_call_back_seconds' => (int) env('OUTBOX_BULK_CALL_BACK_SECONDS', 60),
         // For how long a worker may hold a message while sending it. A worker that dies leaves it to
         // the next one after this. Must stay above the time in which one delivery can still succeed.
         'lease_seconds' => (int) env('OUTBOX_LEASE_SECONDS', 240),

@@ -44,6 +44,7 @@ Route::middleware('auth')->group(function (): void {
         Route::delete('/draft-files/{sha256}', [DraftController::class, 'detach']);
     });
 
+    Route::post('/messages/{message}/call-back', [ReplyController::class, 'callBack']);
     Route::post('/messages/{message}/send-again', [ReplyController::class, 'sendAgain']);
     Route::get('/messages/{message}/original', [AttachmentController::class, 'original']);
     Route::get('/attachments/{attachment}', [AttachmentController::class, 'show']);

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $lease_until
  * @property string|null $last_error
  * @property CarbonImmutable|null $sent_at
+ * @property array<string, mixed>|null $before the conversation as it was, while it can be called back
  * @property Message $message
  * @property Account $account
  */
@@ -34,14 +35,18 @@ final class OutboxItem extends Model
 
     public const FAILED = 'failed';
 
+    public const CALLED_BACK = 'back';
+
     protected $table = 'outbox';
 
     protected $guarded = ['*'];
 
     /**
      * @param  list<string>  $recipients
+     * @param  int  $waits  seconds for which it can still be called back
+     * @param  array<string, mixed>|null  $before  the conversation as it was before
      */
-    public static function queue(Message $message, array $recipients): self
+    public static function queue(Message $message, array $recipients, int $waits = 0, ?array $before = null): self
     {
         $item = new self;
         $item->forceFill([
@@ -49,10 +54,16 @@ final class OutboxItem extends Model
             'account_id' => $message->account_id,
             'recipients' => $recipients,
             'state' => self::DUE,
-            'due_at' => now(),
+            'due_at' => now()->addSeconds($waits),
+            'before' => $waits > 0 ? $before : null,
         ])->save();
 
         return $item;
+    }
+
+    public function canBeCalledBack(): bool
+    {
+        return $this->state === self::DUE && $this->attempts === 0 && $this->lease_until === null && $this->before !== null;
     }
 
     /**
@@ -91,6 +102,7 @@ final class OutboxItem extends Model
     {
         return [
             'recipients' => 'array',
+            'before' => 'array',
             'due_at' => 'immutable_datetime',
             'lease_until' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',

@@ -67,6 +67,16 @@ final class InboxRefused extends RuntimeException
         return new self('Before it is resolved, fill in '.implode(' and ', array_map(static fn (string $field): string => "“{$field}”", $fields)).', beside the conversation.');
     }
 
+    public static function notYours(): self
+    {
+        return new self('Only who wrote it calls it back.');
+    }
+
+    public static function onItsWay(): self
+    {
+        return new self('It is on its way already and cannot be called back any more.');
+    }
+
     public static function badTag(string $name, int $longest): self
     {
         return new self(trim($name) === '' ? 'A tag needs a name.' : "“{$name}” is too long for a tag, or has no letters: it takes at most {$longest} characters.");

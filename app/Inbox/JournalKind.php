@@ -17,6 +17,8 @@ enum JournalKind: string
     case PriorityChanged = 'priority_changed';
     case TagsChanged = 'tags_changed';
     case FieldChanged = 'field_changed';
+    case CalledBack = 'called_back';
+    case BulkUndone = 'bulk_undone';
     case Delivered = 'delivered';
     case DeliveryFailed = 'delivery_failed';
     case SendingAgain = 'sending_again';

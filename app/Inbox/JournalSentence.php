@@ -26,6 +26,8 @@ final readonly class JournalSentence
             JournalKind::PriorityChanged => $this->by($who, 'Priority '.($entry->details['to'] ?? '')),
             JournalKind::TagsChanged => $this->by($who, $this->tags($entry)),
             JournalKind::FieldChanged => $this->by($who, ($entry->details['field'] ?? 'A field').' set to '.($entry->details['to'] ?? 'nothing')),
+            JournalKind::CalledBack => $this->by($who, 'Called back before it was on its way'),
+            JournalKind::BulkUndone => $this->by($who, 'Undone: '.($entry->details['what'] ?? '')),
             JournalKind::DeliveryFailed => 'The answer to '.($entry->details['to'] ?? 'the customer').' could not be delivered',
             JournalKind::SendingAgain => $this->by($who, 'Sending the answer again'),
             JournalKind::Delivered => 'The answer was delivered',

@@ -54,6 +54,10 @@ use Illuminate\Support\Str;
  * @property list<string>|null $earlier_texts before it was changed at its source, the oldest first
  * @property CarbonImmutable|null $edited_at
  * @property CarbonImmutable|null $removed_at
+ * @property list<string>|null $bcc
+ * @property CarbonImmutable|null $called_back_at
+ * @property bool $forwarded passed on to somebody else, not said to the customer
+ * @property int|null $partner_thread_id
  * @property Conversation $conversation
  * @property Account $account
  * @property Teammate|null $teammate
@@ -71,7 +75,15 @@ final class Message extends Model
 
     protected $guarded = ['*'];
 
-    protected $attributes = ['kind' => 'message', 'public' => false];
+    protected $attributes = ['kind' => 'message', 'public' => false, 'forwarded' => false];
+
+    /**
+     * Under which an answer is stored once, however often its form is sent.
+     */
+    public static function onceKeyOfReply(int $teammateId, string $formKey): string
+    {
+        return hash('sha256', "reply:{$teammateId}:{$formKey}");
+    }
 
     public static function keyOfId(string $messageId): string
     {
@@ -157,6 +169,9 @@ final class Message extends Model
             'to' => 'array',
             'cc' => 'array',
             'marks' => 'array',
+            'bcc' => 'array',
+            'called_back_at' => 'immutable_datetime',
+            'forwarded' => 'boolean',
             'automatic' => 'boolean',
             'public' => 'boolean',
             'kind' => ItemKind::class,

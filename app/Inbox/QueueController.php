@@ -6,6 +6,9 @@ namespace App\Inbox;
 
 use App\Channels\Account;
 use App\Conditions\ConditionQuery;
+use App\Fields\About;
+use App\Fields\OwnField;
+use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SavedView;
 use App\Views\ShownView;
@@ -41,6 +44,10 @@ final readonly class QueueController
             'accounts' => Account::query()->orderBy('id')->get()->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
             'categories' => Category::inUse()->get(),
             'teammates' => Teammate::query()->orderBy('name')->get(),
+            'teams' => Team::query()->orderBy('name')->get(),
+            'tags' => Tag::inUse()->get(),
+            'outcomes' => Outcome::inUse()->get(),
+            'bulkFields' => OwnField::inUse()->where('about', About::Conversation)->get(),
         ]);
         $teammate->forceFill(['queue_looked_at' => now()])->saveQuietly();
 

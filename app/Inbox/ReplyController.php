@@ -21,6 +21,7 @@ final readonly class ReplyController
         private KeepDraft $keepDraft,
         private ConversationPage $page,
         private SendAgain $sendAgain,
+        private CallBack $callBack,
     ) {}
 
     public function send(Request $request, Conversation $conversation): RedirectResponse|Response
@@ -57,6 +58,19 @@ final readonly class ReplyController
         }
 
         return $this->done($conversation, 'Sent.');
+    }
+
+    public function callBack(Request $request, Message $message): RedirectResponse
+    {
+        $conversation = $message->conversation()->firstOrFail();
+        Gate::authorize('reply', $conversation);
+        try {
+            $this->callBack->byAuthor($message, $this->teammate($request));
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'Called back: it was not sent, and what you wrote is below again.');
     }
 
     public function sendAgain(Request $request, Message $message): RedirectResponse

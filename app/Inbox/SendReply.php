@@ -35,7 +35,7 @@ final readonly class SendReply
      */
     public function send(Conversation $conversation, Teammate $teammate, ReplyToSend $reply): Message
     {
-        $key = hash('sha256', "reply:{$teammate->id}:{$reply->onceKey}");
+        $key = Message::onceKeyOfReply($teammate->id, $reply->onceKey);
         try {
             $message = Message::query()->where('once_key', $key)->first()
                 ?? DB::transaction(fn (): Message => $this->store($conversation, $teammate, $reply, $key));
@@ -54,13 +54,15 @@ final readonly class SendReply
         $this->check->since($locked, $reply->seen, $teammate);
         $route = $this->route($locked, $reply);
         $this->refuseAgainstItsRules($locked, $route, $reply);
+        $before = array_intersect_key($locked->getAttributes(), array_flip(CallBack::KEPT));
         $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
         $this->storeFiles($message, $reply);
-        $item = OutboxItem::queue($message, [$route->to]);
+        $waits = $reply->waits ?? (int) config('cairnfield.outbox.call_back_seconds');
+        $item = OutboxItem::queue($message, [$route->to], $waits, $before);
         $actor = Actor::teammate($teammate);
         $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
         $this->goOn($locked, $teammate, $reply, $message);
-        DeliverOutboxItem::dispatch($item->id)->afterCommit();
+        DeliverOutboxItem::dispatch($item->id)->delay($waits)->afterCommit();
 
         return $message;
     }
@@ -112,7 +114,7 @@ final readonly class SendReply
         $signature = $longest === null ? '' : trim((string) $route->account->signature);
         $length = mb_strlen(trim($reply->text)) + ($signature === '' ? 0 : mb_strlen($signature) + 2);
         $contacts = $channel === Channel::Quaymart ? ContactDetails::in($reply->text) : [];
-        $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()->where('direction', Message::OUT)->where('kind', ItemKind::Rating)->exists();
+        $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()->where('direction', Message::OUT)->where('kind', ItemKind::Rating)->whereNull('called_back_at')->exists();
         match (true) {
             $longest !== null && $length > $longest => throw InboxRefused::tooLong($channel->label(), $length, $longest),
             $contacts !== [] => throw InboxRefused::contactDetails($channel->label(), $contacts),

@@ -6,6 +6,7 @@ import { showLatest } from './trail.js';
 import { listenToDialogs } from './dialogs.js';
 import { listenToBoard } from './board.js';
 import { listenToGoTo } from './go-to.js';
+import { listenToPicking } from './picking.js';
 
 listenToKeys();
 listenToMenus();
@@ -14,3 +15,4 @@ showLatest();
 listenToDialogs();
 listenToBoard();
 listenToGoTo();
+listenToPicking();

@@ -4,6 +4,13 @@ import { Idiomorph } from 'idiomorph/htmx';
 // A menu or fold that is open stays open when the part around it is shown anew.
 Idiomorph.defaults.callbacks.beforeAttributeUpdated = (name, element) => !(name === 'open' && element.tagName === 'DETAILS');
 
+// What was chosen or ticked stays so when the list around it is shown anew.
+Idiomorph.defaults.callbacks.beforeNodeMorphed = (before, after) => {
+    if (before.matches?.('input[data-pick]')) {
+        after.checked = before.checked;
+    }
+};
+
 // Pages that nobody looks at do not ask for news.
 document.addEventListener('htmx:beforeRequest', (event) => {
     const asksForNews = event.detail.pathInfo.requestPath.includes('/changes?');

@@ -2,6 +2,7 @@
 // whatever can be done by key can be seen and clicked, too.
 
 import { openGoTo } from './go-to.js';
+import { pickAll, pickRow } from './picking.js';
 
 const isWriting = (element) => element.matches('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]');
 
@@ -31,7 +32,7 @@ function press(key) {
     if (!control) {
         return false;
     }
-    control.click();
+    control.matches('select') ? control.focus() : control.click();
     const menu = control.closest('details.menu[open]');
     menu?.querySelector('.menu-panel :is(input:not([type=hidden]), button)')?.focus();
     return true;
@@ -43,6 +44,8 @@ const actions = {
     r: () => write('reply'),
     i: () => write('note'),
     w: () => document.querySelector('.why') !== null && (document.body.classList.toggle('shows-why'), true),
+    x: () => pickRow(),
+    X: () => pickAll(),
     g: () => openGoTo(),
     '/': () => { const field = document.getElementById('search-field'); field?.focus(); field?.select(); return field !== null; },
     q: () => { window.location.assign('/queue'); return true; },

@@ -13,6 +13,11 @@
         <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b> <span>{{ $message->public ? 'replied in public' : 'replied to '.implode(', ', $message->to) }}@if ($message->account_id !== $conversation->account_id) by {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0) · being sent @endif</span>
     @endif
 </p>
+@if ($item !== null && $item->canBeCalledBack() && $message->teammate_id === $teammate->id && $item->due_at->isFuture())
+    <form method="post" action="/messages/{{ $message->id }}/call-back" class="call-back">@csrf<span>Leaves in a few seconds.</span> <button class="btn btn-sm btn-outline-secondary" data-key="z">Call back <kbd>Z</kbd></button></form>
+@elseif ($message->called_back_at !== null)
+    <p class="message-mark">Called back {{ $time->short($message->called_back_at) }}: it was not sent.</p>
+@endif
 @if ($html !== null)
     @if ($html->unshownPictures() > 0)
         <p class="pictures-note">{{ trans_choice('One picture from elsewhere is not shown|:count pictures from elsewhere are not shown', $html->unshownPictures(), ['count' => $html->unshownPictures()]) }}. <a href="{{ route('conversation', $conversation) }}?pictures={{ $message->id }}#e-{{ $entry->id }}">Show</a></p>

@@ -56,18 +56,19 @@
     @else
     <table class="ledger">
         <caption class="visually-hidden">{{ $view->label() }}, the most urgent first</caption>
-        <colgroup><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about">@foreach ($view->columns() as $column)<col class="col-{{ $column->value }}">@endforeach</colgroup>
+        <colgroup><col class="col-pick"><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about">@foreach ($view->columns() as $column)<col class="col-{{ $column->value }}">@endforeach</colgroup>
         <thead><tr>
-            @foreach (['Promise', 'Customer', 'By', 'About', ...array_map(fn ($column) => $column->label(), $view->columns())] as $heading)
+            @foreach (['Chosen', 'Promise', 'Customer', 'By', 'About', ...array_map(fn ($column) => $column->label(), $view->columns())] as $heading)
                 <th scope="col"><span class="visually-hidden">{{ $heading }}</span></th>
             @endforeach
         </tr></thead>
         @foreach ($groups as $group)
             <tbody class="group group-{{ $group->urgency }}" id="group-{{ $group->urgency }}">
-                <tr class="group-head"><th scope="rowgroup" colspan="{{ 4 + count($view->columns()) }}">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
+                <tr class="group-head"><th scope="rowgroup" colspan="{{ 5 + count($view->columns()) }}">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
                 @foreach ($group->rows as $row)
                     @php $conversation = $row->conversation; @endphp
                     <tr class="row-conversation" id="c-{{ $conversation->id }}">
+                        <td class="cell-pick"><input type="checkbox" class="form-check-input" name="ids[]" value="{{ $conversation->id }}" form="bulk-form" data-pick id="pick-{{ $conversation->id }}" aria-label="Choose {{ $conversation->number() }}, {{ $conversation->subject }}"></td>
                         <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label().($conversation->public ? ', public' : '')"/>@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>

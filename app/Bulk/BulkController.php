@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bulk;
+
+use App\Conditions\UnknownField;
+use App\Fields\FieldRefused;
+use App\Inbox\Conversation;
+use App\Inbox\InboxRefused;
+use App\Inbox\QueueFilter;
+use App\Team\Teammate;
+use App\Views\ShownView;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+
+/**
+ * Changing many conversations at once: looked at first, made in the background, undone within ten minutes.
+ */
+final readonly class BulkController
+{
+    private const SHOWN = 200;
+
+    public function __construct(private PlanBulkChange $plan) {}
+
+    public function plan(Request $request): RedirectResponse
+    {
+        Gate::authorize('viewAny', Conversation::class);
+        $teammate = $this->teammate($request);
+        $written = $request->validate([
+            'change' => ['required', 'string', 'max:120'],
+            'text' => ['nullable', 'string', 'max:100000'],
+            'all' => ['nullable', 'boolean'],
+            'view' => ['nullable', 'string', 'max:40'],
+            'ids' => ['array', 'max:'.PlanBulkChange::MOST],
+            'ids.*' => ['integer'],
+        ], ['change.required' => 'Choose what is to be done with them.']);
+        $action = BulkAction::tryFrom(explode(':', $written['change'])[0]);
+        if ($action?->isForThoseWhoAnswer() === true) {
+            Gate::authorize('answer-customers');
+        }
+        try {
+            $view = $request->boolean('all') ? ShownView::find((string) ($written['view'] ?? ''), $teammate) : null;
+            $bulk = $view !== null
+                ? $this->plan->ofView($view, QueueFilter::fromRequest($request), $written['change'], (string) ($written['text'] ?? ''), $teammate)
+                : $this->plan->ofChosen(array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'], (string) ($written['text'] ?? ''), $teammate);
+        } catch (BulkRefused|InboxRefused|FieldRefused|UnknownField $why) {
+            return back()->with('problem', $why->getMessage());
+        }
+
+        return redirect("/bulk/{$bulk->id}");
+    }
+
+    public function show(Request $request, BulkChange $bulk): View
+    {
+        $this->authorise($request, $bulk);
+
+        return view('bulk.show', $this->content($bulk));
+    }
+
+    public function progress(Request $request, BulkChange $bulk): Response
+    {
+        $this->authorise($request, $bulk);
+
+        return response(view('bulk.progress', $this->content($bulk))->render());
+    }
+
+    public function make(Request $request, BulkChange $bulk): RedirectResponse
+    {
+        $this->authorise($request, $bulk);
+        $started = BulkChange::query()->whereKey($bulk->id)->where('state', BulkChange::PLANNED)->update(['state' => BulkChange::RUNNING]);
+        if ($started === 1) {
+            WorkOnBulkChange::dispatch($bulk->id);
+        }
+
+        return redirect("/bulk/{$bulk->id}");
+    }
+
+    public function undo(Request $request, BulkChange $bulk): RedirectResponse
+    {
+        $this->authorise($request, $bulk);
+        if (! $bulk->canBeUndone()) {
+            return redirect("/bulk/{$bulk->id}")->with('problem', BulkRefused::tooLate()->getMessage());
+        }
+        $started = BulkChange::query()->whereKey($bulk->id)->where('state', BulkChange::DONE)->update(['state' => BulkChange::UNDOING]);
+        if ($started === 1) {
+            WorkOnBulkChange::dispatch($bulk->id);
+        }
+
+        return redirect("/bulk/{$bulk->id}");
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function content(BulkChange $bulk): array
+    {
+        return [
+            'bulk' => $bulk,
+            'counts' => DB::table('bulk_items')->where('bulk_change_id', $bulk->id)->groupBy('state')->selectRaw('state, COUNT(*) AS count')->pluck('count', 'state'),
+            'reasons' => DB::table('bulk_items')->where('bulk_change_id', $bulk->id)->where('reason', '!=', '')->groupBy('reason')->orderByRaw('COUNT(*) DESC')->limit(20)->selectRaw('reason, COUNT(*) AS count')->pluck('count', 'reason'),
+            'items' => $bulk->items()->with(['conversation.customer'])->orderBy('state')->orderBy('conversation_id')->limit(self::SHOWN)->get(),
+        ];
+    }
+
+    private function authorise(Request $request, BulkChange $bulk): void
+    {
+        $bulk->teammate_id === $this->teammate($request)->id || abort(403, 'Only who began it goes on with it.');
+    }
+
+    private function teammate(Request $request): Teammate
+    {
+        $teammate = $request->user();
+
+        return $teammate instanceof Teammate ? $teammate : abort(401);
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bulk;
+
+use App\Fields\FieldRefused;
+use App\Fields\OwnField;
+use App\Inbox\Actor;
+use App\Inbox\AnswerRoutes;
+use App\Inbox\AssignConversation;
+use App\Inbox\AssignTeam;
+use App\Inbox\CameInBetween;
+use App\Inbox\Category;
+use App\Inbox\ChangeState;
+use App\Inbox\ChangeTags;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\InboxRefused;
+use App\Inbox\JournalEntry;
+use App\Inbox\JournalKind;
+use App\Inbox\Outcome;
+use App\Inbox\ReplyToSend;
+use App\Inbox\SendReply;
+use App\Inbox\SetCategory;
+use App\Inbox\SetOwnField;
+use App\Inbox\SetPriority;
+use App\Inbox\SortJunk;
+use App\Inbox\Tag;
+use App\Team\Team;
+use App\Team\Teammate;
+use Cairnfield\Core\Queue\Priority;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Makes a planned change, one conversation after the other, by the same actions as by hand. One that others
+ * have changed since it was chosen is left alone, with the reason. Safe to go on with after a break.
+ */
+final readonly class MakeBulkChange
+{
+    public const UNDO_MINUTES = 10;
+
+    /** Of a conversation, what a change may set and undoing sets back. */
+    private const KEPT = [
+        'owner_id', 'team_id', 'category_id', 'priority', 'state', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'junk', 'junk_reasons', 'first_replied_at',
+    ];
+
+    public function __construct(
+        private AssignConversation $assign,
+        private AssignTeam $assignTeam,
+        private SetCategory $setCategory,
+        private SetPriority $setPriority,
+        private ChangeTags $changeTags,
+        private SetOwnField $setOwnField,
+        private ChangeState $changeState,
+        private SortJunk $sortJunk,
+        private SendReply $sendReply,
+        private AnswerRoutes $routes,
+    ) {}
+
+    /**
+     * @param  int  $most  how many to change before a break
+     * @return bool whether all are done
+     */
+    public function go(BulkChange $bulk, int $most): bool
+    {
+        $teammate = $bulk->teammate()->firstOrFail();
+        $items = BulkItem::query()->where('bulk_change_id', $bulk->id)->where('state', BulkItem::PLANNED)->orderBy('conversation_id')->limit($most)->get();
+        foreach ($items as $item) {
+            $this->change($bulk, $item, $teammate);
+        }
+        if ($items->count() < $most) {
+            $bulk->forceFill(['state' => BulkChange::DONE, 'undo_until' => now()->addMinutes(self::UNDO_MINUTES)])->save();
+
+            return true;
+        }
+
+        return false;
+    }
+
+    private function change(BulkChange $bulk, BulkItem $item, Teammate $teammate): void
+    {
+        try {
+            DB::transaction(function () use ($bulk, $item, $teammate): void {
+                $conversation = Conversation::query()->lockForUpdate()->with('tags')->findOrFail($item->conversation_id);
+                $other = $this->changedByOthers($item, $item->seen);
+                if ($other !== null) {
+                    $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => "it was changed in between by {$other}"]);
+
+                    return;
+                }
+                $before = $this->before($bulk, $conversation);
+                $this->apply($bulk, $conversation, $teammate, $item->seen);
+                $this->set($item, ['state' => BulkItem::CHANGED, 'before' => json_encode($before, JSON_THROW_ON_ERROR), 'changed_at_entry' => (int) JournalEntry::query()->where('conversation_id', $conversation->id)->max('id')]);
+            });
+        } catch (InboxRefused|FieldRefused|CameInBetween $why) {
+            $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => mb_substr($why->getMessage(), 0, 300)]);
+        }
+    }
+
+    private function apply(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
+    {
+        $actor = Actor::teammate($teammate);
+        $id = (int) $bulk->value;
+        $why = 'with many at once';
+        match ($bulk->does) {
+            BulkAction::Owner => $this->assign->assign($conversation, $bulk->value === '' ? null : Teammate::query()->findOrFail($id), $actor, $why),
+            BulkAction::Team => $this->assignTeam->assign($conversation, Team::query()->findOrFail($id), $actor, $why),
+            BulkAction::Category => $this->setCategory->set($conversation, Category::query()->findOrFail($id), $actor, $why),
+            BulkAction::Priority => $this->setPriority->set($conversation, Priority::from($bulk->value), $actor, $why),
+            BulkAction::Tag => $this->changeTags->change($conversation, [Tag::query()->findOrFail($id)], [], $actor, $why),
+            BulkAction::Untag => $this->changeTags->change($conversation, [], [Tag::query()->findOrFail($id)], $actor, $why),
+            BulkAction::Field => $this->setOwnField->set($conversation, OwnField::query()->findOrFail($id), (string) $bulk->text, $actor, null, $why),
+            BulkAction::Resolve => $this->changeState->resolve($conversation, $teammate, Outcome::query()->findOrFail($id), $seen),
+            BulkAction::Junk => $this->sortJunk->junk($conversation, $teammate, null),
+            BulkAction::Answer => $this->answer($bulk, $conversation, $teammate, $seen),
+        };
+    }
+
+    private function answer(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
+    {
+        $route = $this->routes->of($conversation)[0] ?? throw InboxRefused::nobodyToAnswer();
+        $this->sendReply->send($conversation, $teammate, new ReplyToSend(
+            (string) $bulk->text,
+            [],
+            ConversationState::Waiting,
+            null,
+            "bulk-{$bulk->id}-{$conversation->id}",
+            $seen,
+            $route->public ? null : $route->key,
+            (int) config('cairnfield.outbox.bulk_call_back_seconds'),
+        ));
+    }
+
+    /**
+     * Who changed it since, but for the person themselves; null where nobody did.
+     */
+    private function changedByOthers(BulkItem $item, int $since): ?string
+    {
+        $bulk = BulkChange::query()->findOrFail($item->bulk_change_id);
+        $entry = JournalEntry::query()->where('conversation_id', $item->conversation_id)->where('id', '>', $since)
+            ->whereNotIn('kind', [JournalKind::Delivered, JournalKind::ReceiptSent])
+            ->where(fn ($entries) => $entries->whereNull('teammate_id')->orWhere('teammate_id', '!=', $bulk->teammate_id))
+            ->with('teammate')->orderBy('id')->first();
+
+        return $entry === null ? null : $entry->teammate->name ?? ($entry->kind === JournalKind::MessageReceived ? 'the customer, who wrote' : 'Cairnfield');
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function before(BulkChange $bulk, Conversation $conversation): array
+    {
+        $raw = $conversation->getAttributes();
+        $before = array_intersect_key($raw, array_flip(self::KEPT));
+        $before['tags'] = $conversation->tags->modelKeys();
+        if ($bulk->does === BulkAction::Field) {
+            $before['field'] = DB::table('own_values')->where('own_field_id', (int) $bulk->value)->where('about_id', $conversation->id)->orderBy('position')->get(['position', 'text', 'folded', 'number'])->all();
+        }
+
+        return $before;
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     */
+    private function set(BulkItem $item, array $values): void
+    {
+        BulkItem::query()->where('bulk_change_id', $item->bulk_change_id)->where('conversation_id', $item->conversation_id)->update($values);
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bulk;
+
+use App\Inbox\Actor;
+use App\Inbox\CallBack;
+use App\Inbox\Conversation;
+use App\Inbox\InboxRefused;
+use App\Inbox\Journal;
+use App\Inbox\JournalEntry;
+use App\Inbox\JournalKind;
+use App\Inbox\Message;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Sets back what a bulk change did, as it was. What somebody has gone on with since stays as it is now.
+ */
+final readonly class UndoBulkChange
+{
+    public function __construct(private Journal $journal, private CallBack $callBack) {}
+
+    /**
+     * @return bool whether all are done
+     */
+    public function go(BulkChange $bulk, int $most): bool
+    {
+        $items = BulkItem::query()->where('bulk_change_id', $bulk->id)->where('state', BulkItem::CHANGED)->where('reason', '')->orderBy('conversation_id')->limit($most)->get();
+        foreach ($items as $item) {
+            DB::transaction(fn () => $this->undo($bulk, $item));
+        }
+        if ($items->count() < $most) {
+            $bulk->forceFill(['state' => BulkChange::UNDONE])->save();
+
+            return true;
+        }
+
+        return false;
+    }
+
+    private function undo(BulkChange $bulk, BulkItem $item): void
+    {
+        $conversation = Conversation::query()->lockForUpdate()->findOrFail($item->conversation_id);
+        $goneOn = JournalEntry::query()->where('conversation_id', $conversation->id)->where('id', '>', (int) $item->changed_at_entry)->where('kind', '!=', JournalKind::Delivered)->exists();
+        if ($goneOn) {
+            $this->set($item, ['reason' => 'somebody has gone on with it since']);
+
+            return;
+        }
+        $before = $item->before ?? [];
+        if ($bulk->does === BulkAction::Answer && ! $this->answerIsCalledBack($bulk, $conversation)) {
+            $this->set($item, ['reason' => 'the answer is on its way already']);
+
+            return;
+        }
+        $conversation->setRawAttributes([...$conversation->getAttributes(), ...array_diff_key($before, ['tags' => 1, 'field' => 1])]);
+        $conversation->save();
+        $conversation->tags()->sync((array) ($before['tags'] ?? []));
+        if ($bulk->does === BulkAction::Field) {
+            DB::table('own_values')->where('own_field_id', (int) $bulk->value)->where('about_id', $conversation->id)->delete();
+            foreach ((array) ($before['field'] ?? []) as $value) {
+                DB::table('own_values')->insert(['own_field_id' => (int) $bulk->value, 'about_id' => $conversation->id, ...(array) $value]);
+            }
+        }
+        $this->journal->record($conversation, JournalKind::BulkUndone, Actor::teammate($bulk->teammate()->firstOrFail()), ['what' => $bulk->label]);
+        $this->set($item, ['state' => BulkItem::UNDONE]);
+    }
+
+    private function answerIsCalledBack(BulkChange $bulk, Conversation $conversation): bool
+    {
+        $message = Message::query()->where('once_key', Message::onceKeyOfReply($bulk->teammate_id, "bulk-{$bulk->id}-{$conversation->id}"))->first();
+        if ($message === null) {
+            return false;
+        }
+        try {
+            $this->callBack->take($message);
+
+            return true;
+        } catch (InboxRefused) {
+            return false;
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     */
+    private function set(BulkItem $item, array $values): void
+    {
+        BulkItem::query()->where('bulk_change_id', $item->bulk_change_id)->where('conversation_id', $item->conversation_id)->update($values);
+    }
+}
