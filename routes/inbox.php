@@ -6,11 +6,12 @@ use App\Inbox\AttachmentController;
 use App\Inbox\ConversationController;
 use App\Inbox\DetailsController;
 use App\Inbox\DraftController;
+use App\Inbox\JoiningController;
+use App\Inbox\JunkController;
 use App\Inbox\NoteController;
 use App\Inbox\OwnershipController;
 use App\Inbox\QueueController;
 use App\Inbox\ReplyController;
-use App\Inbox\SortingController;
 use App\Inbox\StateController;
 use Illuminate\Support\Facades\Route;
 
@@ -30,10 +31,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/state', [StateController::class, 'change']);
         Route::post('/hold', [StateController::class, 'hold']);
         Route::post('/resolve', [StateController::class, 'resolve']);
-        Route::post('/join', [SortingController::class, 'join']);
-        Route::post('/separate', [SortingController::class, 'separate']);
-        Route::post('/junk', [SortingController::class, 'junk']);
-        Route::post('/not-junk', [SortingController::class, 'notJunk']);
+        Route::post('/join', [JoiningController::class, 'joinOther']);
+        Route::post('/separate', [JoiningController::class, 'separate']);
+        Route::post('/junk', [JunkController::class, 'junk']);
+        Route::post('/not-junk', [JunkController::class, 'notJunk']);
         Route::post('/priority', [DetailsController::class, 'priority']);
         Route::post('/team', [DetailsController::class, 'team']);
         Route::post('/tags', [DetailsController::class, 'tags']);
@@ -44,6 +45,9 @@ Route::middleware('auth')->group(function (): void {
         Route::delete('/draft-files/{sha256}', [DraftController::class, 'detach']);
     });
 
+    Route::get('/join', [JoiningController::class, 'choose']);
+    Route::post('/join', [JoiningController::class, 'joinChosen']);
+    Route::post('/messages/{message}/split', [JoiningController::class, 'split']);
     Route::post('/messages/{message}/call-back', [ReplyController::class, 'callBack']);
     Route::post('/messages/{message}/send-again', [ReplyController::class, 'sendAgain']);
     Route::get('/messages/{message}/original', [AttachmentController::class, 'original']);

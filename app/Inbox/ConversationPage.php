@@ -62,7 +62,7 @@ final readonly class ConversationPage
             'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),
             'teams' => Team::query()->orderBy('name')->get(),
             'tagNames' => Tag::inUse()->pluck('name'),
-            'joined' => $conversation->joined()->with('account')->get(),
+            'joined' => $conversation->joined()->with(['account', 'customer.handles'])->get(),
             'teammates' => Teammate::query()->where('may_sign_in', true)->orderBy('name')->get(),
             'categories' => Category::inUse()->get(),
             'outcomes' => Outcome::inUse()->get(),

@@ -87,6 +87,31 @@ final class InboxRefused extends RuntimeException
         return new self('One of the two is part of another conversation already. Look there.');
     }
 
+    public static function joinsItself(): self
+    {
+        return new self('A conversation cannot be joined into itself. Write the number of another one.');
+    }
+
+    public static function nothingToJoin(): self
+    {
+        return new self('There is nothing to join: choose another conversation beside the one that stays.');
+    }
+
+    public static function noSuchNumber(string $number): self
+    {
+        return new self("There is no conversation “{$number}”. Its number stands under its subject, such as C-1042.");
+    }
+
+    public static function onlyMessage(): self
+    {
+        return new self('It is the only message of this conversation: there is nothing to split it off from.');
+    }
+
+    public static function notTheCustomers(): self
+    {
+        return new self('Only what the customer wrote can be split off.');
+    }
+
     public static function notJoined(): self
     {
         return new self('It is a conversation of its own already.');

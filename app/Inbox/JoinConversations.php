@@ -6,43 +6,45 @@ namespace App\Inbox;
 
 use App\Orders\AttachOrders;
 use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Joins a conversation into another, so that both are read and answered as one, and separates them
- * again. Nothing is moved: the trail shows what belongs to either.
+ * Joins conversations into one, so that they are read and answered as one, and separates them again.
+ * Nothing is moved: the trail shows what belongs to any of them, in the order of time.
  */
 final readonly class JoinConversations
 {
+    /** What joining changes, and separating sets as it was. */
+    private const KEPT = ['state', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'last_message_at', 'public', 'owner_id'];
+
     public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
 
     /**
-     * @throws InboxRefused when one is closed or joined already
+     * @throws InboxRefused when one is closed or joined already, or there is nothing to join
      */
     public function join(Conversation $into, Conversation $other, Teammate $teammate): void
     {
-        DB::transaction(function () use ($into, $other, $teammate): void {
-            [$kept, $joined] = $this->lock($into, $other);
-            if ($kept->id === $joined->id || $kept->joined_into_id !== null || $joined->joined_into_id !== null) {
-                throw InboxRefused::joinedAlready();
+        $this->joinAll($into, [$other], $teammate);
+    }
+
+    /**
+     * All of them or none.
+     *
+     * @param  list<Conversation>  $others
+     *
+     * @throws InboxRefused when one is closed or joined already, or there is nothing to join
+     */
+    public function joinAll(Conversation $into, array $others, Teammate $teammate): void
+    {
+        if ($others === []) {
+            throw InboxRefused::nothingToJoin();
+        }
+        DB::transaction(function () use ($into, $others, $teammate): void {
+            $locked = $this->lock([$into->id, ...array_map(static fn (Conversation $other): int => $other->id, $others)]);
+            foreach ($others as $other) {
+                $this->joinOne($locked[$into->id], $locked[$other->id], $teammate);
             }
-            if ($kept->state === ConversationState::Closed || $joined->state === ConversationState::Closed) {
-                throw InboxRefused::closed(($kept->state === ConversationState::Closed ? $kept : $joined)->number());
-            }
-            $actor = Actor::teammate($teammate);
-            $this->carryOver($kept, $joined);
-            // What was joined into the other one comes along.
-            Conversation::query()->where('joined_into_id', $joined->id)->update(['joined_into_id' => $kept->id]);
-            $joined->forceFill([
-                'joined_into_id' => $kept->id,
-                'state' => ConversationState::Resolved,
-                'outcome_id' => Outcome::query()->where('name', 'Duplicate')->value('id'),
-                'waiting_since' => null, 'due_at' => null, 'answer_by' => null, 'held_reason' => null, 'bring_back_at' => null,
-            ])->save();
-            foreach ($joined->orders()->get() as $order) {
-                $this->attachOrders->one($kept, $order, 'hand', $actor);
-            }
-            $this->journal->record($kept, JournalKind::Joined, $actor, ['other' => $joined->number()]);
         });
     }
 
@@ -52,13 +54,53 @@ final readonly class JoinConversations
     public function separate(Conversation $joined, Teammate $teammate): void
     {
         DB::transaction(function () use ($joined, $teammate): void {
-            $locked = Conversation::query()->lockForUpdate()->findOrFail($joined->id);
-            $kept = $locked->joinedInto()->first() ?? throw InboxRefused::notJoined();
-            $locked->forceFill(['joined_into_id' => null, 'state' => ConversationState::Open, 'outcome_id' => null])->save();
-            foreach ([[$kept, $locked], [$locked, $kept]] as [$one, $other]) {
+            $keptId = $joined->joined_into_id ?? throw InboxRefused::notJoined();
+            $locked = $this->lock([$joined->id, $keptId]);
+            [$kept, $separated] = [$locked[$keptId], $locked[$joined->id]];
+            $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
+            $separated->setRawAttributes([...$separated->getAttributes(), ...$this->before($join?->joined_before, ['state' => ConversationState::Open->value, 'outcome_id' => null]), 'joined_into_id' => null]);
+            $separated->save();
+            // What has gone on since stays as it is now.
+            if ($join !== null && $join->kept_id === $kept->id && ! $this->hasGoneOn($kept, (int) $join->at_entry)) {
+                $kept->setRawAttributes([...$kept->getAttributes(), ...$this->before($join->kept_before, [])]);
+                $kept->save();
+            }
+            DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
+            foreach ([[$kept, $separated], [$separated, $kept]] as [$one, $other]) {
                 $this->journal->record($one, JournalKind::Separated, Actor::teammate($teammate), ['other' => $other->number()]);
             }
         });
+    }
+
+    private function joinOne(Conversation $kept, Conversation $joined, Teammate $teammate): void
+    {
+        match (true) {
+            $kept->id === $joined->id => throw InboxRefused::joinsItself(),
+            $kept->joined_into_id !== null, $joined->joined_into_id !== null => throw InboxRefused::joinedAlready(),
+            $kept->state === ConversationState::Closed => throw InboxRefused::closed($kept->number()),
+            $joined->state === ConversationState::Closed => throw InboxRefused::closed($joined->number()),
+            default => null,
+        };
+        $actor = Actor::teammate($teammate);
+        $raw = static fn (Conversation $conversation): string => json_encode(array_intersect_key($conversation->getAttributes(), array_flip(self::KEPT)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        [$keptBefore, $joinedBefore] = [$raw($kept), $raw($joined)];
+        $this->carryOver($kept, $joined);
+        // What was joined into the other one comes along.
+        Conversation::query()->where('joined_into_id', $joined->id)->update(['joined_into_id' => $kept->id]);
+        $joined->forceFill([
+            'joined_into_id' => $kept->id,
+            'state' => ConversationState::Resolved,
+            'outcome_id' => Outcome::query()->where('name', 'Duplicate')->value('id'),
+            'waiting_since' => null, 'due_at' => null, 'answer_by' => null, 'held_reason' => null, 'bring_back_at' => null,
+        ])->save();
+        foreach ($joined->orders()->get() as $order) {
+            $this->attachOrders->one($kept, $order, 'hand', $actor);
+        }
+        $entry = $this->journal->record($kept, JournalKind::Joined, $actor, ['other' => $joined->number()]);
+        DB::table('conversation_joins')->insert([
+            'kept_id' => $kept->id, 'joined_id' => $joined->id, 'kept_before' => $keptBefore, 'joined_before' => $joinedBefore,
+            'at_entry' => $entry->id, 'created_at' => now(), 'updated_at' => now(),
+        ]);
     }
 
     /**
@@ -82,15 +124,29 @@ final readonly class JoinConversations
         ])->save();
     }
 
-    /**
-     * Both in the order of their numbers, so that two people who join them at once do not wait for each other.
-     *
-     * @return array{Conversation, Conversation}
-     */
-    private function lock(Conversation $into, Conversation $other): array
+    private function hasGoneOn(Conversation $kept, int $sinceEntry): bool
     {
-        $locked = Conversation::query()->whereKey([$into->id, $other->id])->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+        return JournalEntry::query()->where('conversation_id', $kept->id)->where('id', '>', $sinceEntry)
+            ->whereNotIn('kind', [JournalKind::Delivered, JournalKind::OrderAttached])->exists();
+    }
 
-        return [$locked[$into->id], $locked[$other->id]];
+    /**
+     * @param  array<string, mixed>  $otherwise
+     * @return array<string, mixed>
+     */
+    private function before(?string $json, array $otherwise): array
+    {
+        return $json === null ? $otherwise : (array) json_decode($json, true);
+    }
+
+    /**
+     * In the order of their numbers, so that two people who join them at once do not wait for each other.
+     *
+     * @param  list<int>  $ids
+     * @return Collection<int, Conversation>
+     */
+    private function lock(array $ids): Collection
+    {
+        return Conversation::query()->whereKey($ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
     }
 }

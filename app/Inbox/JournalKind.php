@@ -29,6 +29,7 @@ enum JournalKind: string
     case Junked = 'junked';
     case NotJunk = 'not_junk';
     case Joined = 'joined';
+    case SplitOff = 'split_off';
     case Separated = 'separated';
     case Liked = 'liked';
     case Reposted = 'reposted';

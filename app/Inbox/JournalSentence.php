@@ -41,6 +41,7 @@ final readonly class JournalSentence
             JournalKind::Junked => $this->by($who, 'Put with the junk'),
             JournalKind::NotJunk => $this->by($who, 'Taken back from the junk'),
             JournalKind::Joined => $this->by($who, ($entry->details['other'] ?? 'Another conversation').' joined into this one'),
+            JournalKind::SplitOff => $this->by($who, 'A message was split off into '.($entry->details['other'] ?? 'another conversation')),
             JournalKind::Separated => $this->by($who, ($entry->details['other'] ?? 'The other conversation').' made a conversation of its own again'),
             JournalKind::Liked => $this->by($who, ($entry->details['undone'] ?? null) === null ? 'Liked in public' : 'Like taken back'),
             JournalKind::Reposted => $this->by($who, ($entry->details['undone'] ?? null) === null ? 'Re-posted in public' : 'Re-post taken back'),

@@ -21,7 +21,12 @@ final class Trail
     public function of(Conversation $conversation): array
     {
         $items = [];
+        $ids = $conversation->withJoined();
         foreach ($this->entries($conversation) as $entry) {
+            // What was split off is told by its own entry, and read where it is now.
+            if ($entry->message !== null && ! in_array($entry->message->conversation_id, $ids, true)) {
+                continue;
+            }
             $last = array_key_last($items);
             if ($last !== null && $items[$last]->takesUp($entry)) {
                 $items[$last] = new TrailItem([...$items[$last]->entries, $entry]);

@@ -32,7 +32,7 @@ function press(key) {
     if (!control) {
         return false;
     }
-    control.matches('select') ? control.focus() : control.click();
+    control.matches('select, input') ? control.focus() : control.click();
     const menu = control.closest('details.menu[open]');
     menu?.querySelector('.menu-panel :is(input:not([type=hidden]), button)')?.focus();
     return true;

@@ -23,4 +23,5 @@
     </select>
     <span class="bulk-text"><label class="visually-hidden" for="bulk-text">The tag, the value or the text</label><textarea class="form-control" id="bulk-text" name="text" rows="1" placeholder="The tag, the value or the text" maxlength="100000"></textarea></span>
     <button class="btn btn-primary">See what changes</button>
+    @if ($mayAnswer)<button class="btn btn-outline-secondary" formaction="/join" formmethod="get" formnovalidate data-key="j">Join into one <kbd>J</kbd></button>@endif
 </form>

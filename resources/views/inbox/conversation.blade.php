@@ -12,6 +12,7 @@
     <div><dt><kbd>k</kbd></dt><dd>Category</dd></div>
     <div><dt><kbd>p</kbd></dt><dd>Priority</dd></div>
     <div><dt><kbd>a</kbd></dt><dd>Add a tag</dd></div>
+    <div><dt><kbd>m</kbd></dt><dd>Join another into this one</dd></div>
     <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>
     <div><dt><kbd>Esc</kbd></dt><dd>Leave the field</dd></div>
 @endsection

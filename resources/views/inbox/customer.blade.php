@@ -22,6 +22,9 @@
     <p class="handles">
         @forelse ($conversation->customer->handles as $handle)<span @if ($handle->why !== '') title="{{ $handle->why }}" @endif>{{ $handle->shown }}@if (! in_array($handle->kind, ['email', 'telephone'], true)) <small>{{ \App\Channels\Channel::tryFrom($handle->kind)?->label() ?? $handle->kind }}</small>@endif</span>@empty<span class="soft">No address is known.</span>@endforelse
     </p>
+    @foreach ($joined->where('customer_id', '!=', $conversation->customer_id)->unique('customer_id') as $part)
+        <p class="handles"><span>Also <a href="{{ route('customer', $part->customer_id) }}">{{ $part->customer->name }}</a></span>@foreach ($part->customer->handles as $handle)<span>{{ $handle->shown }}</span>@endforeach</p>
+    @endforeach
     <p class="soft">{{ trans_choice('{0} no orders|{1} one order|[2,*] :count orders', $orderCount, ['count' => $orderCount]) }} · {{ trans_choice('{1} first conversation|[2,*] :count conversations', $conversationCount, ['count' => $conversationCount]) }}@if ($conversation->language !== null) · writes {{ \Locale::getDisplayLanguage($conversation->language, 'en') }}@endif</p>
     @foreach ($conversation->customer->notes->take(2) as $note)
         <p class="customer-note">{{ $note->text }}</p>
@@ -65,6 +68,9 @@
         @endforeach
     </dl>
     @can('resolve', $conversation)
+        @if ($conversation->state !== \App\Inbox\ConversationState::Closed)
+            <form method="post" action="/conversations/{{ $conversation->id }}/join" class="inline-form">@csrf<label class="visually-hidden" for="join-other">Number of another conversation</label><input class="form-control form-control-sm" id="join-other" name="other" placeholder="C-1042" maxlength="20" data-key="m" required><button class="btn btn-sm btn-outline-secondary">Join into this</button></form>
+        @endif
         @if (! $conversation->junk && $conversation->state !== \App\Inbox\ConversationState::Closed)
             <details class="order-more" id="junk">
                 <summary>This is junk …</summary>

@@ -72,11 +72,12 @@
     <p class="message-mark"><x-icon name="warning"/> Not delivered yet, next try {{ $time->short($item->due_at) }}: {{ $item->last_error }}</p>
 @endif
 @php $publicItem = $message->isIncoming() && $message->public ? $message->channelItem : null; @endphp
-@if ($message->original !== null || $publicItem !== null)
-    <div class="entry-foot">
-        @if ($message->original !== null)<a href="/messages/{{ $message->id }}/original">Original</a>@endif
-        @can('reply', $conversation)
-            @includeWhen($publicItem !== null, 'public.reactions', ['item' => $publicItem, 'account' => $message->account])
-        @endcan
-    </div>
-@endif
+<div class="entry-foot">
+    @if ($message->original !== null)<a href="/messages/{{ $message->id }}/original">Original</a>@endif
+    @can('reply', $conversation)
+        @includeWhen($publicItem !== null, 'public.reactions', ['item' => $publicItem, 'account' => $message->account])
+    @endcan
+    @if ($message->isIncoming())
+        @can('resolve', $conversation)<form method="post" action="/messages/{{ $message->id }}/split">@csrf<button class="foot-button" title="Another matter: make it a conversation of its own">Split off</button></form>@endcan
+    @endif
+</div>

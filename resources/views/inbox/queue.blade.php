@@ -7,6 +7,7 @@
     <div><dt><kbd>x</kbd></dt><dd>Choose the row</dd></div>
     <div><dt><kbd>X</kbd></dt><dd>Choose all that are shown</dd></div>
     <div><dt><kbd>e</kbd></dt><dd>What to do with those chosen</dd></div>
+    <div><dt><kbd>j</kbd></dt><dd>Join those chosen into one</dd></div>
     <div><dt><kbd>b</kbd></dt><dd>As a board</dd></div>
     <div><dt><kbd>w</kbd></dt><dd>Why each row stands where it stands</dd></div>
 @endsection

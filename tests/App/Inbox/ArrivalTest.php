@@ -101,7 +101,7 @@ it('joins conversations about one order, answers them as one, and separates them
     $post = Conversation::query()->where('channel', 'pennon')->sole();
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$mail->id}")->assertSee('Open elsewhere too')->assertSee($post->number());
 
-    $this->post("/conversations/{$mail->id}/join", ['other' => $post->id])->assertSessionHas('done');
+    $this->post("/conversations/{$mail->id}/join", ['other' => (string) $post->id])->assertSessionHas('done');
     expect($post->refresh()->joined_into_id)->toBe($mail->id)->and($post->state->value)->toBe('resolved');
     $this->get("/conversations/{$post->id}")->assertRedirect("/conversations/{$mail->id}");
     $this->get("/conversations/{$mail->id}")->assertSee('where is 71-4480217?')->assertSee('joined into this one')->assertDontSee('Open elsewhere too')->assertSee('by direct message to @anawren');
@@ -110,7 +110,7 @@ it('joins conversations about one order, answers them as one, and separates them
     // What she says there now comes here.
     Services::take(Channel::Pennon, Services::direct('Anybody?'));
     expect(Message::query()->orderByDesc('id')->value('conversation_id'))->toBe($mail->id);
-    $this->post("/conversations/{$mail->id}/join", ['other' => $post->id])->assertSessionHas('problem');
+    $this->post("/conversations/{$mail->id}/join", ['other' => (string) $post->id])->assertSessionHas('problem');
 
     $this->post("/conversations/{$post->id}/separate")->assertSessionHas('done');
     expect($post->refresh()->joined_into_id)->toBeNull()->and($post->state->value)->toBe('open')
