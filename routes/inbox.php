@@ -24,6 +24,7 @@ Route::middleware('auth')->group(function (): void {
     Route::prefix('/conversations/{conversation}')->whereNumber('conversation')->group(function (): void {
         Route::get('/', [ConversationController::class, 'show'])->name('conversation');
         Route::get('/changes', [ConversationController::class, 'changes']);
+        Route::post('/left', [ConversationController::class, 'left']);
         Route::post('/reply', [ReplyController::class, 'send']);
         Route::post('/notes', [NoteController::class, 'add']);
         Route::post('/take', [OwnershipController::class, 'take']);

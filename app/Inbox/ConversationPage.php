@@ -10,6 +10,7 @@ use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
 use App\Team\Team;
 use App\Team\Teammate;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
@@ -57,6 +58,7 @@ final readonly class ConversationPage
             'onceKey' => Str::uuid()->toString(),
             'routes' => $this->routes->of($conversation),
             ...$this->ledger->of($conversation),
+            'isFollowed' => DB::table('follows')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->exists(),
             'posts' => $this->posts->of($conversation),
             'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
             'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $why
  * @property CarbonImmutable $at
  * @property Teammate|null $teammate
+ * @property Conversation $conversation
  * @property Message|null $message
  * @property Note|null $note
  */
@@ -33,6 +34,14 @@ final class JournalEntry extends Model
     protected $table = 'journal';
 
     protected $guarded = ['*'];
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function conversation(): BelongsTo
+    {
+        return $this->belongsTo(Conversation::class);
+    }
 
     /**
      * @return BelongsTo<Teammate, $this>

@@ -17,6 +17,16 @@ enum JournalKind: string
     case PriorityChanged = 'priority_changed';
     case TagsChanged = 'tags_changed';
     case FieldChanged = 'field_changed';
+    case Scheduled = 'scheduled';
+    case ScheduleCalledOff = 'schedule_called_off';
+    case Forwarded = 'forwarded';
+    case PartnerAsked = 'partner_asked';
+    case PartnerAnswered = 'partner_answered';
+    case CopiesChanged = 'copies_changed';
+    case ChecklistStarted = 'checklist_started';
+    case ChecklistTicked = 'checklist_ticked';
+    case TaskMade = 'task_made';
+    case TaskDone = 'task_done';
     case CalledBack = 'called_back';
     case BulkUndone = 'bulk_undone';
     case Delivered = 'delivered';

@@ -8,12 +8,13 @@ use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
 
 final readonly class OwnershipController
 {
     use ActsOnConversation;
 
-    public function __construct(private TakeConversation $take, private AssignConversation $assign) {}
+    public function __construct(private TakeConversation $take, private AssignConversation $assign, private AddNote $addNote) {}
 
     public function next(Request $request): RedirectResponse
     {
@@ -40,9 +41,14 @@ final readonly class OwnershipController
     public function assign(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('take', $conversation);
-        $chosen = $request->validate(['owner' => ['nullable', 'integer', 'exists:teammates,id']]);
+        $chosen = $request->validate(['owner' => ['nullable', 'integer', 'exists:teammates,id'], 'word' => ['nullable', 'string', 'max:1000']]);
         $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
-        $this->assign->assign($conversation, $owner, Actor::teammate($this->teammate($request)));
+        $teammate = $this->teammate($request);
+        $word = trim((string) ($chosen['word'] ?? ''));
+        if ($word !== '') {
+            $this->addNote->add($conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, Str::uuid()->toString());
+        }
+        $this->assign->assign($conversation, $owner, Actor::teammate($teammate));
 
         return $this->done($conversation, $owner === null ? 'It is nobody’s yet.' : "It lies with {$owner->name}.");
     }

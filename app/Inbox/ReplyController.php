@@ -89,6 +89,10 @@ final readonly class ReplyController
     {
         return response(view('inbox.conversation', [
             ...$this->page->content($conversation->refresh(), $this->teammate($request)),
+            'here' => [],
+            'hereMark' => Presence::mark([]),
+            'look' => null,
+            'since' => 0,
             'between' => $between->entries,
             'chosenThen' => $request->input('then'),
             'chosenRoute' => $request->input('route'),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Team;
 
+use App\Telling\MailWhen;
+use App\Telling\NewsKind;
 use DateTimeZone;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -24,11 +26,20 @@ final class OwnSettingsController
         $settings = $request->validate([
             'time_zone' => ['required', Rule::in(DateTimeZone::listIdentifiers())],
             'single_keys' => ['boolean'],
+            'signature' => ['nullable', 'string', 'max:1000'],
+            'told' => ['array:'.implode(',', array_column(NewsKind::cases(), 'value'))],
+            'told.*.app' => ['nullable', 'boolean'],
+            'told.*.mail' => ['required', Rule::enum(MailWhen::class)],
         ]);
         $teammate->update([
             'time_zone' => $settings['time_zone'],
             'single_keys' => $request->boolean('single_keys'),
         ]);
+
+        $teammate->forceFill([
+            'signature' => trim((string) ($settings['signature'] ?? '')),
+            'told' => array_map(static fn (array $wish): array => ['app' => (bool) ($wish['app'] ?? false), 'mail' => $wish['mail']], $settings['told'] ?? []) ?: $teammate->told,
+        ])->save();
 
         return back()->with('done', 'Your settings are saved.');
     }

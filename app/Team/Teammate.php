@@ -18,11 +18,16 @@ use Illuminate\Foundation\Auth\User;
  * @property string $time_zone
  * @property bool $single_keys
  * @property bool $may_sign_in
+ * @property string $signature in their own name
+ * @property array<string, array{app: bool, mail: string}>|null $told what they want to be told of, and how
+ * @property string|null $calendar_key
  * @property CarbonImmutable|null $queue_looked_at
  */
 final class Teammate extends User
 {
     protected $fillable = ['name', 'email', 'password', 'role', 'time_zone', 'single_keys'];
+
+    protected $attributes = ['signature' => ''];
 
     protected $hidden = ['password', 'remember_token'];
 
@@ -45,6 +50,7 @@ final class Teammate extends User
             'role' => Role::class,
             'password' => 'hashed',
             'single_keys' => 'boolean',
+            'told' => 'array',
             'may_sign_in' => 'boolean',
             'queue_looked_at' => 'immutable_datetime',
         ];

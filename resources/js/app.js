@@ -7,6 +7,7 @@ import { listenToDialogs } from './dialogs.js';
 import { listenToBoard } from './board.js';
 import { listenToGoTo } from './go-to.js';
 import { listenToPicking } from './picking.js';
+import { listenToPresence } from './presence.js';
 
 listenToKeys();
 listenToMenus();
@@ -16,3 +17,4 @@ listenToDialogs();
 listenToBoard();
 listenToGoTo();
 listenToPicking();
+listenToPresence();

@@ -14,6 +14,7 @@ use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mailer\Transport\Smtp\EsmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\Stream\SocketStream;
 use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Email;
 
 /**
  * Hands mail to the account's SMTP server.
@@ -43,6 +44,25 @@ final readonly class SmtpSender implements MessageSender
         }
 
         return null;
+    }
+
+    /**
+     * Sends a mail of the application's own, not said to a customer.
+     *
+     * @throws DeliveryFailed
+     */
+    public function sendOwn(Account $account, Email $email): void
+    {
+        $transport = $this->transport($account);
+        try {
+            $transport->send($email);
+        } catch (UnexpectedResponseException $refusal) {
+            throw $this->refused($this->server($account), $refusal);
+        } catch (TransportExceptionInterface $fault) {
+            throw DeliveryFailed::forNow("The mail server {$this->server($account)} could not be reached or broke off: {$fault->getMessage()}", $fault);
+        } finally {
+            $transport->stop();
+        }
     }
 
     /**

@@ -4,6 +4,7 @@
     $then = $chosenThen ?? 'waiting';
 @endphp
 <div class="compose sheet" id="compose">
+    <input type="hidden" name="writes" id="writes" value="no">
     <input type="radio" class="visually-hidden" name="compose" id="compose-reply" @checked($mayReply && ! $isClosed) @disabled(! $mayReply || $isClosed) autocomplete="off">
     <input type="radio" class="visually-hidden" name="compose" id="compose-note" @checked(! $mayReply || $isClosed) autocomplete="off">
     <div class="compose-tabs">

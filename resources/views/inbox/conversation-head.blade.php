@@ -45,6 +45,7 @@
     </div>
         </div>
     </div>
+    @isset($here)@include('inbox.here', ['oob' => null])@endisset
     <div class="conversation-actions">
         @if ($conversation->owner_id === null)
             <form method="post" action="/conversations/{{ $conversation->id }}/take">@csrf<button class="btn btn-primary" data-key="t">Take <kbd>T</kbd></button></form>
@@ -53,6 +54,8 @@
             <summary class="btn btn-chip" data-key="o"><small>Owner</small> {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/owner" class="menu-panel menu-end menu-tall">
                 @csrf
+                <label class="visually-hidden" for="owner-word">A word with it</label>
+                <input class="form-control form-control-sm" id="owner-word" name="word" maxlength="1000" placeholder="A word with it, as a note">
                 @foreach ($teammates as $person)
                     <button name="owner" value="{{ $person->id }}" @if ($person->id === $conversation->owner_id) aria-current="true" @endif>{{ $person->name }}@if ($person->id === $teammate->id) (me)@endif</button>
                 @endforeach

@@ -12,6 +12,7 @@
     <div><dt><kbd>k</kbd></dt><dd>Category</dd></div>
     <div><dt><kbd>p</kbd></dt><dd>Priority</dd></div>
     <div><dt><kbd>a</kbd></dt><dd>Add a tag</dd></div>
+    <div><dt><kbd>f</kbd></dt><dd>Follow it, or no more</dd></div>
     <div><dt><kbd>m</kbd></dt><dd>Join another into this one</dd></div>
     <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>
     <div><dt><kbd>Esc</kbd></dt><dd>Leave the field</dd></div>
@@ -38,6 +39,9 @@
                 <p>{{ implode('; ', $conversation->junk_reasons ?? []) }}. Nobody is waited for, and nothing automatic answers it.</p>
                 @can('resolve', $conversation)<form method="post" action="/conversations/{{ $conversation->id }}/not-junk">@csrf<button class="btn btn-primary">It is no junk</button></form>@endcan
             </div>
+        @endif
+        @if (($look['entry'] ?? 0) > 0 && $look['entry'] < $seen && collect($trail)->contains(fn ($item) => $item->first()->id > $look['entry'] && $item->first()->teammate_id !== $teammate->id))
+            <p class="away-note">Something happened since you looked {{ $time->short($look['at']) }}: <a href="#since-look">see what is new</a></p>
         @endif
         @include('inbox.trail')
         @include('inbox.compose')

@@ -52,6 +52,7 @@
         </ul>
     @endif
     <h3>This conversation</h3>
+    <form method="post" action="/conversations/{{ $conversation->id }}/follow" class="follow">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="f" aria-pressed="{{ $isFollowed ? 'true' : 'false' }}">{{ $isFollowed ? 'Followed' : 'Follow' }} <kbd>F</kbd></button></form>
     @if ($ownFields !== [])
         @include('inbox.own-fields', ['rows' => $ownFields, 'key' => 'conversation'])
     @endif

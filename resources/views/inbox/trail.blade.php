@@ -1,5 +1,5 @@
-<ol class="trail" id="trail" aria-label="Trail" hx-get="/conversations/{{ $conversation->id }}/changes?{{ http_build_query(['mark' => $mark, 'pictures' => $pictures ?: null]) }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-ext="morph" aria-live="polite" aria-relevant="additions">
-    @php $day = null; @endphp
+<ol class="trail" id="trail" aria-label="Trail" hx-get="/conversations/{{ $conversation->id }}/changes?{{ http_build_query(['mark' => $mark, 'pictures' => $pictures ?: null, 'since' => $since ?: null]) }}" hx-trigger="every 1500ms, writing" hx-include="#here input, #writes" hx-swap="morph:outerHTML" hx-ext="morph" aria-live="polite" aria-relevant="additions">
+    @php $day = null; $isMarked = $since === 0 || $since >= $seen; @endphp
     @foreach ($trail as $item)
         @php
             $entry = $item->first();
@@ -7,6 +7,10 @@
             $shownDay = $entryDay !== $day ? ($time->day($entry->at) ?: 'Today') : '';
             $day = $entryDay;
         @endphp
+        @if (! $isMarked && $entry->id > $since && $entry->teammate_id !== $teammate->id)
+            @php $isMarked = true; @endphp
+            <li class="since-look" id="since-look"><span>New since you looked</span></li>
+        @endif
         <li class="entry entry-{{ $item->shape() }}" id="e-{{ $entry->id }}">
             <time class="entry-time" datetime="{{ $entry->at->toIso8601ZuluString() }}" title="{{ $time->full($entry->at) }}">@if ($shownDay !== '')<span>{{ $shownDay }}</span> @endif{{ $time->clock($entry->at) }}</time>
             <span class="marker" aria-hidden="true"></span>

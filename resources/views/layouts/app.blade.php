@@ -29,6 +29,7 @@
                     <input id="search-field" name="q" value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /" maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete" hx-trigger="input changed delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
                     <datalist id="search-completions"></datalist>
                 </form>
+                @include('telling.count')
                 <a class="call-link" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
                 <button type="button" class="keys-button" data-opens-go-to>Go to <kbd>G</kbd></button>
                 <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
