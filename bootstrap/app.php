@@ -14,6 +14,7 @@ use App\History\ImportHistoryCommand;
 use App\Inbox\BringBackHeld;
 use App\Inbox\PlaceInQueue;
 use App\Inbox\Presence;
+use App\Inbox\ScheduleReply;
 use App\Search\IndexForSearch;
 use App\Support\SecurityHeaders;
 use App\Telling\MailNews;
@@ -55,6 +56,7 @@ $app = Application::configure(basePath: $root)
         $schedule->call(fn () => app(TellFromJournal::class)->run())->everyFiveSeconds()->name('tell people');
         $schedule->call(fn () => app(MailNews::class)->run())->everyFiveSeconds()->name('mail people');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
+        $schedule->call(fn () => app(ScheduleReply::class)->sendDue())->everyFiveSeconds()->name('send what was to be sent later');
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');

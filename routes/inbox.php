@@ -6,6 +6,7 @@ use App\Inbox\AttachmentController;
 use App\Inbox\ConversationController;
 use App\Inbox\DetailsController;
 use App\Inbox\DraftController;
+use App\Inbox\ForwardController;
 use App\Inbox\JoiningController;
 use App\Inbox\JunkController;
 use App\Inbox\NoteController;
@@ -26,6 +27,9 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/changes', [ConversationController::class, 'changes']);
         Route::post('/left', [ConversationController::class, 'left']);
         Route::post('/reply', [ReplyController::class, 'send']);
+        Route::get('/forward', [ForwardController::class, 'write']);
+        Route::post('/forward', [ForwardController::class, 'send']);
+        Route::post('/copies', [ForwardController::class, 'copies']);
         Route::post('/notes', [NoteController::class, 'add']);
         Route::post('/take', [OwnershipController::class, 'take']);
         Route::post('/owner', [OwnershipController::class, 'assign']);
@@ -48,6 +52,8 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/join', [JoiningController::class, 'choose']);
     Route::post('/join', [JoiningController::class, 'joinChosen']);
+    Route::post('/scheduled/{scheduled}/call-off', [ReplyController::class, 'callOff']);
+    Route::post('/scheduled/{scheduled}/send-now', [ReplyController::class, 'sendNow']);
     Route::post('/messages/{message}/split', [JoiningController::class, 'split']);
     Route::post('/messages/{message}/call-back', [ReplyController::class, 'callBack']);
     Route::post('/messages/{message}/send-again', [ReplyController::class, 'sendAgain']);

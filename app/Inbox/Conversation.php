@@ -53,6 +53,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property list<string>|null $junk_reasons
  * @property int|null $joined_into_id
  * @property int|null $history_import_id
+ * @property list<string>|null $standing_copies outside addresses that get everything of it
  * @property string|null $held_reason
  * @property CarbonImmutable|null $bring_back_at
  * @property string $preview
@@ -243,6 +244,7 @@ final class Conversation extends Model
             'public' => 'boolean',
             'junk' => 'boolean',
             'junk_reasons' => 'array',
+            'standing_copies' => 'array',
             'answer_by' => 'immutable_datetime',
             'bring_back_at' => 'immutable_datetime',
             'waiting_since' => 'immutable_datetime',

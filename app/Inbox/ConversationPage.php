@@ -59,6 +59,7 @@ final readonly class ConversationPage
             'routes' => $this->routes->of($conversation),
             ...$this->ledger->of($conversation),
             'isFollowed' => DB::table('follows')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->exists(),
+            'scheduled' => ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->with('teammate')->orderBy('send_at')->get(),
             'posts' => $this->posts->of($conversation),
             'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
             'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),

@@ -67,6 +67,36 @@ final class InboxRefused extends RuntimeException
         return new self('Before it is resolved, fill in '.implode(' and ', array_map(static fn (string $field): string => "“{$field}”", $fields)).', beside the conversation.');
     }
 
+    public static function noAddress(string $address): self
+    {
+        return new self("“{$address}” is no address that mail can be sent to. Write it as name@place.example.");
+    }
+
+    public static function tooManyRecipients(int $most): self
+    {
+        return new self("More than {$most} addresses were written. Send it in parts.");
+    }
+
+    public static function copiesOnlyByMail(string $channel): self
+    {
+        return new self("{$channel} takes no copies. Take the addresses in Cc and Bcc away, or answer by email.");
+    }
+
+    public static function sentInThePast(): self
+    {
+        return new self('The time to send it has passed already. Choose a later one, or send it now.');
+    }
+
+    public static function nobodyToForwardTo(): self
+    {
+        return new self('Write to whom it is to be forwarded.');
+    }
+
+    public static function noFileAttached(string $words): self
+    {
+        return new self("You write “{$words}”, and no file is attached. Attach it, or tick “without a file” and send again.");
+    }
+
     public static function notYours(): self
     {
         return new self('Only who wrote it calls it back.');

@@ -42,6 +42,7 @@ final readonly class ReceiveMessage
         private StoreArrival $storeArrival,
         private Journal $journal,
         private StoreHours $hours,
+        private ScheduleReply $scheduleReply,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
@@ -101,6 +102,12 @@ final readonly class ReceiveMessage
         $this->attachOrders->attach($conversation, $this->isAboutLatest($isNew, $orders, $known, $conversation) ? $this->findOrders->latelyOf($conversation->customer_id) : $orders, Actor::application());
         if (! $isNew) {
             $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
+            if (! $conversation->junk && ! $received->automaticAnswer) {
+                $this->scheduleReply->customerAnswered($conversation);
+            }
+            if (($conversation->standing_copies ?? []) !== []) {
+                CopyToStanding::dispatch($message->id)->afterCommit();
+            }
         }
 
         return $message;

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\SendAgain;
+use App\Support\LocalTime;
+use App\Team\Teammate;
+use Cairnfield\Core\Text\AttachmentMention;
+use Cairnfield\Core\Text\FoldedText;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,6 +27,8 @@ final readonly class ReplyController
         private ConversationPage $page,
         private SendAgain $sendAgain,
         private CallBack $callBack,
+        private ScheduleReply $scheduleReply,
+        private LocalTime $time,
     ) {}
 
     public function send(Request $request, Conversation $conversation): RedirectResponse|Response
@@ -33,6 +40,11 @@ final readonly class ReplyController
             'then' => ['required', Rule::in(['waiting', 'open', 'resolved'])],
             'outcome' => ['nullable', 'integer'],
             'route' => ['nullable', 'string', 'max:100'],
+            'cc' => ['nullable', 'string', 'max:2000'],
+            'bcc' => ['nullable', 'string', 'max:2000'],
+            'when' => ['nullable', Rule::in(['now', 'at', 'unless'])],
+            'at' => ['nullable', 'date_format:Y-m-d\TH:i'],
+            'days' => ['nullable', 'integer', 'min:1', 'max:60'],
             'seen' => ['required', 'integer'],
             'once' => ['required', 'uuid'],
         ]);
@@ -42,7 +54,8 @@ final readonly class ReplyController
             /** @var list<UploadedFile> $uploads */
             $uploads = array_values((array) $request->file('files'));
             $draft = $uploads === [] ? $draft : $this->keepDraft->attach($conversation, $teammate, ...$uploads);
-            $this->sendReply->send($conversation, $teammate, new ReplyToSend(
+            $this->refuseWithoutItsFile($request, $draft);
+            $reply = new ReplyToSend(
                 $draft->text,
                 $draft->files,
                 ConversationState::from($written['then']),
@@ -50,12 +63,46 @@ final readonly class ReplyController
                 $written['once'],
                 (int) $written['seen'],
                 $written['route'] ?? null,
-            ));
+                null,
+                Recipients::read((string) ($written['cc'] ?? '')),
+                Recipients::read((string) ($written['bcc'] ?? '')),
+                $request->boolean('own_name'),
+            );
+            $later = $this->later($written, $teammate);
+            if ($later !== null) {
+                $this->scheduleReply->schedule($conversation, $teammate, $reply, $later, $written['when'] === 'unless');
+
+                return $this->done($conversation, 'Kept to be sent '.$this->time->short($later).($written['when'] === 'unless' ? ', unless they answer first.' : '.'));
+            }
+            $this->sendReply->send($conversation, $teammate, $reply);
         } catch (InboxRefused $why) {
             return $this->refused($conversation, $why);
         } catch (CameInBetween $between) {
             return $this->showWhatCameInBetween($request, $conversation, $between);
         }
+
+        return $this->done($conversation, 'Sent.');
+    }
+
+    public function callOff(Request $request, ScheduledReply $scheduled): RedirectResponse
+    {
+        $conversation = $scheduled->conversation()->firstOrFail();
+        Gate::authorize('reply', $conversation);
+        try {
+            $this->scheduleReply->callOff($scheduled, Actor::teammate($this->teammate($request)), "by {$this->teammate($request)->name}; what was written is a draft again");
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'Called off. What was written is a draft of its author again.');
+    }
+
+    public function sendNow(Request $request, ScheduledReply $scheduled): RedirectResponse
+    {
+        $conversation = $scheduled->conversation()->firstOrFail();
+        Gate::authorize('reply', $conversation);
+        ScheduledReply::query()->whereKey($scheduled->id)->where('state', ScheduledReply::DUE)->update(['send_at' => now()]);
+        $this->scheduleReply->sendDue();
 
         return $this->done($conversation, 'Sent.');
     }
@@ -80,6 +127,29 @@ final readonly class ReplyController
         $this->sendAgain->send($item, $this->teammate($request));
 
         return $this->done($message->conversation()->firstOrFail(), 'It is being sent again.');
+    }
+
+    /**
+     * @throws InboxRefused where the text speaks of a file and none goes along
+     */
+    private function refuseWithoutItsFile(Request $request, Draft $draft): void
+    {
+        $words = $draft->files === [] && ! $request->boolean('without_file') ? AttachmentMention::in(FoldedText::of($draft->text)->written) : null;
+        if ($words !== null) {
+            throw InboxRefused::noFileAttached($words);
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $written
+     */
+    private function later(array $written, Teammate $teammate): ?CarbonImmutable
+    {
+        return match ($written['when'] ?? 'now') {
+            'at' => isset($written['at']) ? CarbonImmutable::parse((string) $written['at'], $teammate->time_zone)->utc() : throw InboxRefused::sentInThePast(),
+            'unless' => CarbonImmutable::now()->addDays((int) ($written['days'] ?? 3)),
+            default => null,
+        };
     }
 
     /**

@@ -6,16 +6,21 @@ namespace App\Inbox;
 
 /**
  * An answer as it leaves the form.
+ *
+ * @phpstan-type DraftFile array{name: string, type: string, size: int, sha256: string, file: string}
  */
 final readonly class ReplyToSend
 {
     /**
-     * @param  list<array{name: string, type: string, size: int, sha256: string, file: string}>  $files
+     * @param  list<DraftFile>  $files
      * @param  ConversationState  $then  waiting, open, or resolved with the outcome
      * @param  string  $onceKey  of the form it was written in: sending twice does it once
      * @param  int  $seen  the last journal entry that this person has been shown
-     * @param  int|null  $waits  seconds for which it can be called back; null for the usual
      * @param  string|null  $route  the key of the way that was chosen; null where there is only one
+     * @param  int|null  $waits  seconds for which it can be called back; null for the usual
+     * @param  list<string>  $cc
+     * @param  list<string>  $bcc
+     * @param  bool  $inOwnName  under the name and signature of who writes it, from the same address
      */
     public function __construct(
         public string $text,
@@ -26,5 +31,42 @@ final readonly class ReplyToSend
         public int $seen,
         public ?string $route = null,
         public ?int $waits = null,
+        public array $cc = [],
+        public array $bcc = [],
+        public bool $inOwnName = false,
     ) {}
+
+    /**
+     * To be kept until it is sent.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(): array
+    {
+        return [
+            'text' => $this->text, 'files' => $this->files, 'then' => $this->then->value, 'outcome' => $this->outcome?->id, 'once' => $this->onceKey,
+            'route' => $this->route, 'cc' => $this->cc, 'bcc' => $this->bcc, 'own_name' => $this->inOwnName,
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $kept  as toArray gave it
+     */
+    public static function kept(array $kept, int $seen): self
+    {
+        /** @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null, cc: list<string>, bcc: list<string>, own_name: bool} $kept */
+        return new self(
+            $kept['text'],
+            $kept['files'],
+            ConversationState::from($kept['then']),
+            $kept['outcome'] === null ? null : Outcome::query()->find($kept['outcome']),
+            $kept['once'],
+            $seen,
+            $kept['route'],
+            0,
+            $kept['cc'],
+            $kept['bcc'],
+            $kept['own_name'],
+        );
+    }
 }

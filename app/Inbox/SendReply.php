@@ -58,7 +58,7 @@ final readonly class SendReply
         $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
         $this->storeFiles($message, $reply);
         $waits = $reply->waits ?? (int) config('cairnfield.outbox.call_back_seconds');
-        $item = OutboxItem::queue($message, [$route->to], $waits, $before);
+        $item = OutboxItem::queue($message, array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])), $waits, $before);
         $actor = Actor::teammate($teammate);
         $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
         $this->goOn($locked, $teammate, $reply, $message);
@@ -120,6 +120,7 @@ final readonly class SendReply
             $contacts !== [] => throw InboxRefused::contactDetails($channel->label(), $contacts),
             $isSecondAnswer => throw InboxRefused::answeredOnce($channel->label()),
             $reply->files !== [] && $channel !== Channel::Email => throw InboxRefused::noFiles($channel->label()),
+            [...$reply->cc, ...$reply->bcc] !== [] && $channel !== Channel::Email => throw InboxRefused::copiesOnlyByMail($channel->label()),
             default => null,
         };
     }
@@ -145,10 +146,11 @@ final readonly class SendReply
             'direction' => Message::OUT,
             'kind' => $route->kind,
             'public' => $route->public,
-            'from_name' => $account->sender_name,
+            'from_name' => $reply->inOwnName ? $teammate->name : $account->sender_name,
             'from_address' => $account->address,
             'to' => [$route->to],
-            'cc' => [],
+            'cc' => $reply->cc,
+            'bcc' => $reply->bcc === [] ? null : $reply->bcc,
             'subject' => 'Re: '.ConversationNumber::mark(self::withoutReplyMarks($conversation->subject), $conversation->id),
             'message_id' => $messageId,
             'message_id_key' => Message::keyOfId($messageId),
@@ -163,6 +165,14 @@ final readonly class SendReply
         ])->save();
 
         return $message;
+    }
+
+    /**
+     * @return list<string>
+     */
+    private function standingCopies(Conversation $conversation, AnswerRoute $route): array
+    {
+        return $route->account->channel === Channel::Email ? $conversation->standing_copies ?? [] : [];
     }
 
     private function storeFiles(Message $message, ReplyToSend $reply): void

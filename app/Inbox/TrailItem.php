@@ -38,7 +38,7 @@ final readonly class TrailItem
     {
         return match ($entry->kind) {
             JournalKind::MessageReceived => 'customer',
-            JournalKind::Replied => 'us',
+            JournalKind::Replied, JournalKind::Forwarded => 'us',
             JournalKind::Noted => 'note',
             JournalKind::DeliveryFailed => 'trouble',
             default => 'pebble',

@@ -8,6 +8,7 @@ import { listenToBoard } from './board.js';
 import { listenToGoTo } from './go-to.js';
 import { listenToPicking } from './picking.js';
 import { listenToPresence } from './presence.js';
+import { listenToFiles } from './files.js';
 
 listenToKeys();
 listenToMenus();
@@ -18,3 +19,4 @@ listenToBoard();
 listenToGoTo();
 listenToPicking();
 listenToPresence();
+listenToFiles();

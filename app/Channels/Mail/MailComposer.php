@@ -26,8 +26,9 @@ final readonly class MailComposer
     {
         $answered = $this->answered($message);
         $email = (new Email)
-            ->from(new Address($account->address, $account->sender_name))
+            ->from(new Address($account->address, $message->from_name !== '' ? $message->from_name : $account->sender_name))
             ->to(...$message->to)
+            ->cc(...$message->cc)
             ->replyTo(new Address($this->replyAddress($message, $account), $account->sender_name))
             ->subject($message->subject)
             ->date($message->sent_at ?? $message->received_at)
@@ -68,8 +69,9 @@ final readonly class MailComposer
     private function text(Message $message, Account $account, ?Message $answered): string
     {
         $text = $message->text;
-        if (trim((string) $account->signature) !== '') {
-            $text .= "\n\n-- \n".trim((string) $account->signature);
+        $signature = $this->signature($message, $account);
+        if ($signature !== '') {
+            $text .= "\n\n-- \n{$signature}";
         }
         if ($answered !== null) {
             $quoted = '> '.str_replace("\n", "\n> ", $this->quotable($answered));
@@ -82,14 +84,26 @@ final readonly class MailComposer
     private function html(Message $message, Account $account, ?Message $answered): string
     {
         $html = $this->paragraphs($message->text);
-        if (trim((string) $account->signature) !== '') {
-            $html .= '<p>-- <br>'.nl2br(e(trim((string) $account->signature))).'</p>';
+        $signature = $this->signature($message, $account);
+        if ($signature !== '') {
+            $html .= '<p>-- <br>'.nl2br(e($signature)).'</p>';
         }
         if ($answered !== null) {
             $html .= '<p>'.e($this->introduction($answered)).'</p><blockquote type="cite">'.$this->paragraphs($this->quotable($answered)).'</blockquote>';
         }
 
         return "<!DOCTYPE html><html><head><meta charset=\"utf-8\"></head><body>{$html}</body></html>";
+    }
+
+    /**
+     * Their own where it is sent in somebody's own name and they have one, else the account's.
+     */
+    private function signature(Message $message, Account $account): string
+    {
+        $author = $message->teammate;
+        $isInOwnName = $author !== null && $author->name === $message->from_name && trim($author->signature) !== '';
+
+        return trim($isInOwnName ? $author->signature : (string) $account->signature);
     }
 
     private function paragraphs(string $text): string

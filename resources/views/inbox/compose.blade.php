@@ -30,6 +30,13 @@
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
+        @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)
+            <details class="copies" id="reply-copies"><summary>Cc, Bcc, my own name</summary>
+                <div class="copies-fields"><label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" maxlength="2000">
+                <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" maxlength="2000">
+                <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1"> in my own name, {{ $teammate->name }}</label></div>
+            </details>
+        @endif
         @include('inbox.draft-files', ['fileProblem' => null])
         <div class="sending-also">
             <b>Sending also:</b>
@@ -45,6 +52,14 @@
                     <option value="{{ $outcome->id }}" @selected((string) $outcome->id === (string) ($chosenOutcome ?? ''))>{{ $outcome->name }}</option>
                 @endforeach
             </select>
+            <label class="visually-hidden" for="reply-when">When it is sent</label>
+            <select name="when" id="reply-when" class="form-select form-select-sm">
+                <option value="now">sent now</option>
+                <option value="at">sent later, at</option>
+                <option value="unless">sent later, unless they answer first</option>
+            </select>
+            <span class="when-at"><label class="visually-hidden" for="reply-at">Sent at</label><input class="form-control form-control-sm" type="datetime-local" id="reply-at" name="at" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}"></span>
+            <span class="when-unless">in <label class="visually-hidden" for="reply-days">Days</label><input class="form-control form-control-sm" type="number" min="1" max="60" id="reply-days" name="days" value="3"> days</span>
             @if (count($routes) === 1 && $routes[0]->public)<span class="route-public">· in public, where everybody can read it</span>@endif
             @if ($longest !== null)<span>· at most {{ $longest }} characters</span>@endif
             @if ($conversation->owner_id === null)<span>· owner {{ $teammate->firstName() }}</span>@endif
@@ -53,6 +68,8 @@
             <button class="btn btn-primary" type="submit">{{ isset($between) ? 'Send all the same' : 'Send' }} <kbd>Ctrl ↵</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
+            @if (session('problem') && str_contains((string) session('problem'), 'no file is attached'))<label class="without-file"><input type="checkbox" class="form-check-input" name="without_file" value="1"> without a file</label>@endif
+            <a class="btn btn-link btn-sm" href="/conversations/{{ $conversation->id }}/forward" data-key="d">Forward <kbd>D</kbd></a>
             <span class="soft kept" id="reply-kept" role="status">@if ($replyDraft !== null && $replyDraft->text !== '') draft kept {{ $time->clock($replyDraft->updated_at) }} @endif</span>
         </div>
     </form>

@@ -68,6 +68,12 @@
             <div><dt>Part of it</dt><dd>{{ $part->number() }}, {{ $part->account->title() }} @can('resolve', $conversation)<form method="post" action="/conversations/{{ $part->id }}/separate">@csrf<button class="btn btn-sm btn-link">Separate</button></form>@endcan</dd></div>
         @endforeach
     </dl>
+    @can('reply', $conversation)
+        <details class="order-more" id="copies" @if (($conversation->standing_copies ?? []) !== []) open @endif>
+            <summary>Copies of everything</summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/copies" class="inline-form">@csrf<label class="visually-hidden" for="copies-to">Addresses that get everything of this conversation</label><input class="form-control form-control-sm" id="copies-to" name="to" value="{{ implode(', ', $conversation->standing_copies ?? []) }}" placeholder="An outside address that gets everything" maxlength="2000"><button class="btn btn-sm btn-outline-secondary">Save</button></form>
+        </details>
+    @endcan
     @can('resolve', $conversation)
         @if ($conversation->state !== \App\Inbox\ConversationState::Closed)
             <form method="post" action="/conversations/{{ $conversation->id }}/join" class="inline-form">@csrf<label class="visually-hidden" for="join-other">Number of another conversation</label><input class="form-control form-control-sm" id="join-other" name="other" placeholder="C-1042" maxlength="20" data-key="m" required><button class="btn btn-sm btn-outline-secondary">Join into this</button></form>

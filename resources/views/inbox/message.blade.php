@@ -5,12 +5,15 @@
     $folded = \Cairnfield\Core\Text\FoldedText::of($message->text);
     $files = $message->attachments->reject(fn ($file) => $html !== null && $file->inline && str_contains((string) $message->html, 'cid:'.$file->content_id));
     $item = $message->outboxItem;
+    $sentTo = ($message->forwarded ? 'forwarded to ' : 'replied to ').implode(', ', $message->to)
+        .($message->cc === [] ? '' : ', copy to '.implode(', ', $message->cc))
+        .(($message->bcc ?? []) === [] ? '' : ', hidden copy to '.implode(', ', $message->bcc));
 @endphp
 <p class="entry-who">
     @if ($message->isIncoming())
         <b>{{ $message->from_name !== '' ? $message->from_name : ($message->from_address !== '' ? $message->from_address : 'Unknown sender') }}</b> <span>{{ $message->automatic ? 'sent an automatic message' : $message->kind->did() }}@if ($message->account_id !== $conversation->account_id) on {{ $message->account->title() }}@endif @if ($why !== '') · {{ $why }}@endif</span>
     @else
-        <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b> <span>{{ $message->public ? 'replied in public' : 'replied to '.implode(', ', $message->to) }}@if ($message->account_id !== $conversation->account_id) by {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0) · being sent @endif</span>
+        <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b> <span>{{ $message->public ? 'replied in public' : $sentTo }}@if ($message->account_id !== $conversation->account_id) by {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0) · being sent @endif</span>
     @endif
 </p>
 @if ($item !== null && $item->canBeCalledBack() && $message->teammate_id === $teammate->id && $item->due_at->isFuture())
@@ -78,6 +81,7 @@
         @includeWhen($publicItem !== null, 'public.reactions', ['item' => $publicItem, 'account' => $message->account])
     @endcan
     @if ($message->isIncoming())
+        @can('reply', $conversation)<a href="/conversations/{{ $conversation->id }}/forward?message={{ $message->id }}">Forward</a>@endcan
         @can('resolve', $conversation)<form method="post" action="/messages/{{ $message->id }}/split">@csrf<button class="foot-button" title="Another matter: make it a conversation of its own">Split off</button></form>@endcan
     @endif
 </div>

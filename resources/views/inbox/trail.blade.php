@@ -30,4 +30,17 @@
             </div>
         </li>
     @endforeach
+    @foreach ($scheduled as $later)
+        <li class="entry entry-later" id="later-{{ $later->id }}">
+            <time class="entry-time" datetime="{{ $later->send_at->toIso8601ZuluString() }}">{{ $time->day($later->send_at) }} {{ $time->clock($later->send_at) }}</time>
+            <span class="marker" aria-hidden="true"></span>
+            <div class="entry-body">
+                <p class="entry-who"><b>{{ $later->teammate->name }}</b> <span>to be sent {{ $time->short($later->send_at) }}{{ $later->unless_answered ? ', unless the customer answers first' : '' }}</span></p>
+                <div class="plain-text">{{ $later->reply['text'] }}</div>
+                @can('reply', $conversation)
+                    <div class="entry-foot"><form method="post" action="/scheduled/{{ $later->id }}/send-now">@csrf<button class="foot-button">Send now</button></form><form method="post" action="/scheduled/{{ $later->id }}/call-off">@csrf<button class="foot-button">Call off</button></form></div>
+                @endcan
+            </div>
+        </li>
+    @endforeach
 </ol>

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Inbox;
+
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use DateTimeInterface;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/**
+ * Keeps an answer to be sent later, sends it when its time has come, or calls it off. What is called off is
+ * a draft of its author again.
+ */
+final readonly class ScheduleReply
+{
+    private const AT_ONCE = 50;
+
+    public function __construct(private SendReply $sendReply, private Journal $journal, private Trail $trail) {}
+
+    /**
+     * @throws InboxRefused when there is nothing to send, or the time has passed
+     */
+    public function schedule(Conversation $conversation, Teammate $teammate, ReplyToSend $reply, DateTimeInterface $at, bool $unlessAnswered): ScheduledReply
+    {
+        if (trim($reply->text) === '' && $reply->files === []) {
+            throw InboxRefused::nothingWritten();
+        }
+        if (CarbonImmutable::instance($at)->isPast()) {
+            throw InboxRefused::sentInThePast();
+        }
+        $key = Message::onceKeyOfReply($teammate->id, $reply->onceKey);
+
+        return DB::transaction(function () use ($conversation, $teammate, $reply, $at, $unlessAnswered, $key): ScheduledReply {
+            $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            if ($locked->state === ConversationState::Closed) {
+                throw InboxRefused::closed($locked->number());
+            }
+            $earlier = ScheduledReply::query()->where('once_key', $key)->first();
+            if ($earlier !== null) {
+                return $earlier;
+            }
+            $scheduled = new ScheduledReply;
+            $scheduled->forceFill([
+                'conversation_id' => $locked->id, 'teammate_id' => $teammate->id, 'reply' => $reply->toArray(), 'send_at' => $at,
+                'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
+            ])->save();
+            $this->journal->record($locked, JournalKind::Scheduled, Actor::teammate($teammate), ['at' => CarbonImmutable::instance($at)->toIso8601ZuluString(), 'unless_answered' => $unlessAnswered ? 'yes' : null]);
+            Draft::for($locked, $teammate, Draft::REPLY)->delete();
+
+            return $scheduled;
+        });
+    }
+
+    /**
+     * @throws InboxRefused when it was sent or called off already
+     */
+    public function callOff(ScheduledReply $scheduled, Actor $actor, string $why): void
+    {
+        DB::transaction(function () use ($scheduled, $actor, $why): void {
+            $conversation = Conversation::query()->lockForUpdate()->findOrFail($scheduled->conversation_id);
+            $locked = ScheduledReply::query()->lockForUpdate()->findOrFail($scheduled->id);
+            if ($locked->state !== ScheduledReply::DUE) {
+                throw InboxRefused::onItsWay();
+            }
+            $locked->forceFill(['state' => ScheduledReply::CALLED_OFF, 'reason' => $why])->save();
+            $author = Teammate::query()->findOrFail($locked->teammate_id);
+            $draft = Draft::for($conversation, $author, Draft::REPLY)->lockForUpdate()->first()
+                ?? (new Draft)->forceFill(['conversation_id' => $conversation->id, 'teammate_id' => $author->id, 'kind' => Draft::REPLY, 'text' => '', 'files' => []]);
+            $draft->forceFill([
+                'text' => trim("{$locked->reply['text']}\n\n{$draft->text}"),
+                'files' => [...$draft->files, ...(array) $locked->reply['files']],
+            ])->save();
+            $this->journal->record($conversation, JournalKind::ScheduleCalledOff, $actor, ['author' => (string) $author->id], $why);
+        });
+    }
+
+    /**
+     * What was to be sent unless they answer is called off when they do. Runs in the transaction of the arrival.
+     */
+    public function customerAnswered(Conversation $conversation): void
+    {
+        foreach (ScheduledReply::query()->where('conversation_id', $conversation->id)->where('state', ScheduledReply::DUE)->where('unless_answered', true)->get() as $scheduled) {
+            $this->callOff($scheduled, Actor::application(), 'the customer answered first; what was written is a draft again');
+        }
+    }
+
+    /**
+     * Sends what is due. Runs every few seconds; safe to repeat.
+     */
+    public function sendDue(): void
+    {
+        foreach (ScheduledReply::query()->where('state', ScheduledReply::DUE)->where('send_at', '<=', now())->with(['conversation', 'teammate'])->orderBy('send_at')->limit(self::AT_ONCE)->get() as $scheduled) {
+            try {
+                // The row first: two workers at once send it once, by the key of the form.
+                $this->sendReply->send($scheduled->conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($scheduled->conversation)));
+                ScheduledReply::query()->whereKey($scheduled->id)->update(['state' => ScheduledReply::SENT]);
+            } catch (InboxRefused|CameInBetween $why) {
+                $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
+            } catch (Throwable $defect) {
+                report($defect);
+            }
+        }
+    }
+}
