@@ -11,6 +11,7 @@ use App\Inbox\JoiningController;
 use App\Inbox\JunkController;
 use App\Inbox\NoteController;
 use App\Inbox\OwnershipController;
+use App\Inbox\PartnerController;
 use App\Inbox\QueueController;
 use App\Inbox\ReplyController;
 use App\Inbox\StateController;
@@ -29,6 +30,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/reply', [ReplyController::class, 'send']);
         Route::get('/forward', [ForwardController::class, 'write']);
         Route::post('/forward', [ForwardController::class, 'send']);
+        Route::post('/partner', [PartnerController::class, 'ask']);
         Route::post('/copies', [ForwardController::class, 'copies']);
         Route::post('/notes', [NoteController::class, 'add']);
         Route::post('/take', [OwnershipController::class, 'take']);
@@ -45,7 +47,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/tags', [DetailsController::class, 'tags']);
         Route::post('/fields', [DetailsController::class, 'fields']);
         Route::post('/category', [StateController::class, 'category']);
-        Route::post('/drafts/{kind}', [DraftController::class, 'keep'])->whereIn('kind', ['reply', 'note']);
+        Route::post('/drafts/{kind}', [DraftController::class, 'keep'])->whereIn('kind', ['reply', 'note', 'partner']);
         Route::post('/draft-files', [DraftController::class, 'attach']);
         Route::delete('/draft-files/{sha256}', [DraftController::class, 'detach']);
     });

@@ -24,6 +24,7 @@ final class AnswerRoutes
         $messages = Message::query()
             ->whereIn('conversation_id', $conversation->withJoined())
             ->where('direction', Message::IN)
+            ->whereNull('partner_thread_id')
             ->with('account')
             ->orderByDesc('id')
             ->limit(self::LATEST)

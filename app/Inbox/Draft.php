@@ -15,11 +15,14 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $text
  * @property list<array{name: string, type: string, size: int, sha256: string, file: string}> $files
+ * @property array{cc?: string, bcc?: string, own_name?: bool}|null $details
  * @property CarbonImmutable $updated_at
  */
 final class Draft extends Model
 {
     public const REPLY = 'reply';
+
+    public const PARTNER = 'partner';
 
     public const NOTE = 'note';
 
@@ -38,6 +41,6 @@ final class Draft extends Model
 
     protected function casts(): array
     {
-        return ['files' => 'array', 'updated_at' => 'immutable_datetime'];
+        return ['files' => 'array', 'details' => 'array', 'updated_at' => 'immutable_datetime'];
     }
 }

@@ -18,7 +18,7 @@ final readonly class DraftController
 
     public function keep(Request $request, Conversation $conversation, string $kind): Response
     {
-        Gate::authorize($kind === Draft::NOTE ? 'note' : 'reply', $conversation);
+        Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
         $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000']]);
         $draft = $this->keepDraft->text($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''));
 

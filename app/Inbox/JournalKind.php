@@ -55,7 +55,7 @@ enum JournalKind: string
     {
         return match ($this) {
             self::MessageReceived, self::Replied, self::Noted, self::StateChanged, self::DeliveryFailed,
-            self::EditedAtSource, self::RemovedAtSource, self::Joined => true,
+            self::EditedAtSource, self::RemovedAtSource, self::Joined, self::PartnerAsked, self::PartnerAnswered => true,
             default => false,
         };
     }

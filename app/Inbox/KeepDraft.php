@@ -22,6 +22,16 @@ final readonly class KeepDraft
     }
 
     /**
+     * To whom copies go, and in whose name: kept with the text.
+     *
+     * @param  array<string, string|bool>  $details
+     */
+    public function details(Conversation $conversation, Teammate $teammate, array $details): Draft
+    {
+        return $this->change($conversation, $teammate, Draft::REPLY, fn (Draft $draft) => $draft->forceFill(['details' => $details]));
+    }
+
+    /**
      * @throws InboxRefused when a file cannot be attached; the others of the same form are
      */
     public function attach(Conversation $conversation, Teammate $teammate, UploadedFile ...$uploads): Draft

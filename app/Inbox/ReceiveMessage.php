@@ -43,6 +43,7 @@ final readonly class ReceiveMessage
         private Journal $journal,
         private StoreHours $hours,
         private ScheduleReply $scheduleReply,
+        private AskPartner $askPartner,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
@@ -92,6 +93,13 @@ final readonly class ReceiveMessage
             ? $this->begin($account, $arrival, $decision, $orders, $known)
             : $this->goOnIn($decision->continues);
         $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
+        $partner = $isNew || $received->item !== null ? null : $this->askPartner->threadOf($received, $conversation->id);
+        if ($partner !== null) {
+            // The customer never sees it, and does not wait because of it.
+            $this->askPartner->answered($conversation, $partner, $message);
+
+            return $message;
+        }
         $this->journal->recordAll($conversation, ...($isNew ? $this->beginning($conversation, $decision) : []), ...[[
             JournalKind::MessageReceived,
             Actor::customer(),

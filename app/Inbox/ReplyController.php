@@ -49,6 +49,7 @@ final readonly class ReplyController
             'once' => ['required', 'uuid'],
         ]);
         // First of all kept: whatever happens next, what was written is not lost.
+        $this->keepDraft->details($conversation, $teammate, ['cc' => (string) ($written['cc'] ?? ''), 'bcc' => (string) ($written['bcc'] ?? ''), 'own_name' => $request->boolean('own_name')]);
         $draft = $this->keepDraft->text($conversation, $teammate, Draft::REPLY, (string) ($written['text'] ?? ''));
         try {
             /** @var list<UploadedFile> $uploads */

@@ -26,7 +26,7 @@ final readonly class SplitOff
         return DB::transaction(function () use ($message, $teammate): Conversation {
             $from = Conversation::query()->lockForUpdate()->findOrFail($message->conversation_id);
             $message->refresh();
-            if (! $message->isIncoming()) {
+            if (! $message->isIncoming() || $message->partner_thread_id !== null) {
                 throw InboxRefused::notTheCustomers();
             }
             if (Message::query()->where('conversation_id', $from->id)->count() < 2) {

@@ -40,6 +40,7 @@ final readonly class TrailItem
             JournalKind::MessageReceived => 'customer',
             JournalKind::Replied, JournalKind::Forwarded => 'us',
             JournalKind::Noted => 'note',
+            JournalKind::PartnerAsked, JournalKind::PartnerAnswered => 'partner',
             JournalKind::DeliveryFailed => 'trouble',
             default => 'pebble',
         };

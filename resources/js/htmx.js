@@ -22,6 +22,7 @@ document.addEventListener('htmx:beforeRequest', (event) => {
 // What could not be kept says so where it would have said that it was.
 const UNKEPT = {
     'reply-kept': 'not kept: the server does not answer. What you wrote is still here.',
+    'partner-kept': 'not kept: the server does not answer. What you wrote is still here.',
     'note-kept': 'not kept: the server does not answer. What you wrote is still here.',
     'draft-files': 'Not attached: the file is larger than the server takes, or the server does not answer. Try a smaller one, or again.',
 };

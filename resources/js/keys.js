@@ -43,6 +43,7 @@ const actions = {
     ArrowUp: () => moveRow(-1),
     r: () => write('reply'),
     i: () => write('note'),
+    s: () => write('partner'),
     w: () => document.querySelector('.why') !== null && (document.body.classList.toggle('shows-why'), true),
     x: () => pickRow(),
     X: () => pickAll(),

@@ -62,6 +62,7 @@ final readonly class MailComposer
     {
         return $message->in_reply_to === null ? null : Message::query()
             ->where('conversation_id', $message->conversation_id)
+            ->where('partner_thread_id', $message->partner_thread_id)
             ->where('message_id_key', Message::keyOfId($message->in_reply_to))
             ->first();
     }

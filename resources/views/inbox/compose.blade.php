@@ -7,9 +7,11 @@
     <input type="hidden" name="writes" id="writes" value="no">
     <input type="radio" class="visually-hidden" name="compose" id="compose-reply" @checked($mayReply && ! $isClosed) @disabled(! $mayReply || $isClosed) autocomplete="off">
     <input type="radio" class="visually-hidden" name="compose" id="compose-note" @checked(! $mayReply || $isClosed) autocomplete="off">
+    <input type="radio" class="visually-hidden" name="compose" id="compose-partner" @disabled($isClosed) autocomplete="off">
     <div class="compose-tabs">
         <label for="compose-reply" class="tab-reply">Reply</label>
         <label for="compose-note" class="tab-note">Note</label>
+        <label for="compose-partner" class="tab-partner">Ask a partner</label>
         <span class="compose-from soft">@if ($mayReply && ! $isClosed && count($routes) === 1) {{ $routes[0]->describe() }} @endif</span>
     </div>
     @if ($mayReply && ! $isClosed)
@@ -31,10 +33,10 @@
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
         @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)
-            <details class="copies" id="reply-copies"><summary>Cc, Bcc, my own name</summary>
-                <div class="copies-fields"><label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" maxlength="2000">
-                <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" maxlength="2000">
-                <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1"> in my own name, {{ $teammate->name }}</label></div>
+            <details class="copies" id="reply-copies" @if (array_filter($replyDraft?->details ?? []) !== []) open @endif><summary>Cc, Bcc, my own name</summary>
+                <div class="copies-fields"><label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $replyDraft?->details['cc'] ?? '' }}" maxlength="2000">
+                <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" value="{{ $replyDraft?->details['bcc'] ?? '' }}" maxlength="2000">
+                <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1" @checked($replyDraft?->details['own_name'] ?? false)> in my own name, {{ $teammate->name }}</label></div>
             </details>
         @endif
         @include('inbox.draft-files', ['fileProblem' => null])
@@ -82,6 +84,26 @@
         <div class="compose-buttons">
             <button class="btn btn-note" type="submit">Write note <kbd>Ctrl ↵</kbd></button>
             <span class="soft kept" id="note-kept" role="status">@if ($noteDraft !== null && $noteDraft->text !== '') draft kept {{ $time->clock($noteDraft->updated_at) }} @endif</span>
+        </div>
+    </form>
+    <form method="post" action="/conversations/{{ $conversation->id }}/partner" class="compose-partner" id="partner-form">
+        @csrf
+        <input type="hidden" name="once" value="{{ \Illuminate\Support\Str::uuid() }}">
+        <div class="copies partner-whom">
+            @if ($partners->isNotEmpty())
+                <label class="visually-hidden" for="partner-thread">Whom to ask</label>
+                <select class="form-select form-select-sm" id="partner-thread" name="thread">@foreach ($partners as $partner)<option value="{{ $partner->id }}">{{ $partner->name }}, {{ $partner->address }}</option>@endforeach<option value="">somebody else …</option></select>
+            @endif
+            <span class="partner-new"><label class="visually-hidden" for="partner-name">Their name</label><input class="form-control form-control-sm" id="partner-name" name="name" maxlength="120" placeholder="Name, such as Wren Parcel" list="known-partner-names">
+            <label class="visually-hidden" for="partner-address">Their address</label><input class="form-control form-control-sm" id="partner-address" name="address" maxlength="320" placeholder="Their address" list="known-partners" inputmode="email"></span>
+            <datalist id="known-partners">@foreach ($knownPartners as $known)<option value="{{ $known->address }}">{{ $known->name }}</option>@endforeach</datalist>
+            <datalist id="known-partner-names">@foreach ($knownPartners as $known)<option value="{{ $known->name }}">@endforeach</datalist>
+        </div>
+        <label class="visually-hidden" for="partner-text">What you ask</label>
+        <textarea id="partner-text" name="text" rows="3" placeholder="What you ask them. The customer never sees it; it is held until they answer." data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/partner" hx-trigger="input changed delay:600ms, change" hx-target="#partner-kept" hx-swap="innerHTML" hx-include="this">{{ $partnerDraft?->text }}</textarea>
+        <div class="compose-buttons">
+            <button class="btn btn-note" type="submit">Ask <kbd>Ctrl ↵</kbd></button>
+            <span class="soft kept" id="partner-kept" role="status">@if ($partnerDraft !== null && $partnerDraft->text !== '') draft kept {{ $time->clock($partnerDraft->updated_at) }} @endif</span>
         </div>
     </form>
 </div>

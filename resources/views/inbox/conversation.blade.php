@@ -3,6 +3,7 @@
 @section('keys')
     <div><dt><kbd>r</kbd></dt><dd>Reply</dd></div>
     <div><dt><kbd>i</kbd></dt><dd>Inside note</dd></div>
+    <div><dt><kbd>s</kbd></dt><dd>Ask a supplier or other partner</dd></div>
     <div><dt><kbd>z</kbd></dt><dd>Call the answer back before it leaves</dd></div>
     <div><dt><kbd>Ctrl</kbd> <kbd>↵</kbd></dt><dd>Send what is written</dd></div>
     <div><dt><kbd>t</kbd></dt><dd>Take it</dd></div>

@@ -18,6 +18,9 @@
                 @if ($entry->note !== null)
                     <p class="entry-who"><b>{{ $entry->note->teammate->name }}</b> <span>only the team sees this</span></p>
                     <div class="plain-text">{{ $entry->note->text }}</div>
+                @elseif ($entry->message !== null && $item->shape() === 'partner')
+                    <p class="entry-who"><b>{{ $entry->details['partner'] ?? 'Partner' }}</b> <span>{{ $entry->message->isIncoming() ? 'answered' : 'was asked by '.($entry->teammate?->name ?? 'us') }} · the customer never sees this</span></p>
+                    @include('inbox.partner-message', ['message' => $entry->message])
                 @elseif ($entry->message !== null && in_array($item->shape(), ['customer', 'us'], true))
                     @include('inbox.message', ['message' => $entry->message, 'why' => $entry->why])
                 @else
