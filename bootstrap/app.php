@@ -17,6 +17,7 @@ use App\Inbox\Presence;
 use App\Inbox\ScheduleReply;
 use App\Search\IndexForSearch;
 use App\Support\SecurityHeaders;
+use App\Tasks\KeepTasks;
 use App\Telling\MailNews;
 use App\Telling\TellFromJournal;
 use Illuminate\Console\Scheduling\Schedule;
@@ -57,6 +58,7 @@ $app = Application::configure(basePath: $root)
         $schedule->call(fn () => app(MailNews::class)->run())->everyFiveSeconds()->name('mail people');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
         $schedule->call(fn () => app(ScheduleReply::class)->sendDue())->everyFiveSeconds()->name('send what was to be sent later');
+        $schedule->call(fn () => app(KeepTasks::class)->remind())->everyMinute()->name('remind of tasks');
         $schedule->job(new FetchMailboxes)->everyFiveSeconds()->name('fetch mailboxes');
         $schedule->job(new CatchUpAll)->everyFifteenSeconds()->name('catch up with services');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');

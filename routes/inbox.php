@@ -37,6 +37,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/owner', [OwnershipController::class, 'assign']);
         Route::post('/state', [StateController::class, 'change']);
         Route::post('/hold', [StateController::class, 'hold']);
+        Route::post('/bring-back', [StateController::class, 'bringBack']);
         Route::post('/resolve', [StateController::class, 'resolve']);
         Route::post('/join', [JoiningController::class, 'joinOther']);
         Route::post('/separate', [JoiningController::class, 'separate']);

@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Checklists\Checklist;
 use App\Customers\CustomerGroup;
 use App\Inbox\Category;
 use App\Inbox\Outcome;
@@ -87,6 +88,7 @@ final class DemoStore
         $this->addFormAndTelephone();
         $this->addCategories();
         $this->addViews();
+        $this->addChecklists();
         $this->addGroups();
         foreach (self::OUTCOMES as $position => $name) {
             Outcome::query()->create(['name' => $name, 'position' => $position]);
@@ -183,6 +185,17 @@ final class DemoStore
             'Said in public' => [['all' => [$notDone, ['field' => 'public', 'op' => 'is', 'value' => true]]], Sort::Latest, ['account', 'state', 'owner', 'last_message']],
         ] as $name => [$condition, $sort, $columns]) {
             (new SavedView)->forceFill(['name' => $name, 'teammate_id' => $mads->id, 'shared_with' => SharedWith::Everybody, 'condition' => $condition, 'columns' => $columns, 'sort' => $sort, 'board_by' => BoardBy::State])->save();
+        }
+    }
+
+    private function addChecklists(): void
+    {
+        $faulty = Category::query()->where('name', 'Faulty item')->firstOrFail();
+        foreach ([
+            ['Damaged on arrival', $faulty->id, ['Ask for a photo of the damage and of the label', 'Read the batch letter inside the keel', 'See whether the part is in stock', 'Send again or give money back', 'Tell the workshop when it is batch K']],
+            ['Lost parcel', Category::query()->where('name', 'Lost parcel')->firstOrFail()->id, ['Ask the carrier', 'Wait three working days', 'Send again, or give money back']],
+        ] as [$name, $category, $steps]) {
+            (new Checklist)->forceFill(['name' => $name, 'category_id' => $category, 'steps' => $steps])->save();
         }
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 /**
- * Makes held conversations open again whose time has come. Runs every minute; safe to repeat.
+ * Makes conversations open again, held or resolved, whose time has come. Runs every minute; safe to repeat.
  */
 final readonly class BringBackHeld
 {
@@ -14,7 +14,7 @@ final readonly class BringBackHeld
     public function __invoke(): void
     {
         Conversation::query()
-            ->where('state', ConversationState::Held)
+            ->whereIn('state', [ConversationState::Held, ConversationState::Resolved])
             ->where('bring_back_at', '<=', now())
             ->eachById(fn (Conversation $conversation) => $this->changeState->open($conversation, Actor::application(), 'its time to come back was reached'));
     }

@@ -45,6 +45,26 @@ final readonly class ChangeState
     }
 
     /**
+     * A resolved one is to be open again at a time.
+     *
+     * @throws InboxRefused when it is not resolved, or the time has passed
+     */
+    public function bringBackLater(Conversation $conversation, Actor $actor, CarbonImmutable $at): void
+    {
+        if ($at->isPast()) {
+            throw InboxRefused::comesBackInThePast();
+        }
+        DB::transaction(function () use ($conversation, $actor, $at): void {
+            $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            if ($locked->state !== ConversationState::Resolved) {
+                throw InboxRefused::notResolvedYet();
+            }
+            $locked->forceFill(['bring_back_at' => $at])->save();
+            $this->journal->record($locked, JournalKind::ComesBack, $actor, ['until' => $at->toIso8601ZuluString()]);
+        });
+    }
+
+    /**
      * @param  int  $seen  the last journal entry that this person has been shown
      *
      * @throws InboxRefused|CameInBetween

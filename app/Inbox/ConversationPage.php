@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Checklists\Checklist;
+use App\Checklists\StartedChecklist;
 use App\Fields\About;
 use App\Fields\OwnFields;
 use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
+use App\Tasks\Task;
 use App\Team\Team;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -63,6 +66,9 @@ final readonly class ConversationPage
             'partnerDraft' => $drafts->get(Draft::PARTNER),
             'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),
             'knownPartners' => PartnerThread::query()->select('name', 'address')->distinct()->orderBy('name')->limit(30)->get(),
+            'tasks' => Task::query()->whereIn('conversation_id', $conversation->withJoined())->with('assignee')->orderByRaw('done_at IS NOT NULL')->orderBy('due_at')->limit(20)->get(),
+            'startedChecklists' => StartedChecklist::query()->whereIn('conversation_id', $conversation->withJoined())->orderBy('id')->get(),
+            'checklists' => Checklist::inUse()->get()->sortBy(static fn (Checklist $checklist): int => $checklist->category_id !== null && $checklist->category_id === $conversation->category_id ? 0 : 1)->values(),
             'posts' => $this->posts->of($conversation),
             'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
             'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),

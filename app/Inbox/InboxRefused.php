@@ -97,6 +97,11 @@ final class InboxRefused extends RuntimeException
         return new self("You write “{$words}”, and no file is attached. Attach it, or tick “without a file” and send again.");
     }
 
+    public static function dueInThePast(): self
+    {
+        return new self('The time by which it is to be done has passed already. Choose a later one.');
+    }
+
     public static function notYours(): self
     {
         return new self('Only who wrote it calls it back.');
@@ -170,6 +175,11 @@ final class InboxRefused extends RuntimeException
     public static function notResolved(): self
     {
         return new self('Only a resolved conversation can be closed for good. Resolve it first.');
+    }
+
+    public static function notResolvedYet(): self
+    {
+        return new self('It is not resolved: hold it to have it come back at a time.');
     }
 
     public static function file(string $name, string $why): self

@@ -27,6 +27,7 @@ enum JournalKind: string
     case ChecklistTicked = 'checklist_ticked';
     case TaskMade = 'task_made';
     case TaskDone = 'task_done';
+    case ComesBack = 'comes_back';
     case CalledBack = 'called_back';
     case BulkUndone = 'bulk_undone';
     case Delivered = 'delivered';

@@ -36,6 +36,7 @@ final readonly class JournalSentence
             JournalKind::ChecklistTicked => $this->by($who, (($entry->details['undone'] ?? null) === null ? 'Ticked: ' : 'Tick taken back: ').($entry->details['step'] ?? '')),
             JournalKind::TaskMade => $this->by($who, 'Task for '.($entry->details['for'] ?? '').': '.($entry->details['task'] ?? '')),
             JournalKind::TaskDone => $this->by($who, (($entry->details['undone'] ?? null) === null ? 'Task done: ' : 'Task open again: ').($entry->details['task'] ?? '')),
+            JournalKind::ComesBack => $this->by($who, 'To come back '.$this->time->short(CarbonImmutable::parse((string) ($entry->details['until'] ?? 'now')))),
             JournalKind::CalledBack => $this->by($who, 'Called back before it was on its way'),
             JournalKind::BulkUndone => $this->by($who, 'Undone: '.($entry->details['what'] ?? '')),
             JournalKind::DeliveryFailed => 'The answer to '.($entry->details['to'] ?? 'the customer').' could not be delivered',

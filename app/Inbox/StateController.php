@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Promises\StoreHours;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -14,7 +15,7 @@ final readonly class StateController
 {
     use ActsOnConversation;
 
-    public function __construct(private ChangeState $changeState, private SetCategory $setCategory) {}
+    public function __construct(private ChangeState $changeState, private SetCategory $setCategory, private StoreHours $hours) {}
 
     public function change(Request $request, Conversation $conversation): RedirectResponse
     {
@@ -42,11 +43,15 @@ final readonly class StateController
         $teammate = $this->teammate($request);
         $hold = $request->validate([
             'reason' => ['nullable', 'string', 'max:300'],
+            'until' => ['nullable', Rule::in(['time', 'hours', 'customer'])],
             'bring_back_at' => ['nullable', 'date_format:Y-m-d\TH:i'],
+            'hours' => ['nullable', 'integer', 'min:1', 'max:500'],
         ]);
-        $bringBackAt = isset($hold['bring_back_at'])
-            ? CarbonImmutable::parse($hold['bring_back_at'], $teammate->time_zone)->utc()
-            : null;
+        $bringBackAt = match ($hold['until'] ?? 'time') {
+            'hours' => $this->hours->after(now(), (int) ($hold['hours'] ?? 4)),
+            'customer' => null,
+            default => isset($hold['bring_back_at']) ? CarbonImmutable::parse($hold['bring_back_at'], $teammate->time_zone)->utc() : null,
+        };
         try {
             $this->changeState->hold($conversation, Actor::teammate($teammate), (string) ($hold['reason'] ?? ''), $bringBackAt);
         } catch (InboxRefused $why) {
@@ -73,6 +78,23 @@ final readonly class StateController
         }
 
         return $this->done($conversation, 'Resolved.');
+    }
+
+    /**
+     * A resolved one comes back by itself at a time.
+     */
+    public function bringBack(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('resolve', $conversation);
+        $teammate = $this->teammate($request);
+        $at = CarbonImmutable::parse($request->validate(['at' => ['required', 'date_format:Y-m-d\TH:i']])['at'], $teammate->time_zone)->utc();
+        try {
+            $this->changeState->bringBackLater($conversation, Actor::teammate($teammate), $at);
+        } catch (InboxRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'It comes back by itself.');
     }
 
     public function category(Request $request, Conversation $conversation): RedirectResponse

@@ -44,6 +44,14 @@ final class StoreHours
     }
 
     /**
+     * The moment after so many of the store's hours.
+     */
+    public function after(DateTimeInterface $from, int $hours): CarbonImmutable
+    {
+        return CarbonImmutable::instance($this->calendar->add(CarbonImmutable::instance($from)->utc(), $hours * 3600));
+    }
+
+    /**
      * Seconds of the store's hours between two instants, the first not after the second.
      */
     public function openBetween(DateTimeInterface $from, DateTimeInterface $to): int

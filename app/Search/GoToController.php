@@ -27,10 +27,10 @@ final readonly class GoToController
 
     private const PAGES = [
         'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates', 'Customer groups' => '/customer-groups',
-        'Orders' => '/orders', 'Write down a call' => '/calls/new', 'New view' => '/views/new', 'Own settings' => '/own-settings',
+        'Orders' => '/orders', 'Write down a call' => '/calls/new', 'New view' => '/views/new', 'Own settings' => '/own-settings', 'Tasks' => '/tasks', 'News' => '/news',
     ];
 
-    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields'];
+    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields', 'Checklists' => '/sorting/checklists'];
 
     private const ADMINISTRATORS_PAGES = ['Ways in' => '/accounts', 'Unreadable mail' => '/unreadable-mail', 'Not taken' => '/troubles', 'On arrival' => '/arrival', 'Import and export' => '/history'];
 

@@ -86,6 +86,9 @@
                     <button name="state" value="open" @disabled($conversation->state === ConversationState::Open)>{{ $conversation->state->isDone() ? 'Reopen' : 'Open (our turn)' }}</button>
                     <button name="state" value="waiting" @disabled($conversation->state === ConversationState::Waiting)>Waiting on customer</button>
                     @if ($mayResolve && $conversation->state === ConversationState::Resolved)
+                        <label class="form-label" for="back-at">Open again at</label>
+                        <input class="form-control form-control-sm" type="datetime-local" id="back-at" name="at" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}">
+                        <button formaction="/conversations/{{ $conversation->id }}/bring-back">Bring it back then</button>
                         <button name="state" value="closed">Close for good</button>
                     @endif
                 @endif
@@ -98,8 +101,11 @@
                     @csrf
                     <label class="form-label" for="hold-reason">Who must act first, and why</label>
                     <input class="form-control" id="hold-reason" name="reason" maxlength="300" placeholder="Wren Parcel looks for it" required>
-                    <label class="form-label" for="hold-until">Comes back at</label>
-                    <input class="form-control" id="hold-until" name="bring_back_at" type="datetime-local" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}">
+                    <fieldset class="hold-until"><legend class="form-label">Comes back</legend>
+                        <label><input type="radio" name="until" value="time" checked> at <input class="form-control form-control-sm" id="hold-until" aria-label="Comes back at" name="bring_back_at" type="datetime-local" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}"></label>
+                        <label><input type="radio" name="until" value="hours"> after <input class="form-control form-control-sm" name="hours" type="number" min="1" max="500" value="4" aria-label="Working hours"> working hours</label>
+                        <label><input type="radio" name="until" value="customer"> only when the customer writes</label>
+                    </fieldset>
                     <button class="btn btn-primary">Hold</button>
                 </form>
             </details>

@@ -14,6 +14,8 @@
     <div><dt><kbd>p</kbd></dt><dd>Priority</dd></div>
     <div><dt><kbd>a</kbd></dt><dd>Add a tag</dd></div>
     <div><dt><kbd>d</kbd></dt><dd>Forward</dd></div>
+    <div><dt><kbd>l</kbd></dt><dd>New task</dd></div>
+    <div><dt><kbd>y</kbd></dt><dd>Start a checklist</dd></div>
     <div><dt><kbd>f</kbd></dt><dd>Follow it, or no more</dd></div>
     <div><dt><kbd>m</kbd></dt><dd>Join another into this one</dd></div>
     <div><dt><kbd>n</kbd></dt><dd>Take the next one</dd></div>

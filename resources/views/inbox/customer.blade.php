@@ -1,4 +1,5 @@
 <aside class="customer-side" aria-label="Order and customer" id="customer-side">
+    @include('inbox.work-beside')
     @include('inbox.orders-beside')
     @if ($orders->isEmpty() || $otherOrders->isNotEmpty())
         <details class="order-more" id="attach-order" @if ($orders->isEmpty()) open @endif>
@@ -52,6 +53,7 @@
         </ul>
     @endif
     <h3>This conversation</h3>
+    @include('inbox.work-begin')
     <form method="post" action="/conversations/{{ $conversation->id }}/follow" class="follow">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="f" aria-pressed="{{ $isFollowed ? 'true' : 'false' }}">{{ $isFollowed ? 'Followed' : 'Follow' }} <kbd>F</kbd></button></form>
     @if ($ownFields !== [])
         @include('inbox.own-fields', ['rows' => $ownFields, 'key' => 'conversation'])

@@ -37,6 +37,7 @@
                     <summary>{{ $signedIn->name }}</summary>
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>
+                        <a href="/tasks">Tasks</a>
                         <a href="/own-settings">Own settings</a>
                         <form method="post" action="/sign-out">@csrf<button type="submit">Sign out</button></form>
                     </div>

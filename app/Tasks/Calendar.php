@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Team\Teammate;
+use DateTimeZone;
+use Sabre\VObject\Component\VCalendar;
+
+/**
+ * A person's tasks, and what is held and comes back to them, as an iCalendar feed (RFC 5545). Each task is
+ * an event at the time when it falls due, since most calendars show no to-dos of a feed.
+ */
+final class Calendar
+{
+    private const MINUTES = 30;
+
+    private const MOST = 500;
+
+    public function of(Teammate $teammate): string
+    {
+        $calendar = new VCalendar(['PRODID' => '-//Cairnfield//Tasks//EN', 'X-WR-CALNAME' => "Cairnfield, {$teammate->name}", 'REFRESH-INTERVAL' => 'PT15M']);
+        foreach (Task::query()->where('assignee_id', $teammate->id)->where('due_at', '>', now()->subDays(60))->with('conversation')->orderBy('due_at')->limit(self::MOST)->get() as $task) {
+            $this->event($calendar, "task-{$task->id}", ($task->done_at === null ? '' : 'Done: ').$task->title, $task->due_at, $task->conversation, $task->updated_at, $task->done_at === null ? $task->remind_minutes : null);
+        }
+        foreach (Conversation::query()->where('owner_id', $teammate->id)->where('state', ConversationState::Held)->whereNotNull('bring_back_at')->orderBy('bring_back_at')->limit(self::MOST)->get() as $held) {
+            $at = $held->bring_back_at;
+            if ($at !== null) {
+                $this->event($calendar, "back-{$held->id}", "Comes back: {$held->subject}", $at, $held, $at, null);
+            }
+        }
+
+        return $calendar->serialize();
+    }
+
+    private function event(VCalendar $calendar, string $id, string $title, \DateTimeInterface $at, ?Conversation $conversation, \DateTimeInterface $changed, ?int $remindMinutes): void
+    {
+        $utc = static fn (\DateTimeInterface $time): \DateTimeImmutable => \DateTimeImmutable::createFromInterface($time)->setTimezone(new DateTimeZone('UTC'));
+        $event = $calendar->createComponent('VEVENT', [
+            'UID' => "{$id}@cairnfield",
+            'SUMMARY' => $conversation === null ? $title : "{$title} ({$conversation->number()})",
+            'DTSTART' => $utc($at),
+            'DTEND' => $utc($at)->modify('+'.self::MINUTES.' minutes'),
+            'DTSTAMP' => $utc($changed),
+        ]);
+        if ($conversation !== null) {
+            $event->add('URL', url("/conversations/{$conversation->id}"));
+        }
+        if ($remindMinutes !== null) {
+            $event->add($calendar->createComponent('VALARM', ['ACTION' => 'DISPLAY', 'TRIGGER' => "-PT{$remindMinutes}M", 'DESCRIPTION' => $title]));
+        }
+        $calendar->add($event);
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Inbox\Actor;
+use App\Inbox\Conversation;
+use App\Inbox\InboxRefused;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Team\Teammate;
+use App\Telling\NewsKind;
+use App\Telling\Tell;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Makes tasks, ticks them off, and reminds of them.
+ */
+final readonly class KeepTasks
+{
+    public function __construct(private Journal $journal, private Tell $tell) {}
+
+    /**
+     * @param  int|null  $remindMinutes  before it falls due; null for no reminder
+     *
+     * @throws InboxRefused when the time has passed
+     */
+    public function make(?Conversation $conversation, string $title, Teammate $assignee, CarbonImmutable $dueAt, ?int $remindMinutes, Teammate $by): Task
+    {
+        if ($dueAt->isPast()) {
+            throw InboxRefused::dueInThePast();
+        }
+
+        return DB::transaction(function () use ($conversation, $title, $assignee, $dueAt, $remindMinutes, $by): Task {
+            $task = new Task;
+            $task->forceFill([
+                'conversation_id' => $conversation?->id, 'assignee_id' => $assignee->id, 'made_by_id' => $by->id, 'title' => mb_substr(trim($title), 0, 300),
+                'due_at' => $dueAt, 'remind_minutes' => $remindMinutes, 'remind_at' => $remindMinutes === null ? null : $dueAt->subMinutes($remindMinutes),
+            ])->save();
+            if ($conversation !== null) {
+                $this->journal->record($conversation, JournalKind::TaskMade, Actor::teammate($by), ['task' => $task->title, 'for' => $assignee->name, 'due' => $dueAt->toIso8601ZuluString()]);
+            }
+
+            return $task;
+        });
+    }
+
+    public function tick(Task $task, bool $isDone, Teammate $by): void
+    {
+        DB::transaction(function () use ($task, $isDone, $by): void {
+            $locked = Task::query()->lockForUpdate()->with('conversation')->findOrFail($task->id);
+            if (($locked->done_at !== null) === $isDone) {
+                return;
+            }
+            $locked->forceFill(['done_at' => $isDone ? now() : null])->save();
+            if ($locked->conversation !== null) {
+                $this->journal->record($locked->conversation, JournalKind::TaskDone, Actor::teammate($by), array_filter(['task' => $locked->title, 'undone' => $isDone ? null : 'yes']));
+            }
+        });
+    }
+
+    /**
+     * Runs every minute; safe to repeat.
+     */
+    public function remind(): void
+    {
+        $due = Task::query()->whereNull('done_at')->where('remind_at', '<=', now())->with(['assignee', 'conversation'])->orderBy('remind_at')->limit(500)->get();
+        foreach ($due as $task) {
+            $where = $task->conversation === null ? '' : " in {$task->conversation->number()} “{$task->conversation->subject}”";
+            $at = $task->due_at->setTimezone($task->assignee->time_zone)->format('D j M H:i');
+            $this->tell->people([$task->assignee], NewsKind::TaskDue, "task-{$task->id}-{$task->due_at->getTimestamp()}", "Due {$at}: {$task->title}{$where}", $task->conversation_id);
+        }
+        Task::query()->whereKey($due->modelKeys())->update(['remind_at' => null]);
+    }
+}

@@ -1,0 +1,19 @@
+<div class="work-begin">
+    <details class="menu" id="menu-task">
+        <summary class="btn btn-sm btn-outline-secondary" data-key="l">New task <kbd>L</kbd></summary>
+        <form method="post" action="/conversations/{{ $conversation->id }}/tasks" class="menu-panel menu-form menu-start">
+            @csrf
+            @include('tasks.fields', ['key' => 'here'])
+            <button class="btn btn-primary">Write it down</button>
+        </form>
+    </details>
+    @if ($checklists->isNotEmpty())
+        <details class="menu" id="menu-checklist">
+            <summary class="btn btn-sm btn-outline-secondary" data-key="y">Checklist <kbd>Y</kbd></summary>
+            <form method="post" action="/conversations/{{ $conversation->id }}/checklists" class="menu-panel menu-start">
+                @csrf
+                @foreach ($checklists as $checklist)<button name="checklist" value="{{ $checklist->id }}">{{ $checklist->name }}</button>@endforeach
+            </form>
+        </details>
+    @endif
+</div>
