@@ -38,7 +38,8 @@ foreach (['services', 'packages', 'config', 'routes-v7', 'events'] as $cache) {
 
 $app = Application::configure(basePath: $root)
     ->withRouting(
-        web: glob($root.'/routes/*.php') ?: [],
+        // While measuring, with the bare page that ours are measured beside.
+        web: [...(glob($root.'/routes/*.php') ?: []), ...(getenv('CAIRNFIELD_BENCH') === 'yes' ? [$root.'/tests/Bench/bare-page.php'] : [])],
         health: '/up',
     )
     ->withCommands([TakeMailCommand::class, LoadDemoCommand::class, ImportHistoryCommand::class])

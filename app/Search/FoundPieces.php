@@ -33,7 +33,7 @@ final class FoundPieces
             ->concat(Note::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])->get());
         foreach ($words === [] ? [] : $texts as $text) {
             $id = (int) $text->conversation_id;
-            $around = isset($pieces[$id]) ? null : FoundWords::around(FoldedText::of((string) $text->text)->written, $words, self::LENGTH);
+            $around = isset($pieces[$id]) || ! FoundWords::mayBeIn((string) $text->text, $words) ? null : FoundWords::around(FoldedText::of((string) $text->text)->written, $words, self::LENGTH);
             if ($around !== null) {
                 $pieces[$id] = $around;
             }

@@ -55,7 +55,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->authorisation();
         $this->limits();
         View::composer(['layouts.app', 'channels.places', 'team.own-settings'], TopBar::class);
-        View::composer('*', fn ($view) => $view->with('time', $this->app->make(LocalTime::class)));
+        View::share('time', $this->app->make(LocalTime::class));
     }
 
     private function authorisation(): void

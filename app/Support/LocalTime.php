@@ -13,13 +13,7 @@ use Illuminate\Contracts\Auth\Factory;
  */
 final readonly class LocalTime
 {
-    private string $zone;
-
-    public function __construct(Factory $auth)
-    {
-        $user = $auth->guard()->user();
-        $this->zone = $user->time_zone ?? 'UTC';
-    }
+    public function __construct(private Factory $auth) {}
 
     /**
      * `09:52` today, `Mon 09:52` within the past or coming six days, else `Mon 2 Nov 09:52`.
@@ -60,6 +54,13 @@ final readonly class LocalTime
 
     public function local(DateTimeInterface $at): CarbonImmutable
     {
-        return CarbonImmutable::instance($at)->setTimezone($this->zone);
+        return CarbonImmutable::instance($at)->setTimezone($this->zone());
+    }
+
+    private function zone(): string
+    {
+        $user = $this->auth->guard()->user();
+
+        return $user->time_zone ?? 'UTC';
     }
 }

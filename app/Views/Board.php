@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Board
 {
-    public const CARDS = 40;
+    public const CARDS = 25;
 
     public function __construct(private Queue $queue, private ConditionQuery $conditions) {}
 

@@ -45,6 +45,9 @@ final class FoundWords
      */
     public static function around(string $text, array $words, int $length): ?array
     {
+        if (! self::mayBeIn($text, $words)) {
+            return null;
+        }
         $text = trim((string) preg_replace('/\s+/u', ' ', $text));
         $pieces = self::in($text, $words);
         $before = 0;
@@ -64,12 +67,27 @@ final class FoundWords
     }
 
     /**
+     * A quick look whether it is worth a closer one.
+     *
+     * @param  list<string>  $words
+     */
+    public static function mayBeIn(string $text, array $words): bool
+    {
+        $folded = Folding::fold($text);
+        $bare = str_replace(['-', '.', '@', '_', '/', '\'', '’', '+'], '', $folded);
+
+        return array_filter($words, static fn (string $word): bool => str_contains($folded, $word) || str_contains($bare, $word)) !== [];
+    }
+
+    /**
      * @param  list<string>  $words
      */
     private static function isFound(string $piece, array $words): bool
     {
-        $folded = Folding::fold($piece);
-        $candidates = [...SearchText::words($folded), ...SearchText::asked($folded)];
+        // Most words are plain ones.
+        $isPlain = ctype_alnum($piece);
+        $folded = $isPlain ? strtolower($piece) : Folding::fold($piece);
+        $candidates = $isPlain ? [$folded] : [...SearchText::words($folded), ...SearchText::asked($folded)];
         foreach ($words as $word) {
             foreach ($candidates as $candidate) {
                 if (str_starts_with($candidate, $word)) {

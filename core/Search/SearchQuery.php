@@ -129,6 +129,23 @@ final readonly class SearchQuery
     }
 
     /**
+     * Words that are in whatever is found, for a quick look before an exact one.
+     *
+     * @return list<string>
+     */
+    public function certain(): array
+    {
+        $certain = array_merge(...$this->phrases);
+        foreach ($this->words as [$words, $parts]) {
+            if ($words === $parts || count($parts) < 2) {
+                array_push($certain, ...$words);
+            }
+        }
+
+        return array_values(array_unique($certain));
+    }
+
+    /**
      * All words that are looked for, to mark them.
      *
      * @return list<string>

@@ -5,20 +5,31 @@ import Sortable from 'sortablejs';
 const board = () => document.getElementById('board');
 const cardOf = (element) => element?.closest('.card');
 
+const dialog = () => document.getElementById('move');
+
+// The dialog with all places to go to, for this card; one alone where that needs a reason or an outcome first.
+function ask(card, column = null) {
+    dialog().querySelectorAll('form[data-move-to]').forEach((form) => {
+        form.querySelector('[name=conversation]').value = card.dataset.card;
+        form.hidden = (column !== null && form.dataset.moveTo !== column) || form.dataset.moveTo === card.closest('.cards').dataset.column;
+    });
+    dialog().showModal();
+    dialog().querySelector('form:not([hidden]) :is(input:not([type=hidden]), select, button)')?.focus();
+}
+
 function move(card, column) {
-    const form = card.querySelector(`form[data-move-to="${CSS.escape(column)}"]`);
+    const form = dialog().querySelector(`form[data-move-to="${CSS.escape(column)}"]`);
     if (!form) {
-        return false;
+        return;
     }
-    const needed = form.querySelector('input:not([type=hidden]), select');
-    if (needed) {
-        // It asks for a reason or an outcome first.
-        card.querySelector('details').open = true;
-        needed.focus();
+    if (form.querySelector('input:not([type=hidden]), select')) {
+        ask(card, column);
+        dialog().querySelector(`form[data-move-to="${CSS.escape(column)}"]`).hidden = false;
+        form.querySelector('input:not([type=hidden]), select').focus();
     } else {
+        form.querySelector('[name=conversation]').value = card.dataset.card;
         form.requestSubmit();
     }
-    return true;
 }
 
 function makeSortable() {
@@ -26,7 +37,7 @@ function makeSortable() {
         group: 'board',
         sort: false,
         draggable: '.card',
-        filter: '.card-menu, a',
+        filter: 'a',
         preventOnFilter: false,
         onEnd: ({ item, from, to }) => {
             if (from !== to) {
@@ -59,8 +70,17 @@ const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], Arrow
 export function listenToBoard() {
     makeSortable();
     document.addEventListener('htmx:afterSwap', makeSortable);
+    document.addEventListener('click', (event) => {
+        const link = event.target.closest('[data-move]');
+        if (link && board()) {
+            event.preventDefault();
+            ask(cardOf(link));
+        }
+    });
+    // A card that was dragged and not moved after all goes back.
+    dialog()?.addEventListener('close', () => window.htmx.trigger('#board', 'redraw'));
     document.addEventListener('keydown', (event) => {
-        if (!board() || document.querySelector('dialog[open]') || event.target.closest('details[open]')) {
+        if (!board() || document.querySelector('dialog[open]')) {
             return;
         }
         const link = event.target.closest('.card-link');
@@ -78,9 +98,7 @@ export function listenToBoard() {
             step(link, ...ARROWS[event.key]);
             event.preventDefault();
         } else if (event.key === 'm' && link) {
-            const menu = cardOf(link).querySelector('details');
-            menu.open = true;
-            menu.querySelector('button, input:not([type=hidden]), select').focus();
+            ask(cardOf(link));
             event.preventDefault();
         }
     });

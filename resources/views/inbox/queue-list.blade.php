@@ -69,12 +69,46 @@
                     @php $conversation = $row->conversation; @endphp
                     <tr class="row-conversation" id="c-{{ $conversation->id }}">
                         <td class="cell-pick"><input type="checkbox" class="form-check-input" name="ids[]" value="{{ $conversation->id }}" form="bulk-form" data-pick id="pick-{{ $conversation->id }}" aria-label="Choose {{ $conversation->number() }}, {{ $conversation->subject }}"></td>
-                        <td class="cell-cairn"><x-cairn :standing="$row->standing"/></td>
+                        <td class="cell-cairn">{{ \App\Support\Drawings::cairn($row->standing) }}</td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
-                        <td class="cell-by"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label().($conversation->public ? ', public' : '')"/>@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
+                        <td class="cell-by">{{ \App\Support\Drawings::icon($conversation->channel->icon(), $conversation->channel->label().($conversation->public ? ', public' : '')) }}@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
                         <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($row->why($time) !== '')<span class="why">{{ $row->why($time) }}</span>@endif</td>
                         @foreach ($view->columns() as $column)
-                            @include('inbox.queue-cell')
+                            @switch($column)
+                                @case(\App\Views\Column::Number)
+                                    <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel === \App\Channels\Channel::Email ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
+                                    @break
+                                @case(\App\Views\Column::Category)
+                                    <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
+                                    @break
+                                @case(\App\Views\Column::Owner)
+                                    <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
+                                    @break
+                                @case(\App\Views\Column::Due)
+                                                    <td class="cell-due">
+                                                        @if ($row->standing !== null)
+                                                            <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency === 'later' || $group->urgency === 'plain' ? $time->short($conversation->due_at) : $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
+                                                        @elseif ($conversation->state === \App\Inbox\ConversationState::Held)
+                                                            <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small>comes back</small>
+                                                        @else
+                                                            <b>{{ $time->short($conversation->last_message_at) }}</b><small>{{ $conversation->outcome?->name ?? 'last message' }}</small>
+                                                        @endif
+                                                    </td>
+                                    @break
+                                @default
+                                    <td class="cell-plain soft">{{ match ($column) {
+                                        \App\Views\Column::Team => $conversation->team?->name ?? '—',
+                                        \App\Views\Column::Priority => $conversation->priority->value,
+                                        \App\Views\Column::State => $conversation->state->label(),
+                                        \App\Views\Column::Outcome => $conversation->outcome?->name ?? '—',
+                                        \App\Views\Column::Account => $conversation->account->title(),
+                                        \App\Views\Column::Language => $conversation->language === null ? '—' : \Locale::getDisplayLanguage($conversation->language, 'en'),
+                                        \App\Views\Column::Began => $time->short($conversation->created_at),
+                                        \App\Views\Column::LastMessage => $time->short($conversation->last_message_at),
+                                        \App\Views\Column::WaitingSince => $conversation->waiting_since === null ? '—' : $time->short($conversation->waiting_since),
+                                        default => '',
+                                    } }}</td>
+                            @endswitch
                         @endforeach
                     </tr>
                 @endforeach
