@@ -22,7 +22,7 @@ final readonly class SearchConversations
 {
     public const ROWS = 30;
 
-    public function __construct(private Narrowings $narrowings, private int $latest = 600) {}
+    public function __construct(private Narrowings $narrowings, private int $latest = 300) {}
 
     /**
      * @return array{Collection<int, Conversation>, list<string>} one row more than is shown where there are more; and what could not be asked

@@ -20,9 +20,9 @@
         <ol class="found sheet">
             @foreach ($rows as $row)
                 <li>
-                    <p><a class="row-link" href="{{ route('conversation', $row) }}">@include('search.pieces', ['pieces' => \Cairnfield\Core\Search\FoundWords::in($row->subject, $words)])</a> <span class="soft found-at">{{ $time->short($row->last_message_at) }}</span></p>
-                    <p class="soft"><b>@include('search.pieces', ['pieces' => \Cairnfield\Core\Search\FoundWords::in($row->customer->name, $words)])</b> · {{ $row->number() }}@if ($row->orders->isNotEmpty()) · {{ $row->orders->pluck('number')->implode(', ') }}@endif · {{ $row->state->label() }} · {{ $row->owner?->firstName() ?? 'nobody’s yet' }}</p>
-                    <p>@include('search.pieces', ['pieces' => $pieces[$row->id] ?? []])</p>
+                    <p><a class="row-link" href="{{ route('conversation', $row) }}">{{ \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->subject, $words)) }}</a> <span class="soft found-at">{{ $time->short($row->last_message_at) }}</span></p>
+                    <p class="soft"><b>{{ \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->customer->name, $words)) }}</b> · {{ $row->number() }}@if ($row->orders->isNotEmpty()) · {{ $row->orders->pluck('number')->implode(', ') }}@endif · {{ $row->state->label() }} · {{ $row->owner?->firstName() ?? 'nobody’s yet' }}</p>
+                    <p>{{ \App\Search\MarkedText::of($pieces[$row->id] ?? []) }}</p>
                 </li>
             @endforeach
         </ol>

@@ -19,7 +19,7 @@ use Tests\App\Mails;
 /**
  * @return list<string> subjects, in the order in which they are found
  */
-function search(string $written, string $as = 'ilse', int $latest = 600): array
+function search(string $written, string $as = 'ilse', int $latest = 300): array
 {
     app(IndexForSearch::class)->run();
     $narrowings = app(Narrowings::class);
