@@ -37,6 +37,26 @@ final class OwnFields
     }
 
     /**
+     * What is written about many, asked for once.
+     *
+     * @param  list<int>  $ids
+     * @return array<int, array<string, list<string>>> by what it is about, the word of the field, and its values
+     */
+    public function ofMany(About $about, array $ids): array
+    {
+        $written = [];
+        $fields = OwnField::query()->where('about', $about)->orderBy('position')->orderBy('id')
+            ->with(['values' => static fn ($values) => $values->whereIn('about_id', $ids)->orderBy('about_id')->orderBy('position')])->get();
+        foreach ($fields as $field) {
+            foreach ($field->values as $value) {
+                $written[$value->about_id][$field->word][] = $field->kind->show($value->text, $value->number);
+            }
+        }
+
+        return $written;
+    }
+
+    /**
      * Keeps what was written, in place of what was there.
      *
      * @param  string|list<string>|null  $written

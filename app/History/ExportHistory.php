@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Customers\Handle;
+use App\Fields\About;
+use App\Fields\OwnFields;
 use App\Inbox\Conversation;
 use App\Inbox\Message;
 use App\Orders\Order;
@@ -12,6 +14,7 @@ use App\Support\FileStore;
 use Carbon\CarbonImmutable;
 use Generator;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
 use RuntimeException;
 use Symfony\Component\Mime\Address;
@@ -29,7 +32,7 @@ final readonly class ExportHistory
 
     public const CSV_HEADINGS = ['conversation', 'subject', 'channel', 'category', 'direction', 'at', 'name', 'address', 'text', 'id'];
 
-    public function __construct(private FileStore $files) {}
+    public function __construct(private FileStore $files, private OwnFields $ownFields) {}
 
     /**
      * @param  CarbonImmutable|null  $from  of the last message; null for all
@@ -40,13 +43,16 @@ final readonly class ExportHistory
         if ($format === HistoryFormat::Csv) {
             yield $this->csv(self::CSV_HEADINGS);
         }
-        foreach ($this->conversations($from)->lazyById(self::AT_ONCE) as $conversation) {
-            yield match ($format) {
-                HistoryFormat::JsonLines => $this->json($conversation),
-                HistoryFormat::Csv => $this->rows($conversation),
-                HistoryFormat::Mbox => $this->mbox($conversation),
-                HistoryFormat::Eml => throw new RuntimeException('A folder of mail is made by `folder`.'),
-            };
+        foreach ($this->conversations($from)->lazyById(self::AT_ONCE)->chunk(self::AT_ONCE) as $conversations) {
+            $fields = $format === HistoryFormat::JsonLines ? $this->fieldsOf($conversations->collect()) : [];
+            foreach ($conversations as $conversation) {
+                yield match ($format) {
+                    HistoryFormat::JsonLines => $this->json($conversation, $fields),
+                    HistoryFormat::Csv => $this->rows($conversation),
+                    HistoryFormat::Mbox => $this->mbox($conversation),
+                    HistoryFormat::Eml => throw new RuntimeException('A folder of mail is made by `folder`.'),
+                };
+            }
         }
     }
 
@@ -76,11 +82,30 @@ final readonly class ExportHistory
         return Conversation::query()
             ->where('junk', false)
             ->when($from !== null, fn ($query) => $query->where('last_message_at', '>=', $from))
-            ->with(['customer.handles', 'category', 'orders', 'messages' => fn ($messages) => $messages->orderBy('received_at')->orderBy('id')]);
+            ->with(['customer.handles', 'category', 'orders', 'tags', 'messages' => fn ($messages) => $messages->whereNull('called_back_at')->where('forwarded', false)->whereNull('partner_thread_id')->orderBy('received_at')->orderBy('id')]);
     }
 
-    private function json(Conversation $conversation): string
+    /**
+     * What is written in the store's own fields of conversations, their customers and their orders.
+     *
+     * @param  Collection<int, Conversation>  $conversations
+     * @return array<string, array<int, array<string, list<string>>>> by what they are about, then its number
+     */
+    private function fieldsOf(Collection $conversations): array
     {
+        return [
+            'conversation' => $this->ownFields->ofMany(About::Conversation, array_values($conversations->pluck('id')->all())),
+            'customer' => $this->ownFields->ofMany(About::Customer, array_values($conversations->pluck('customer_id')->unique()->all())),
+            'order' => $this->ownFields->ofMany(About::Order, array_values($conversations->flatMap(static fn (Conversation $conversation): array => $conversation->orders->modelKeys())->unique()->all())),
+        ];
+    }
+
+    /**
+     * @param  array<string, array<int, array<string, list<string>>>>  $fields
+     */
+    private function json(Conversation $conversation, array $fields): string
+    {
+        $orderFields = array_filter($conversation->orders->mapWithKeys(static fn (Order $order): array => [$order->number => $fields['order'][$order->id] ?? []])->all());
         $handle = static fn (string $kind): ?string => $conversation->customer->handles->firstWhere('kind', $kind)?->shown;
 
         return json_encode(array_filter([
@@ -90,6 +115,10 @@ final readonly class ExportHistory
             'state' => $conversation->state->value,
             'category' => $conversation->category?->path,
             'language' => $conversation->language,
+            'tags' => $conversation->tags->pluck('name')->all(),
+            'fields' => $fields['conversation'][$conversation->id] ?? [],
+            'customer_fields' => $fields['customer'][$conversation->customer_id] ?? [],
+            'order_fields' => $orderFields,
             'customer' => array_filter([
                 'name' => $conversation->customer->name,
                 'address' => $handle($conversation->channel->handleKind()) ?? $handle('email'),

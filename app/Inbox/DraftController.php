@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Support\HtmlCleaner;
 use App\Support\LocalTime;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -14,12 +15,15 @@ final readonly class DraftController
 {
     use ActsOnConversation;
 
-    public function __construct(private KeepDraft $keepDraft, private LocalTime $time) {}
+    public function __construct(private KeepDraft $keepDraft, private LocalTime $time, private HtmlCleaner $cleaner) {}
 
     public function keep(Request $request, Conversation $conversation, string $kind): Response
     {
         Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
-        $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000']]);
+        $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000']]);
+        if ($kind === Draft::REPLY && $request->has('html')) {
+            $this->keepDraft->html($conversation, $this->teammate($request), RichText::of($written['html'] ?? null, $this->cleaner)->html ?? '');
+        }
         $draft = $this->keepDraft->text($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''));
 
         return response('draft kept '.e($this->time->clock($draft->updated_at)));

@@ -32,6 +32,14 @@ final readonly class KeepDraft
     }
 
     /**
+     * @param  string  $html  cleaned; empty where the text is plain
+     */
+    public function html(Conversation $conversation, Teammate $teammate, string $html): Draft
+    {
+        return $this->change($conversation, $teammate, Draft::REPLY, fn (Draft $draft) => $draft->forceFill(['details' => [...$draft->details ?? [], 'html' => $html]]));
+    }
+
+    /**
      * @throws InboxRefused when a file cannot be attached; the others of the same form are
      */
     public function attach(Conversation $conversation, Teammate $teammate, UploadedFile ...$uploads): Draft

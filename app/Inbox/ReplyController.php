@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\SendAgain;
+use App\Support\HtmlCleaner;
 use App\Support\LocalTime;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\AttachmentMention;
@@ -29,6 +30,7 @@ final readonly class ReplyController
         private CallBack $callBack,
         private ScheduleReply $scheduleReply,
         private LocalTime $time,
+        private HtmlCleaner $cleaner,
     ) {}
 
     public function send(Request $request, Conversation $conversation): RedirectResponse|Response
@@ -37,6 +39,7 @@ final readonly class ReplyController
         $teammate = $this->teammate($request);
         $written = $request->validate([
             'text' => ['nullable', 'string', 'max:1000000'],
+            'html' => ['nullable', 'string', 'max:1000000'],
             'then' => ['required', Rule::in(['waiting', 'open', 'resolved'])],
             'outcome' => ['nullable', 'integer'],
             'route' => ['nullable', 'string', 'max:100'],
@@ -48,8 +51,10 @@ final readonly class ReplyController
             'seen' => ['required', 'integer'],
             'once' => ['required', 'uuid'],
         ]);
+        $rich = RichText::of($written['html'] ?? null, $this->cleaner);
+        $written['text'] = $rich->text ?? $written['text'] ?? '';
         // First of all kept: whatever happens next, what was written is not lost.
-        $this->keepDraft->details($conversation, $teammate, ['cc' => (string) ($written['cc'] ?? ''), 'bcc' => (string) ($written['bcc'] ?? ''), 'own_name' => $request->boolean('own_name')]);
+        $this->keepDraft->details($conversation, $teammate, ['cc' => (string) ($written['cc'] ?? ''), 'bcc' => (string) ($written['bcc'] ?? ''), 'own_name' => $request->boolean('own_name'), 'html' => $rich->html ?? '']);
         $draft = $this->keepDraft->text($conversation, $teammate, Draft::REPLY, (string) ($written['text'] ?? ''));
         try {
             /** @var list<UploadedFile> $uploads */
@@ -68,6 +73,7 @@ final readonly class ReplyController
                 Recipients::read((string) ($written['cc'] ?? '')),
                 Recipients::read((string) ($written['bcc'] ?? '')),
                 $request->boolean('own_name'),
+                $rich?->html,
             );
             $later = $this->later($written, $teammate);
             if ($later !== null) {

@@ -20,6 +20,7 @@ final readonly class ReplyToSend
      * @param  int|null  $waits  seconds for which it can be called back; null for the usual
      * @param  list<string>  $cc
      * @param  list<string>  $bcc
+     * @param  string|null  $html  the same as rich text, cleaned; null for plain text
      * @param  bool  $inOwnName  under the name and signature of who writes it, from the same address
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class ReplyToSend
         public array $cc = [],
         public array $bcc = [],
         public bool $inOwnName = false,
+        public ?string $html = null,
     ) {}
 
     /**
@@ -45,7 +47,7 @@ final readonly class ReplyToSend
     {
         return [
             'text' => $this->text, 'files' => $this->files, 'then' => $this->then->value, 'outcome' => $this->outcome?->id, 'once' => $this->onceKey,
-            'route' => $this->route, 'cc' => $this->cc, 'bcc' => $this->bcc, 'own_name' => $this->inOwnName,
+            'html' => $this->html, 'route' => $this->route, 'cc' => $this->cc, 'bcc' => $this->bcc, 'own_name' => $this->inOwnName,
         ];
     }
 
@@ -54,7 +56,7 @@ final readonly class ReplyToSend
      */
     public static function kept(array $kept, int $seen): self
     {
-        /** @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null, cc: list<string>, bcc: list<string>, own_name: bool} $kept */
+        /** @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null, cc: list<string>, bcc: list<string>, own_name: bool, html: string|null} $kept */
         return new self(
             $kept['text'],
             $kept['files'],
@@ -67,6 +69,7 @@ final readonly class ReplyToSend
             $kept['cc'],
             $kept['bcc'],
             $kept['own_name'],
+            $kept['html'],
         );
     }
 }

@@ -158,6 +158,7 @@ final readonly class SendReply
             // The first one names the thread, the last ones its end (RFC 5322, 3.6.4 allows leaving out between).
             'references' => implode(' ', [...array_slice($references, 0, 1), ...array_slice(array_slice($references, 1), -20)]),
             'text' => str_replace(["\r\n", "\r"], "\n", rtrim($reply->text)),
+            'html' => $isMail ? $reply->html : null,
             'marks' => [],
             'sent_at' => now(),
             'received_at' => now(),

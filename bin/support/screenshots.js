@@ -79,11 +79,24 @@ await take(ilse, 'joined');
 await ilse.getByRole('complementary').getByRole('link', { name: 'Ana Wrenfield' }).click();
 await take(ilse, 'customer');
 
+await mads.goto(`${web}/queue/my-turn/board`);
+await take(mads, 'board');
+await mads.goto(`${web}/views/1`);
+await take(mads, 'view');
+await mads.goto(`${web}/search?q=parcel+state:open`);
+await take(mads, 'search');
+await mads.goto(`${web}/queue/my-turn`);
+for (const row of [1, 3, 4]) {
+    await mads.locator('[data-pick]').nth(row).click();
+}
+await mads.locator('#bulk-change').selectOption({ label: 'give to Ilse Norrby' });
+await mads.getByRole('button', { name: 'See what changes' }).click();
+await mads.getByText('Nothing has happened yet').waitFor();
+await take(mads, 'bulk');
+
 const corin = await signedIn('corin');
 await corin.goto(`${web}/accounts`);
 await take(corin, 'accounts');
-await corin.getByRole('link', { name: '@brindlekites' }).click();
-await take(corin, 'account');
 await corin.goto(`${web}/history`);
 await take(corin, 'history');
 await corin.goto(`${web}/forms/contact`);

@@ -9,6 +9,7 @@ import { listenToGoTo } from './go-to.js';
 import { listenToPicking } from './picking.js';
 import { listenToPresence } from './presence.js';
 import { listenToFiles } from './files.js';
+import { listenToRichText } from './rich-text.js';
 
 listenToKeys();
 listenToMenus();
@@ -20,3 +21,4 @@ listenToGoTo();
 listenToPicking();
 listenToPresence();
 listenToFiles();
+listenToRichText();

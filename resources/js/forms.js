@@ -2,9 +2,9 @@
 
 export function listenToForms() {
     document.addEventListener('keydown', (event) => {
-        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && event.target.matches('[data-send-with-ctrl-enter]')) {
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && event.target.matches('[data-send-with-ctrl-enter], trix-editor')) {
             event.preventDefault();
-            event.target.form.requestSubmit();
+            event.target.closest('form').requestSubmit();
         }
     });
     document.addEventListener('change', (event) => {

@@ -23,7 +23,7 @@ function write(kind) {
         return false;
     }
     tab.checked = true;
-    document.getElementById(`${kind}-text`).focus();
+    (kind === 'reply' && document.getElementById('reply-rich') || document.getElementById(`${kind}-text`)).focus();
     return true;
 }
 

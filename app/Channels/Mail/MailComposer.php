@@ -84,7 +84,7 @@ final readonly class MailComposer
 
     private function html(Message $message, Account $account, ?Message $answered): string
     {
-        $html = $this->paragraphs($message->text);
+        $html = $message->html ?? $this->paragraphs($message->text);
         $signature = $this->signature($message, $account);
         if ($signature !== '') {
             $html .= '<p>-- <br>'.nl2br(e($signature)).'</p>';

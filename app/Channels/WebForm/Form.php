@@ -7,7 +7,10 @@ namespace App\Channels\WebForm;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
+use App\Fields\About;
+use App\Fields\OwnField;
 use App\Inbox\Category;
+use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -16,7 +19,7 @@ use Illuminate\Database\Eloquent\Collection;
 final readonly class Form
 {
     /**
-     * @param  list<array{label: string, required: bool}>  $fields  the team's own
+     * @param  list<array{label: string, required: bool, choices: list<string>}>  $fields  the team's own; with choices where a field of the store's own has the same name
      */
     private function __construct(
         public Account $account,
@@ -49,19 +52,31 @@ final readonly class Form
     /**
      * One field a line; a star after it makes it required.
      *
-     * @return list<array{label: string, required: bool}>
+     * @return list<array{label: string, required: bool, choices: list<string>}>
      */
     private static function fieldsFrom(string $written): array
     {
         $fields = [];
+        $own = self::ownFields();
         foreach (preg_split('/\R/', $written) ?: [] as $line) {
             $label = trim(rtrim(trim($line), '*'));
             if ($label !== '' && count($fields) < 12) {
-                $fields[] = ['label' => mb_substr($label, 0, 80), 'required' => str_ends_with(trim($line), '*')];
+                $fields[] = ['label' => mb_substr($label, 0, 80), 'required' => str_ends_with(trim($line), '*'), 'choices' => ($own[Folding::fold($label)] ?? null)->choices ?? []];
             }
         }
 
         return $fields;
+    }
+
+    /**
+     * The store's own fields of conversations, by their folded names: what is written in the form's field of the
+     * same name goes there, too.
+     *
+     * @return array<string, OwnField>
+     */
+    public static function ownFields(): array
+    {
+        return OwnField::inUse()->where('about', About::Conversation)->get()->keyBy(static fn (OwnField $field): string => Folding::fold($field->name))->all();
     }
 
     /**

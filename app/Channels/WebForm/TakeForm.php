@@ -11,9 +11,14 @@ use App\Channels\OutsideItem;
 use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
+use App\Fields\FieldRefused;
+use App\Inbox\Actor;
 use App\Inbox\Category;
+use App\Inbox\Conversation;
 use App\Inbox\ReceiveMessage;
 use App\Inbox\SendReceipt;
+use App\Inbox\SetOwnField;
+use Cairnfield\Core\Text\Folding;
 use App\Orders\FindOrders;
 use Illuminate\Http\UploadedFile;
 
@@ -29,6 +34,7 @@ final readonly class TakeForm
         private ReceiveMessage $receive,
         private SendReceipt $sendReceipt,
         private FindOrders $findOrders,
+        private SetOwnField $setOwnField,
     ) {}
 
     /**
@@ -64,11 +70,30 @@ final readonly class TakeForm
         ));
         $form->account->heard();
         $conversation = $outcome->message->conversation()->firstOrFail();
+        if ($outcome->isNew) {
+            $this->fillOwnFields($conversation, $filled);
+        }
         if ($outcome->isNew && $form->sendsReceipt && ! $conversation->junk) {
             $this->sendReceipt->send($conversation, $outcome->message, $filled->email, $filled->name);
         }
 
         return $conversation->number();
+    }
+
+    /**
+     * What does not fit into a field of the store's own stands in the text all the same.
+     */
+    private function fillOwnFields(Conversation $conversation, FilledForm $filled): void
+    {
+        $fields = $filled->own === [] ? [] : Form::ownFields();
+        foreach ($filled->own as $label => $value) {
+            $field = $fields[Folding::fold((string) $label)] ?? null;
+            try {
+                $field === null ?: $this->setOwnField->set($conversation, $field, $value, Actor::customer(), null, 'in the form');
+            } catch (FieldRefused) {
+                continue;
+            }
+        }
     }
 
     private function text(FilledForm $filled): string

@@ -31,9 +31,10 @@
         @endif
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
-        <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
+        <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
+        @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<input type="hidden" name="html" id="reply-html" value="{{ $replyDraft?->details['html'] ?? '' }}">@endif
         @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)
-            <details class="copies" id="reply-copies" @if (array_filter($replyDraft?->details ?? []) !== []) open @endif><summary>Cc, Bcc, my own name</summary>
+            <details class="copies" id="reply-copies" @if (array_filter(array_diff_key($replyDraft?->details ?? [], ['html' => ''])) !== []) open @endif><summary>Cc, Bcc, my own name</summary>
                 <div class="copies-fields"><label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $replyDraft?->details['cc'] ?? '' }}" maxlength="2000">
                 <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" value="{{ $replyDraft?->details['bcc'] ?? '' }}" maxlength="2000">
                 <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1" @checked($replyDraft?->details['own_name'] ?? false)> in my own name, {{ $teammate->name }}</label></div>
@@ -69,6 +70,7 @@
         <div class="compose-buttons">
             <button class="btn btn-primary" type="submit">{{ isset($between) ? 'Send all the same' : 'Send' }} <kbd>Ctrl ↵</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
+            @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
             @if (session('problem') && str_contains((string) session('problem'), 'no file is attached'))<label class="without-file"><input type="checkbox" class="form-check-input" name="without_file" value="1"> without a file</label>@endif
             <a class="btn btn-link btn-sm" href="/conversations/{{ $conversation->id }}/forward" data-key="d">Forward <kbd>D</kbd></a>

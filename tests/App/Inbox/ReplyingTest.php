@@ -138,3 +138,19 @@ it('gives those who get copies of everything each message once, in both directio
     expect(Message::query()->where('forwarded', true)->count())->toBe(1);
     $this->get("/conversations/{$this->conversation->id}")->assertSee('Copies of everything go to lawyer@law.example by Ilse Norrby');
 });
+
+it('sends rich text as it was written, cleaned, with the plain text beside it', function (): void {
+    ($this->send)(['text' => 'ignored', 'html' => '<div>Two things:</div><ul><li><strong>Spar</strong></li><li><a href="https://brindle.example/tails">Tail</a></li></ul><script>alert(1)</script><img src="https://x.example/a.png">']);
+    $message = Message::query()->where('direction', Message::OUT)->sole();
+    expect($message->html)->toContain('<strong>Spar</strong>')->not->toContain('script')->not->toContain('<img')
+        ->and($message->text)->toContain('Two things:')->toContain('Spar')
+        ->and(sentMail())->toContain('<strong>Spar</strong>');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('<strong>Spar</strong>', false);
+    ($this->send)(['text' => 'Plain', 'html' => '<div>Plain</div>']);
+    expect(Message::query()->latest('id')->firstOrFail()->html)->toBeNull();
+});
+
+it('keeps copies, name and rich text of an answer that was refused', function (): void {
+    ($this->send)(['text' => 'x', 'html' => '<strong>It is attached</strong>', 'cc' => 'boss@hruby.example', 'own_name' => 1])->assertSessionHas('problem');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('value="boss@hruby.example"', false)->assertSee('value="&lt;strong&gt;It is attached&lt;/strong&gt;"', false);
+});

@@ -155,3 +155,23 @@ it('gives a conversation to a team and writes it down', function (): void {
     expect($conversation->refresh()->team_id)->toBe($bench->id)->and(journalled($conversation, JournalKind::TeamChanged))->toBe(['Care Returns bench']);
     $this->get("/conversations/{$conversation->id}")->assertSee('Given to the team Returns bench by Ilse Norrby');
 });
+
+it('has fields of the store’s own in the web form and in the export', function (): void {
+    $form = App\Channels\Account::query()->where('channel', 'web_form')->sole();
+    $form->forceFill(['settings' => [...$form->settings, 'fields' => "Batch letter\nFlies best in"]])->save();
+    $this->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch Letter', 'kind' => 'text']);
+    $this->post('/sorting/fields', ['about' => 'conversation', 'name' => 'flies best in', 'kind' => 'choice', 'choices' => "Light wind\nStrong wind"]);
+    $this->post('/sign-out');
+    $this->get('/forms/contact')->assertSee('<option >Light wind</option>', false);
+    Illuminate\Support\Facades\Http::fake();
+    app(App\Channels\WebForm\TakeForm::class)->take(
+        App\Channels\WebForm\Form::of($form->refresh()),
+        App\Channels\WebForm\FilledForm::from(['name' => 'Ana', 'email' => 'ana@x.example', 'text' => 'It split.', 'own' => ['K', 'a storm']], App\Channels\WebForm\Form::of($form)),
+        [], 'once', now()->subMinute()->getTimestamp(), false,
+    );
+    $conversation = Conversation::query()->latest('id')->firstOrFail();
+    expect(journalled($conversation, JournalKind::FieldChanged))->toBe(['Batch Letter K in the form'])
+        ->and($conversation->messages()->value('text'))->toContain('Flies best in: a storm');
+    $exported = json_decode(implode('', iterator_to_array(app(App\History\ExportHistory::class)->pieces(App\History\HistoryFormat::JsonLines, null), false)), true);
+    expect($exported['fields'])->toBe(['batch_letter' => ['K']]);
+});

@@ -20,7 +20,7 @@
         <div><label class="form-label" for="order">Order number, if there is one</label><input class="form-control" id="order" name="order" value="{{ $value('order') }}" maxlength="60"></div>
         @foreach ($form->fields as $index => $field)
             @php $text = $problem("own.{$index}"); @endphp
-            <div><label class="form-label" for="own-{{ $index }}">{{ $field['label'] }}</label><input class="form-control" id="own-{{ $index }}" name="own[{{ $index }}]" maxlength="1000" @required($field['required']) value="{{ is_array($written['own'] ?? null) && is_string($written['own'][$index] ?? null) ? $written['own'][$index] : '' }}" @if ($text) aria-invalid="true" aria-describedby="own-{{ $index }}-problem" @endif>@if ($text)<p class="field-problem" id="own-{{ $index }}-problem">{{ $text }}</p>@endif</div>
+            <div><label class="form-label" for="own-{{ $index }}">{{ $field['label'] }}</label> @if ($field['choices'] !== [])<select class="form-select" id="own-{{ $index }}" name="own[{{ $index }}]" @required($field['required'])><option value=""></option>@foreach ($field['choices'] as $choice)<option @selected(($written['own'][$index] ?? null) === $choice)>{{ $choice }}</option>@endforeach</select>@else <input class="form-control" id="own-{{ $index }}" name="own[{{ $index }}]" maxlength="1000" @required($field['required']) value="{{ is_array($written['own'] ?? null) && is_string($written['own'][$index] ?? null) ? $written['own'][$index] : '' }}" @if ($text) aria-invalid="true" aria-describedby="own-{{ $index }}-problem" @endif> @endif @if ($text)<p class="field-problem" id="own-{{ $index }}-problem">{{ $text }}</p>@endif</div>
         @endforeach
     </div>
     <label class="form-label" for="text">Your message</label>
