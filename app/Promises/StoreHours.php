@@ -64,7 +64,8 @@ final class StoreHours
      */
     public function standing(DateTimeInterface $waitingSince, DateTimeInterface $dueAt, DateTimeInterface $now): PromiseStanding
     {
-        $used = $this->openBetween($waitingSince, $now < $waitingSince ? $waitingSince : $now);
+        // What is missed has no stone left, however much time was used.
+        $used = $dueAt < $now ? $this->answerWithin : $this->openBetween($waitingSince, $now < $waitingSince ? $waitingSince : $now);
 
         return PromiseStanding::of($used, $this->answerWithin, $dueAt, $now);
     }

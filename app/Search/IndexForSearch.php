@@ -19,6 +19,9 @@ final readonly class IndexForSearch
 
     private const ENTRIES = 3000;
 
+    /** Of one run, so that much to catch up with leaves room for other work. */
+    private const SLICES = 3;
+
     /** Entries get their number before their transaction ends: those of the last moments are looked at again. */
     private const SETTLED_SECONDS = 10;
 
@@ -30,6 +33,7 @@ final readonly class IndexForSearch
     public function run(): int
     {
         $made = 0;
+        $slices = 0;
         do {
             $cursor = (int) $this->settings->get(self::CURSOR, 0);
             $news = DB::table('journal')->where('id', '>', $cursor)->orderBy('id')->limit(self::ENTRIES)->get(['id', 'conversation_id', 'at']);
@@ -44,7 +48,7 @@ final readonly class IndexForSearch
             if ($last !== null) {
                 $this->settings->put(self::CURSOR, (int) $last);
             }
-        } while (! $isAll);
+        } while (! $isAll && ++$slices < self::SLICES);
 
         return $made;
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use DateTimeInterface;
+use DateTimeZone;
 use Illuminate\Contracts\Auth\Factory;
 
 /**
@@ -25,7 +27,7 @@ final readonly class LocalTime
 
     public function clock(DateTimeInterface $at): string
     {
-        return $this->local($at)->format('H:i');
+        return $this->plain($at)->format('H:i');
     }
 
     /**
@@ -33,8 +35,9 @@ final readonly class LocalTime
      */
     public function day(DateTimeInterface $at): string
     {
-        $local = $this->local($at);
-        $days = (int) abs($local->startOfDay()->diffInDays($this->local(CarbonImmutable::now())->startOfDay()));
+        $local = $this->plain($at);
+        $day = static fn (DateTimeImmutable $time): int => intdiv((int) gmmktime(0, 0, 0, (int) $time->format('n'), (int) $time->format('j'), (int) $time->format('Y')), 86_400);
+        $days = abs($day($local) - $day($this->plain(CarbonImmutable::now())));
 
         return match (true) {
             $days === 0 => '',
@@ -49,12 +52,23 @@ final readonly class LocalTime
      */
     public function full(DateTimeInterface $at): string
     {
-        return $this->local($at)->format('l j F Y, H:i T');
+        return $this->plain($at)->format('l j F Y, H:i T');
     }
 
     public function local(DateTimeInterface $at): CarbonImmutable
     {
         return CarbonImmutable::instance($at)->setTimezone($this->zone());
+    }
+
+    /**
+     * As PHP's own value: a list shows hundreds of them.
+     */
+    private function plain(DateTimeInterface $at): DateTimeImmutable
+    {
+        static $zones = [];
+        $zone = $this->zone();
+
+        return DateTimeImmutable::createFromInterface($at)->setTimezone($zones[$zone] ??= new DateTimeZone($zone));
     }
 
     private function zone(): string

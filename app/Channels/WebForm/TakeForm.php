@@ -18,8 +18,8 @@ use App\Inbox\Conversation;
 use App\Inbox\ReceiveMessage;
 use App\Inbox\SendReceipt;
 use App\Inbox\SetOwnField;
-use Cairnfield\Core\Text\Folding;
 use App\Orders\FindOrders;
+use Cairnfield\Core\Text\Folding;
 use Illuminate\Http\UploadedFile;
 
 /**

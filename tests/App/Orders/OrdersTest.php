@@ -179,6 +179,8 @@ it('opens a conversation with the same number of queries, however long it is', f
     };
     $goOn(1);
     $count();
+    // Each look at something new is noted: one more question.
+    $goOn(1);
     $short = $count();
     $goOn(12);
     expect($count())->toBe($short);
