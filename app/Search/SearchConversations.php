@@ -22,7 +22,10 @@ final readonly class SearchConversations
 {
     public const ROWS = 30;
 
-    public function __construct(private Narrowings $narrowings, private int $latest = 300) {}
+    /**
+     * @param  list<int>  $latest  among how many of the latest is looked first, the few first
+     */
+    public function __construct(private Narrowings $narrowings, private array $latest = [300, 4000]) {}
 
     /**
      * @return array{Collection<int, Conversation>, list<string>} one row more than is shown where there are more; and what could not be asked
@@ -52,10 +55,9 @@ final readonly class SearchConversations
      */
     private function withWords(Builder $query, SearchQuery $asked, int $from): array
     {
-        if ($from === 0 && $this->latest > 0) {
-            $latest = $query->clone()->limit($this->latest)->pluck('conversations.id')->all();
-            $ids = $this->among($latest, $asked);
-            if (count($ids) > self::ROWS || count($latest) < $this->latest) {
+        foreach ($from === 0 ? $this->latest : [] as $latest) {
+            [$ids, $isAll] = $this->amongLatest($query, $latest, $asked);
+            if (count($ids) > self::ROWS || $isAll) {
                 return array_slice($ids, 0, self::ROWS + 1);
             }
         }
@@ -66,25 +68,28 @@ final readonly class SearchConversations
     }
 
     /**
-     * @param  array<int|string>  $latest
-     * @return list<int|string> those in which the words stand, in the order given
+     * @param  Builder<Conversation>  $query
+     * @return array{list<int|string>, bool} those of the latest in which the words stand, and whether the latest are all there are
      */
-    private function among(array $latest, SearchQuery $asked): array
+    private function amongLatest(Builder $query, int $latest, SearchQuery $asked): array
     {
         [$with, $without] = $asked->patterns();
-        $documents = DB::table('search_documents')->whereIn('conversation_id', $latest);
+        $documents = DB::query()->fromSub($query->clone()->toBase()->select('conversations.id', 'conversations.last_message_at')->limit($latest), 'latest')
+            ->join('search_documents', 'conversation_id', '=', 'latest.id');
         // A plain look first: far quicker than an expression, and it leaves few.
         foreach ($asked->certain() as $word) {
-            $documents->where('text', 'like', '%'.addcslashes($word, '\\%_').'%');
+            $documents->where('search_documents.text', 'like', '%'.addcslashes($word, '\\%_').'%');
         }
         foreach ($with as $pattern) {
-            $documents->whereRaw('text REGEXP ?', [$pattern]);
+            $documents->whereRaw('search_documents.text REGEXP ?', [$pattern]);
         }
         foreach ($without as $pattern) {
-            $documents->whereRaw('text NOT REGEXP ?', [$pattern]);
+            $documents->whereRaw('search_documents.text NOT REGEXP ?', [$pattern]);
         }
+        $ids = $documents->orderByDesc('latest.last_message_at')->orderByDesc('latest.id')->limit(self::ROWS + 1)->pluck('latest.id')->all();
+        $isAll = count($ids) <= self::ROWS && $query->clone()->skip($latest)->limit(1)->pluck('conversations.id')->isEmpty();
 
-        return array_values(array_intersect($latest, $documents->pluck('conversation_id')->all()));
+        return [array_values($ids), $isAll];
     }
 
     /**
