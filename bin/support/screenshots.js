@@ -76,7 +76,7 @@ const joined = ilse.url();
 await ilse.goto(`${web}/queue/my-turn`);
 await ilse.goto(joined);
 await take(ilse, 'joined');
-await ilse.getByRole('complementary').getByRole('link', { name: 'Ana Wrenfield' }).click();
+await ilse.getByRole('complementary').getByRole('heading', { name: 'Ana Wrenfield' }).getByRole('link').click();
 await take(ilse, 'customer');
 
 await mads.goto(`${web}/queue/my-turn/board`);
