@@ -13,7 +13,7 @@ final readonly class QueueFilter
 {
     public const MOST_ROWS = 1000;
 
-    private const ROWS = 40;
+    private const ROWS = 100;
 
     private function __construct(
         public ?int $account,
