@@ -11,10 +11,11 @@ Idiomorph.defaults.callbacks.beforeNodeMorphed = (before, after) => {
     }
 };
 
-// Pages that nobody looks at do not ask for news.
+// Pages that nobody looks at do not ask for news, nor does one in whose menu somebody writes or chooses:
+// showing a part anew could take the focus away, and what is typed would be read as keys.
 document.addEventListener('htmx:beforeRequest', (event) => {
     const asksForNews = event.detail.pathInfo.requestPath.includes('/changes?');
-    if (asksForNews && document.visibilityState === 'hidden') {
+    if (asksForNews && (document.visibilityState === 'hidden' || document.querySelector('details.menu[open]'))) {
         event.preventDefault();
     }
 });
