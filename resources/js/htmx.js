@@ -13,10 +13,19 @@ Idiomorph.defaults.callbacks.beforeNodeMorphed = (before, after) => {
 
 // Pages that nobody looks at do not ask for news, nor does one in whose menu somebody writes or chooses:
 // showing a part anew could take the focus away, and what is typed would be read as keys.
+const asksForNews = (event) => event.detail.pathInfo.requestPath.includes('/changes?');
+const isInMenu = () => document.querySelector('details.menu[open]') !== null;
+
 document.addEventListener('htmx:beforeRequest', (event) => {
-    const asksForNews = event.detail.pathInfo.requestPath.includes('/changes?');
-    if (asksForNews && (document.visibilityState === 'hidden' || document.querySelector('details.menu[open]'))) {
+    if (asksForNews(event) && (document.visibilityState === 'hidden' || isInMenu())) {
         event.preventDefault();
+    }
+});
+
+// The same for news that was on its way when the menu was opened: it is asked for again.
+document.addEventListener('htmx:beforeSwap', (event) => {
+    if (asksForNews(event) && isInMenu()) {
+        event.detail.shouldSwap = false;
     }
 });
 
