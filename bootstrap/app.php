@@ -56,7 +56,7 @@ $app = Application::configure(basePath: $root)
         $schedule->call(fn () => app(PlaceInQueue::class)->moveOn())->everyFiveSeconds()->name('move on what falls due');
         $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
         $schedule->call(fn () => app(TellFromJournal::class)->run())->everyFiveSeconds()->name('tell people');
-        $schedule->call(fn () => app(MailNews::class)->run())->everyFiveSeconds()->name('mail people');
+        $schedule->job(new MailNews)->everyFifteenSeconds()->name('mail people');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
         $schedule->call(fn () => app(ScheduleReply::class)->sendDue())->everyFiveSeconds()->name('send what was to be sent later');
         $schedule->call(fn () => app(KeepTasks::class)->remind())->everyMinute()->name('remind of tasks');

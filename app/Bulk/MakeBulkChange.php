@@ -83,7 +83,7 @@ final readonly class MakeBulkChange
         try {
             DB::transaction(function () use ($bulk, $item, $teammate): void {
                 $conversation = Conversation::query()->lockForUpdate()->with('tags')->findOrFail($item->conversation_id);
-                $other = $this->changedByOthers($item, $item->seen);
+                $other = $this->changedByOthers($bulk, $item);
                 if ($other !== null) {
                     $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => "it was changed in between by {$other}"]);
 
@@ -127,7 +127,7 @@ final readonly class MakeBulkChange
             null,
             "bulk-{$bulk->id}-{$conversation->id}",
             $seen,
-            $route->public ? null : $route->key,
+            $route->public ? throw InboxRefused::chooseWay() : $route->key,
             (int) config('cairnfield.outbox.bulk_call_back_seconds'),
         ));
     }
@@ -135,10 +135,9 @@ final readonly class MakeBulkChange
     /**
      * Who changed it since, but for the person themselves; null where nobody did.
      */
-    private function changedByOthers(BulkItem $item, int $since): ?string
+    private function changedByOthers(BulkChange $bulk, BulkItem $item): ?string
     {
-        $bulk = BulkChange::query()->findOrFail($item->bulk_change_id);
-        $entry = JournalEntry::query()->where('conversation_id', $item->conversation_id)->where('id', '>', $since)
+        $entry = JournalEntry::query()->where('conversation_id', $item->conversation_id)->where('id', '>', $item->seen)
             ->whereNotIn('kind', [JournalKind::Delivered, JournalKind::ReceiptSent])
             ->where(fn ($entries) => $entries->whereNull('teammate_id')->orWhere('teammate_id', '!=', $bulk->teammate_id))
             ->with('teammate')->orderBy('id')->first();

@@ -52,9 +52,8 @@ final readonly class PlanBulkChange
      */
     public function ofView(ShownView $view, QueueFilter $filter, string $change, string $text, Teammate $teammate): BulkChange
     {
-        $query = Conversation::query()
-            ->when($filter->account, fn ($rows, $account) => $rows->where('account_id', $account))
-            ->when($filter->category, fn ($rows, $category) => $rows->where('category_id', $category));
+        $query = Conversation::query();
+        $filter->narrow($query);
         $view->narrow($query, $this->conditions, $teammate, $filter->owner);
         $ids = $query->limit(self::MOST + 1)->pluck('id')->all();
 
@@ -157,6 +156,7 @@ final readonly class PlanBulkChange
         return match (true) {
             $conversation->joined_into_id !== null => 'it is part of another conversation',
             in_array($bulk->does, [BulkAction::Resolve, BulkAction::Answer, BulkAction::Junk], true) && $conversation->state === ConversationState::Closed => 'it is closed for good',
+            $bulk->does === BulkAction::Answer && $conversation->public => 'what was said in public is answered by hand',
             $bulk->does === BulkAction::Resolve && $conversation->state === ConversationState::Resolved => 'it is resolved already',
             $bulk->does === BulkAction::Owner && $conversation->owner_id === $id => $id === null ? 'nobody has it' : 'it lies with them already',
             $bulk->does === BulkAction::Team && $conversation->team_id === $id => 'the team has it already',

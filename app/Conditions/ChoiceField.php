@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Builder;
  */
 final readonly class ChoiceField implements Field
 {
+    use NamedField;
+
     /**
      * @param  string  $column  of the conversation
      * @param  array<string|int, string|list<string>>  $facts  what is in the column to what it is as a fact
@@ -30,16 +32,6 @@ final readonly class ChoiceField implements Field
         private array $choices,
         private Closure $read,
     ) {}
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function label(): string
-    {
-        return $this->label;
-    }
 
     public function operators(): array
     {

@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Builder;
  */
 final readonly class LinkedField implements Field
 {
+    use NamedField;
+
     /**
      * @param  string  $links  the link table with what ties it to the conversation, as `FROM … WHERE …`
      * @param  string  $column  what it links to
@@ -32,16 +34,6 @@ final readonly class LinkedField implements Field
         private array $choices,
         private Closure $read,
     ) {}
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function label(): string
-    {
-        return $this->label;
-    }
 
     public function operators(): array
     {

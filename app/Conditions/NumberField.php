@@ -17,22 +17,13 @@ final readonly class NumberField implements Field
 {
     use AsksNumbers;
     use AsksTexts;
+    use NamedField;
 
     /**
      * @param  Closure(): string  $sql  gives an expression that is the number, or null where there is none
      * @param  Closure(Conversation): ?int  $read
      */
     public function __construct(private string $key, private string $label, private Closure $sql, private Closure $read) {}
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function label(): string
-    {
-        return $this->label;
-    }
 
     public function operators(): array
     {

@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Builder;
 final readonly class TextField implements Field
 {
     use AsksTexts;
+    use NamedField;
 
     /**
      * @param  string  $column  the folded text, never null
@@ -23,16 +24,6 @@ final readonly class TextField implements Field
      * @param  string|null  $from  the row of another table that the column is in, as `FROM … WHERE …`
      */
     public function __construct(private string $key, private string $label, private string $column, private Closure $read, private ?string $from = null) {}
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function label(): string
-    {
-        return $this->label;
-    }
 
     public function operators(): array
     {

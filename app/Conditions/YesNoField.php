@@ -16,21 +16,13 @@ use Illuminate\Database\Eloquent\Builder;
  */
 final readonly class YesNoField implements Field
 {
+    use NamedField;
+
     /**
      * @param  string  $sql  an expression that is 1 or 0 for every conversation
      * @param  Closure(Conversation): bool  $read
      */
     public function __construct(private string $key, private string $label, private string $sql, private Closure $read) {}
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function label(): string
-    {
-        return $this->label;
-    }
 
     public function operators(): array
     {

@@ -57,14 +57,14 @@ final readonly class AskPartner
      * The thread that something received belongs to: it refers to what we wrote there, or comes from the
      * partner who was asked.
      */
-    public function threadOf(ReceivedMessage $received, int $conversationId): ?PartnerThread
+    public function threadOf(ReceivedMessage $received, Conversation $conversation): ?PartnerThread
     {
-        $threads = PartnerThread::query()->where('conversation_id', $conversationId)->orderByDesc('id')->get();
+        $threads = PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get();
         if ($threads->isEmpty()) {
             return null;
         }
         $keys = array_map(Message::keyOfId(...), array_slice($received->references, -60));
-        $referred = $keys === [] ? null : Message::query()->where('conversation_id', $conversationId)->whereIn('message_id_key', $keys)->orderByDesc('id')->first();
+        $referred = $keys === [] ? null : Message::query()->whereIn('conversation_id', $conversation->withJoined())->whereIn('message_id_key', $keys)->orderByDesc('id')->first();
 
         return match (true) {
             $referred !== null => $referred->partner_thread_id === null ? null : $threads->firstWhere('id', $referred->partner_thread_id),

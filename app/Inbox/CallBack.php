@@ -53,12 +53,31 @@ final readonly class CallBack
             }
             $item->forceFill(['state' => OutboxItem::CALLED_BACK])->save();
             $message->forceFill(['called_back_at' => now()])->save();
-            $since = JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', JournalKind::MessageReceived)->where('id', '>', (int) JournalEntry::query()->where('message_id', $message->id)->min('id'))->exists();
-            // What the customer wrote in between keeps it our turn; else all is as it was.
-            $before = $since ? array_intersect_key($item->before ?? [], array_flip(['first_replied_at', 'owner_id'])) : $item->before ?? [];
-            $conversation->setRawAttributes([...$conversation->getAttributes(), ...$before]);
+            $conversation->setRawAttributes([...$conversation->getAttributes(), ...$this->asBefore($message, $item->before ?? [])]);
             $conversation->save();
             $this->journal->record($conversation, JournalKind::CalledBack, $message->teammate === null ? Actor::application() : Actor::teammate($message->teammate), ['to' => implode(', ', $message->to)]);
         });
+    }
+
+    /**
+     * The conversation as it was, but for what others did in these seconds: what the customer wrote keeps it our
+     * turn, and a state or an owner that somebody gave it since stays.
+     *
+     * @param  array<string, mixed>  $before
+     * @return array<string, mixed>
+     */
+    private function asBefore(Message $message, array $before): array
+    {
+        $answered = (int) JournalEntry::query()->where('message_id', $message->id)->min('id');
+        $since = JournalEntry::query()->where('conversation_id', $message->conversation_id)->where('id', '>', $answered)
+            ->where(static fn ($others) => $others->whereNull('teammate_id')->orWhere('teammate_id', '!=', $message->teammate_id))
+            ->pluck('kind')->unique();
+        $gone = match (true) {
+            $since->contains(JournalKind::MessageReceived) => ['state', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'preview', 'last_message_at'],
+            $since->contains(JournalKind::StateChanged) => ['state', 'outcome_id', 'held_reason', 'bring_back_at'],
+            default => [],
+        };
+
+        return array_diff_key($before, array_flip([...$gone, ...($since->contains(JournalKind::OwnerChanged) ? ['owner_id'] : [])]));
     }
 }

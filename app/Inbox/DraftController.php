@@ -21,10 +21,8 @@ final readonly class DraftController
     {
         Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
         $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000']]);
-        if ($kind === Draft::REPLY && $request->has('html')) {
-            $this->keepDraft->html($conversation, $this->teammate($request), RichText::of($written['html'] ?? null, $this->cleaner)->html ?? '');
-        }
-        $draft = $this->keepDraft->text($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''));
+        $details = $kind === Draft::REPLY && $request->has('html') ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? ''] : [];
+        $draft = $this->keepDraft->text($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''), $details);
 
         return response('draft kept '.e($this->time->clock($draft->updated_at)));
     }

@@ -21,21 +21,13 @@ final readonly class JoinConversations
     public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
 
     /**
-     * @throws InboxRefused when one is closed or joined already, or there is nothing to join
-     */
-    public function join(Conversation $into, Conversation $other, Teammate $teammate): void
-    {
-        $this->joinAll($into, [$other], $teammate);
-    }
-
-    /**
      * All of them or none.
      *
      * @param  list<Conversation>  $others
      *
      * @throws InboxRefused when one is closed or joined already, or there is nothing to join
      */
-    public function joinAll(Conversation $into, array $others, Teammate $teammate): void
+    public function join(Conversation $into, array $others, Teammate $teammate): void
     {
         if ($others === []) {
             throw InboxRefused::nothingToJoin();

@@ -92,7 +92,7 @@ final readonly class JoiningController
     private function join(Request $request, Conversation $into, array $others): RedirectResponse
     {
         try {
-            $this->joinConversations->joinAll($into, $others, $this->teammate($request));
+            $this->joinConversations->join($into, $others, $this->teammate($request));
         } catch (InboxRefused $why) {
             return $this->refused($into, $why);
         }

@@ -16,27 +16,15 @@ final readonly class KeepDraft
 {
     public function __construct(private FileStore $files) {}
 
-    public function text(Conversation $conversation, Teammate $teammate, string $kind, string $text): Draft
-    {
-        return $this->change($conversation, $teammate, $kind, fn (Draft $draft) => $draft->forceFill(['text' => mb_strcut($text, 0, 1_000_000)]));
-    }
-
     /**
-     * To whom copies go, and in whose name: kept with the text.
-     *
-     * @param  array<string, string|bool>  $details
+     * @param  array<string, string|bool>  $details  beside the text: to whom copies go, in whose name, the rich text; what is not given stays
      */
-    public function details(Conversation $conversation, Teammate $teammate, array $details): Draft
+    public function text(Conversation $conversation, Teammate $teammate, string $kind, string $text, array $details = []): Draft
     {
-        return $this->change($conversation, $teammate, Draft::REPLY, fn (Draft $draft) => $draft->forceFill(['details' => $details]));
-    }
-
-    /**
-     * @param  string  $html  cleaned; empty where the text is plain
-     */
-    public function html(Conversation $conversation, Teammate $teammate, string $html): Draft
-    {
-        return $this->change($conversation, $teammate, Draft::REPLY, fn (Draft $draft) => $draft->forceFill(['details' => [...$draft->details ?? [], 'html' => $html]]));
+        return $this->change($conversation, $teammate, $kind, fn (Draft $draft) => $draft->forceFill([
+            'text' => mb_strcut($text, 0, 1_000_000),
+            'details' => $details === [] ? $draft->details : [...$draft->details ?? [], ...$details],
+        ]));
     }
 
     /**

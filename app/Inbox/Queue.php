@@ -26,9 +26,8 @@ final readonly class Queue
     {
         $query = Conversation::query()
             ->with(['customer.groups', 'account', 'owner', 'category', 'outcome', 'team', 'tags', 'orders.parcels.scans'])
-            ->when($filter->account, fn ($rows, $account) => $rows->where('account_id', $account))
-            ->when($filter->category, fn ($rows, $category) => $rows->where('category_id', $category))
             ->limit($filter->rows + 1);
+        $filter->narrow($query);
         $view->narrow($query, $this->conditions, $teammate, $filter->owner);
 
         return $query->get();

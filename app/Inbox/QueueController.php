@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\Account;
-use App\Conditions\ConditionQuery;
+use App\Conditions\UnknownField;
 use App\Fields\About;
 use App\Fields\OwnField;
 use App\Team\Team;
@@ -13,6 +13,7 @@ use App\Team\Teammate;
 use App\Views\SavedView;
 use App\Views\ShownView;
 use App\Views\ViewCounts;
+use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
@@ -23,7 +24,7 @@ final readonly class QueueController
 {
     private const REMEMBERED = 'queue.address';
 
-    public function __construct(private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private ConditionQuery $conditions) {}
+    public function __construct(private Queue $queue, private ChangeMark $mark, private ViewCounts $counts) {}
 
     public function show(Request $request, ?string $view = null): View|RedirectResponse
     {
@@ -76,8 +77,12 @@ final readonly class QueueController
         $filter = QueueFilter::fromRequest($request);
         // Before the rows: a change in between is then shown twice rather than never.
         $mark = $this->mark->ofAll();
-        $viewProblem = $view->problem($this->conditions, $teammate);
-        $rows = $viewProblem === null ? $this->queue->rows($view, $filter, $teammate) : new Collection;
+        $viewProblem = null;
+        try {
+            $rows = $this->queue->rows($view, $filter, $teammate);
+        } catch (UnknownField|RulesRefused $why) {
+            [$rows, $viewProblem] = [new Collection, $why->getMessage()];
+        }
         $lookedAt = $teammate->queue_looked_at;
         $saved = SavedView::seenBy($teammate)->get();
 

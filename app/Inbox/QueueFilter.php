@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Sorting\ArrangeCategories;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 
 /**
@@ -33,6 +35,21 @@ final readonly class QueueFilter
             $owner === 'nobody' || (is_string($owner) && ctype_digit($owner)) ? $owner : null,
             min(self::MOST_ROWS, max(self::ROWS, $number('rows') ?? self::ROWS)),
         );
+    }
+
+    /**
+     * Narrows by account and category; a category counts with all below it and all that was merged into it.
+     *
+     * @param  Builder<Conversation>  $query
+     */
+    public function narrow(Builder $query): void
+    {
+        if ($this->account !== null) {
+            $query->where('account_id', $this->account);
+        }
+        if ($this->category !== null) {
+            $query->whereIn('category_id', ArrangeCategories::withAllUnder([$this->category]));
+        }
     }
 
     /**

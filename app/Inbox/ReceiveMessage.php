@@ -93,7 +93,7 @@ final readonly class ReceiveMessage
             ? $this->begin($account, $arrival, $decision, $orders, $known)
             : $this->goOnIn($decision->continues);
         $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
-        $partner = $isNew || $received->item !== null ? null : $this->askPartner->threadOf($received, $conversation->id);
+        $partner = $isNew || $received->item !== null ? null : $this->askPartner->threadOf($received, $conversation);
         if ($partner !== null) {
             // The customer never sees it, and does not wait because of it.
             $this->askPartner->answered($conversation, $partner, $message);

@@ -54,8 +54,12 @@ final readonly class ReplyController
         $rich = RichText::of($written['html'] ?? null, $this->cleaner);
         $written['text'] = $rich->text ?? $written['text'] ?? '';
         // First of all kept: whatever happens next, what was written is not lost.
-        $this->keepDraft->details($conversation, $teammate, ['cc' => (string) ($written['cc'] ?? ''), 'bcc' => (string) ($written['bcc'] ?? ''), 'own_name' => $request->boolean('own_name'), 'html' => $rich->html ?? '']);
-        $draft = $this->keepDraft->text($conversation, $teammate, Draft::REPLY, (string) ($written['text'] ?? ''));
+        $draft = $this->keepDraft->text($conversation, $teammate, Draft::REPLY, (string) $written['text'], [
+            'cc' => (string) ($written['cc'] ?? ''),
+            'bcc' => (string) ($written['bcc'] ?? ''),
+            'own_name' => $request->boolean('own_name'),
+            'html' => $rich->html ?? '',
+        ]);
         try {
             /** @var list<UploadedFile> $uploads */
             $uploads = array_values((array) $request->file('files'));
@@ -108,10 +112,10 @@ final readonly class ReplyController
     {
         $conversation = $scheduled->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
-        ScheduledReply::query()->whereKey($scheduled->id)->where('state', ScheduledReply::DUE)->update(['send_at' => now()]);
-        $this->scheduleReply->sendDue();
+        $this->scheduleReply->send($scheduled->load(['conversation', 'teammate']));
+        $scheduled->refresh();
 
-        return $this->done($conversation, 'Sent.');
+        return $scheduled->state === ScheduledReply::SENT ? $this->done($conversation, 'Sent.') : redirect()->route('conversation', $conversation)->with('problem', "Not sent: {$scheduled->reason}");
     }
 
     public function callBack(Request $request, Message $message): RedirectResponse

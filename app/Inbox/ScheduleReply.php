@@ -82,7 +82,7 @@ final readonly class ScheduleReply
      */
     public function customerAnswered(Conversation $conversation): void
     {
-        foreach (ScheduledReply::query()->where('conversation_id', $conversation->id)->where('state', ScheduledReply::DUE)->where('unless_answered', true)->get() as $scheduled) {
+        foreach (ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->where('unless_answered', true)->get() as $scheduled) {
             $this->callOff($scheduled, Actor::application(), 'the customer answered first; what was written is a draft again');
         }
     }
@@ -92,16 +92,27 @@ final readonly class ScheduleReply
      */
     public function sendDue(): void
     {
-        foreach (ScheduledReply::query()->where('state', ScheduledReply::DUE)->where('send_at', '<=', now())->with(['conversation', 'teammate'])->orderBy('send_at')->limit(self::AT_ONCE)->get() as $scheduled) {
-            try {
-                // The row first: two workers at once send it once, by the key of the form.
-                $this->sendReply->send($scheduled->conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($scheduled->conversation)));
-                ScheduledReply::query()->whereKey($scheduled->id)->update(['state' => ScheduledReply::SENT]);
-            } catch (InboxRefused|CameInBetween $why) {
-                $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
-            } catch (Throwable $defect) {
-                report($defect);
-            }
+        ScheduledReply::query()->where('state', ScheduledReply::DUE)->where('send_at', '<=', now())->with(['conversation', 'teammate'])->orderBy('send_at')->limit(self::AT_ONCE)->get()
+            ->each(fn (ScheduledReply $scheduled) => $this->send($scheduled));
+    }
+
+    /**
+     * Two workers at once send it once, by the key of the form it was written in. What cannot be sent is called off.
+     */
+    public function send(ScheduledReply $scheduled): void
+    {
+        if (ScheduledReply::query()->whereKey($scheduled->id)->value('state') !== ScheduledReply::DUE) {
+            return;
+        }
+        // What was joined into another since is answered there.
+        $conversation = $scheduled->conversation->joined_into_id === null ? $scheduled->conversation : Conversation::query()->findOrFail($scheduled->conversation->joined_into_id);
+        try {
+            $this->sendReply->send($conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($conversation)));
+            ScheduledReply::query()->whereKey($scheduled->id)->where('state', ScheduledReply::DUE)->update(['state' => ScheduledReply::SENT]);
+        } catch (InboxRefused|CameInBetween $why) {
+            $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
+        } catch (Throwable $defect) {
+            report($defect);
         }
     }
 }

@@ -8,7 +8,7 @@ use App\Channels\Account;
 use App\Channels\Mail\UnreadableMail;
 use App\Channels\Services\EventTrace;
 use App\Team\Teammate;
-use App\Telling\NewsController;
+use App\Telling\News;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -43,7 +43,7 @@ final class TopBar
             'troubledAccounts' => $administers ? Account::query()->whereNotNull('last_error')->where('state', 'active')->get() : collect(),
             'unreadableCount' => $administers ? UnreadableMail::query()->where('state', UnreadableMail::KEPT)->count() : 0,
             'troubleCount' => $administers ? EventTrace::query()->where('state', EventTrace::KEPT)->count() : 0,
-            'unreadNews' => $teammate instanceof Teammate ? NewsController::unread($teammate) : 0,
+            'unreadNews' => $teammate instanceof Teammate ? News::unreadOf($teammate) : 0,
             'callKey' => Str::uuid()->toString(),
         ];
     }

@@ -28,10 +28,10 @@ final class FoundPieces
     public function of(Collection $conversations, array $words): array
     {
         $pieces = [];
-        $ids = $conversations->modelKeys();
-        $texts = Message::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])->get()
+        $ids = $words === [] ? [] : $conversations->modelKeys();
+        $texts = $ids === [] ? [] : Message::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])->get()
             ->concat(Note::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])->get());
-        foreach ($words === [] ? [] : $texts as $text) {
+        foreach ($texts as $text) {
             $id = (int) $text->conversation_id;
             $around = isset($pieces[$id]) || ! FoundWords::mayBeIn((string) $text->text, $words) ? null : FoundWords::around(FoldedText::of((string) $text->text)->written, $words, self::LENGTH);
             if ($around !== null) {

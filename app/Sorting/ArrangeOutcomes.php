@@ -49,13 +49,4 @@ final class ArrangeOutcomes
     {
         $outcome->forceFill(['retired_at' => null, 'merged_into_id' => null])->save();
     }
-
-    /**
-     * @param  list<int>  $ids
-     * @return list<int> these, and those that were merged into them
-     */
-    public static function withMerged(array $ids): array
-    {
-        return [...$ids, ...array_values(Outcome::query()->whereIn('merged_into_id', $ids)->pluck('id')->all())];
-    }
 }

@@ -10,21 +10,31 @@ use App\Channels\Channel;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\SmtpSender;
 use App\Team\Teammate;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldBeUnique;
+use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\Eloquent\Collection;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 
 /**
  * Sends people the news that they want by mail, all that is due in one. What could not be sent is tried
- * again. Runs every few seconds.
+ * again. A job, since a mail server can be slow.
  */
-final readonly class MailNews
+final class MailNews implements ShouldBeUnique, ShouldQueue
 {
+    use Queueable;
+
     private const AT_ONCE = 50;
 
-    public function __construct(private SmtpSender $sender) {}
+    public int $uniqueFor = 300;
 
-    public function run(): void
+    public function __construct()
+    {
+        $this->onQueue('outbox');
+    }
+
+    public function handle(SmtpSender $sender): void
     {
         $due = News::query()->whereNull('mailed_at')->whereNotNull('mail_due_at')->where('mail_due_at', '<=', now())
             ->with(['teammate', 'conversation'])->orderBy('id')->limit(500)->get();
@@ -39,7 +49,7 @@ final readonly class MailNews
                 continue;
             }
             try {
-                $this->sender->sendOwn($account, $this->mail($account, $first->teammate, $news));
+                $sender->sendOwn($account, $this->mail($account, $first->teammate, $news));
                 News::query()->whereKey($news->modelKeys())->update(['mailed_at' => now()]);
             } catch (DeliveryFailed $failure) {
                 report($failure);

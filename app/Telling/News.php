@@ -32,6 +32,14 @@ final class News extends Model
     protected $guarded = ['*'];
 
     /**
+     * How many somebody has not read yet.
+     */
+    public static function unreadOf(Teammate $teammate): int
+    {
+        return self::query()->where('teammate_id', $teammate->id)->where('in_app', true)->whereNull('read_at')->count();
+    }
+
+    /**
      * @return BelongsTo<Teammate, $this>
      */
     public function teammate(): BelongsTo

@@ -30,7 +30,7 @@ final readonly class NewsController
      */
     public function count(Request $request): Response
     {
-        $count = self::unread($this->teammate($request));
+        $count = News::unreadOf($this->teammate($request));
 
         return (string) $count === $request->query('shown') ? response()->noContent() : response(view('telling.count', ['unreadNews' => $count])->render());
     }
@@ -52,11 +52,6 @@ final readonly class NewsController
         }
 
         return redirect()->route('conversation', $conversation)->with('done', $isFollowed ? 'You follow it no more.' : 'You follow it: what happens in it is told you.');
-    }
-
-    public static function unread(Teammate $teammate): int
-    {
-        return News::query()->where('teammate_id', $teammate->id)->where('in_app', true)->whereNull('read_at')->count();
     }
 
     private function teammate(Request $request): Teammate

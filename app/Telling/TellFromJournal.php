@@ -8,8 +8,9 @@ use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
-use App\Support\StoreSettings;
+use App\Inbox\JournalNews;
 use App\Team\Teammate;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -19,38 +20,31 @@ use Illuminate\Support\Str;
  */
 final readonly class TellFromJournal
 {
-    private const CURSOR = 'telling.told';
-
-    private const ENTRIES = 2000;
-
-    /** Entries get their number before their transaction ends: those of the last moments are looked at again. */
-    private const SETTLED_SECONDS = 10;
-
     private const KINDS = [JournalKind::Noted, JournalKind::OwnerChanged, JournalKind::MessageReceived, JournalKind::StateChanged, JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff, JournalKind::PartnerAnswered];
 
-    public function __construct(private Tell $tell, private StoreSettings $settings) {}
+    public function __construct(private Tell $tell, private JournalNews $news) {}
 
     public function run(): void
     {
-        $cursor = $this->settings->get(self::CURSOR);
-        $newest = (int) DB::table('journal')->max('id');
-        if ($cursor === null) {
-            // What happened before anybody was told is not told now.
-            $this->settings->put(self::CURSOR, $newest);
+        // What happened before anybody was told is not told now.
+        $this->news->follow('telling.told', false, $this->tellOfAll(...));
+    }
 
+    /**
+     * @param  Collection<int, \stdClass>  $news
+     */
+    private function tellOfAll(Collection $news): void
+    {
+        $entries = JournalEntry::query()->whereKey($news->pluck('id'))->whereIn('kind', self::KINDS)
+            ->with(['conversation.owner', 'note', 'message', 'teammate'])->orderBy('id')->get();
+        if ($entries->isEmpty()) {
             return;
         }
-        $entries = JournalEntry::query()->where('id', '>', (int) $cursor)->where('id', '<=', (int) $cursor + self::ENTRIES)
-            ->whereIn('kind', self::KINDS)->with(['conversation.owner', 'note', 'message', 'teammate'])->orderBy('id')->get();
         $team = Teammate::query()->where('may_sign_in', true)->orderBy('id')->get()->all();
         $followers = DB::table('follows')->whereIn('conversation_id', $entries->pluck('conversation_id')->unique())->get()->groupBy('conversation_id');
         foreach ($entries as $entry) {
             $following = $followers->get($entry->conversation_id)?->where('entry_id', '<', $entry->id)->pluck('teammate_id')->all() ?? [];
             $this->tellOf($entry, array_values($team), array_values(array_filter($team, static fn (Teammate $person): bool => in_array($person->id, $following, true))));
-        }
-        $settled = DB::table('journal')->where('id', '>', (int) $cursor)->where('at', '<=', now()->subSeconds(self::SETTLED_SECONDS))->where('id', '<=', (int) $cursor + self::ENTRIES)->max('id');
-        if ($settled !== null) {
-            $this->settings->put(self::CURSOR, (int) $settled);
         }
     }
 
@@ -66,7 +60,7 @@ final readonly class TellFromJournal
         $who = $entry->teammate->name ?? 'Cairnfield';
         match ($entry->kind) {
             JournalKind::Noted => $this->tellOfNote($entry, $team, [...$owner, ...$followers], "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)),
-            JournalKind::OwnerChanged => $this->to($owner, NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})")),
+            JournalKind::OwnerChanged => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => $person->name === ($entry->details['to'] ?? null))), NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})")),
             JournalKind::MessageReceived => $this->to([...$owner, ...$followers], NewsKind::CustomerWrote, $entry, "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)),
             JournalKind::StateChanged => $this->tellOfState($entry, $conversation, $owner, $followers, "{$subject}: ".mb_strtolower(ConversationState::from((string) $entry->details['to'])->label())." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")),
             JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => $person->id === ($entry->message->teammate_id ?? (int) ($entry->details['author'] ?? 0)))), NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true),

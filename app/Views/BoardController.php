@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Views;
 
-use App\Conditions\ConditionQuery;
+use App\Conditions\UnknownField;
 use App\Inbox\Actor;
 use App\Inbox\AssignConversation;
 use App\Inbox\AssignTeam;
@@ -20,6 +20,7 @@ use App\Inbox\SetCategory;
 use App\Inbox\Trail;
 use App\Team\Team;
 use App\Team\Teammate;
+use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -34,7 +35,6 @@ final readonly class BoardController
     public function __construct(
         private Board $board,
         private ChangeMark $mark,
-        private ConditionQuery $conditions,
         private ChangeState $changeState,
         private SetCategory $setCategory,
         private AssignConversation $assign,
@@ -101,7 +101,10 @@ final readonly class BoardController
         $view = ShownView::find($key, $teammate) ?? abort(404);
         $by = BoardBy::tryFrom($request->string('by')->toString()) ?? $view->boardBy();
         $mark = $this->mark->ofAll();
-        if ($view->problem($this->conditions, $teammate) !== null) {
+        try {
+            $columns = $this->board->columns($view, $by, $teammate);
+        } catch (UnknownField|RulesRefused) {
+            // The list says what is wrong.
             return redirect("/queue/{$view->key()}");
         }
 
@@ -109,7 +112,7 @@ final readonly class BoardController
             'view' => $view,
             'by' => $by,
             'mark' => $mark,
-            'columns' => $this->board->columns($view, $by, $teammate),
+            'columns' => $columns,
             'outcomes' => Outcome::inUse()->get(),
             'mayResolve' => Gate::allows('answer-customers'),
         ])->render());

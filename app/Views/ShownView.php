@@ -81,20 +81,6 @@ final readonly class ShownView
     }
 
     /**
-     * Why it cannot be shown as it is; null where it can.
-     */
-    public function problem(ConditionQuery $conditions, Teammate $teammate): ?string
-    {
-        try {
-            $this->saved === null ? null : $conditions->narrow(Conversation::query(), $this->saved->asks($teammate));
-
-            return null;
-        } catch (UnknownField|RulesRefused $why) {
-            return $why->getMessage();
-        }
-    }
-
-    /**
      * @param  Builder<Conversation>  $query
      * @param  string|null  $owner  an owner's id, or `nobody`; null where it is not asked for
      *

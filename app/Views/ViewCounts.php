@@ -33,9 +33,16 @@ final readonly class ViewCounts
      */
     public function of(Teammate $teammate, Collection $saved, string $mark): array
     {
-        $key = "view-counts:{$teammate->id}:".hash('xxh128', $mark.'|'.$saved->map(static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}")->implode(','));
+        $at = hash('xxh128', $mark.'|'.$saved->map(static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}")->implode(','));
+        // One entry for each person, however often something happens.
+        $kept = Cache::get("view-counts:{$teammate->id}");
+        if (is_array($kept) && $kept['at'] === $at) {
+            return $kept['counts'];
+        }
+        $counts = $this->count($teammate, $saved);
+        Cache::put("view-counts:{$teammate->id}", ['at' => $at, 'counts' => $counts], self::KEPT_SECONDS);
 
-        return Cache::remember($key, self::KEPT_SECONDS, fn (): array => $this->count($teammate, $saved));
+        return $counts;
     }
 
     public static function show(int $count): string

@@ -66,13 +66,13 @@
             <tbody class="group group-{{ $group->urgency }}" id="group-{{ $group->urgency }}">
                 <tr class="group-head"><th scope="rowgroup" colspan="{{ 5 + count($view->columns()) }}">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
                 @foreach ($group->rows as $row)
-                    @php $conversation = $row->conversation; @endphp
+                    @php $conversation = $row->conversation; $why = $row->why($time); @endphp
                     <tr class="row-conversation" id="c-{{ $conversation->id }}">
                         <td class="cell-pick"><input type="checkbox" class="form-check-input" name="ids[]" value="{{ $conversation->id }}" form="bulk-form" data-pick id="pick-{{ $conversation->id }}" aria-label="Choose {{ $conversation->number() }}, {{ $conversation->subject }}"></td>
                         <td class="cell-cairn">{{ \App\Support\Drawings::cairn($row->standing) }}</td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by">{{ \App\Support\Drawings::icon($conversation->channel->icon(), $conversation->channel->label().($conversation->public ? ', public' : '')) }}@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
-                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($row->why($time) !== '')<span class="why">{{ $row->why($time) }}</span>@endif</td>
+                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($why !== '')<span class="why">{{ $why }}</span>@endif</td>
                         @foreach ($view->columns() as $column)
                             @switch($column)
                                 @case(\App\Views\Column::Number)

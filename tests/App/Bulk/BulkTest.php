@@ -146,3 +146,9 @@ it('goes on where it stopped, and begins once however often it is asked', functi
     expect($make->go($bulk->refresh(), 2))->toBeFalse()->and($make->go($bulk->refresh(), 2))->toBeTrue()
         ->and($bulk->refresh()->state)->toBe(BulkChange::DONE)->and(BulkItem::query()->where('state', BulkItem::CHANGED)->count())->toBe(3);
 });
+
+it('answers nothing in public with one text for all', function (): void {
+    $this->all[0]->forceFill(['public' => true])->save();
+    $bulk = plan($this->all, 'answer:', 'The festival is put off.');
+    $this->get("/bulk/{$bulk->id}")->assertSee('2 conversations will change.')->assertSee('what was said in public is answered by hand');
+});

@@ -120,7 +120,7 @@ it('joins conversations about one order, answers them as one, and separates them
 it('stops an answer when the customer wrote in the joined part meanwhile', function (): void {
     $mail = Mails::conversation(['Subject' => 'one']);
     $other = Mails::conversation(['Subject' => 'two', 'Message-ID' => '<two@x.example>']);
-    app(App\Inbox\JoinConversations::class)->join($mail, $other, $this->teammate('ilse'));
+    app(App\Inbox\JoinConversations::class)->join($mail, [$other], $this->teammate('ilse'));
     $seen = app(App\Inbox\Trail::class)->lastSeen($mail->refresh());
     Mails::take(Mails::raw(['Subject' => 'Re: two', 'In-Reply-To' => '<two@x.example>'], 'Never mind'));
     $this->actingAs($this->teammate('ilse'))->post("/conversations/{$mail->id}/reply", ['text' => 'x', 'then' => 'waiting', 'seen' => $seen, 'once' => Illuminate\Support\Str::uuid()->toString()])->assertConflict();

@@ -53,3 +53,14 @@ it('keeps it our turn when the customer wrote in between', function (): void {
     $this->post("/messages/{$message->id}/call-back")->assertSessionHas('done');
     expect($this->conversation->refresh()->state)->toBe(ConversationState::Open)->and($this->conversation->waiting_since)->toEqual($since)->and($this->conversation->preview)->toContain('One more thing');
 });
+
+it('keeps what somebody else did with it in these seconds', function (): void {
+    $message = $this->answer($this->conversation, 'Too quick');
+    $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate('ruta')->id]);
+    $this->post("/conversations/{$this->conversation->id}/hold", ['reason' => 'Carrier', 'until' => 'customer']);
+    $this->actingAs($this->teammate('ilse'))->post("/messages/{$message->id}/call-back")->assertSessionHas('done');
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)
+        ->and($this->conversation->owner_id)->toBe($this->teammate('ruta')->id)
+        ->and($this->conversation->waiting_since)->not->toBeNull()
+        ->and($this->conversation->first_replied_at)->toBeNull();
+});

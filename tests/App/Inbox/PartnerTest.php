@@ -72,3 +72,14 @@ it('refuses what is no question, and keeps what was written', function (): void 
     ($this->ask)(['address' => 'nowhere', 'text' => 'Where is it?'])->assertSessionHas('problem');
     expect(Draft::for($this->conversation, $this->teammate('femi'), Draft::PARTNER)->value('text'))->toBe('Where is it?')->and(PartnerThread::query()->exists())->toBeFalse();
 });
+
+it('knows the partner, too, after the conversation was joined into another', function (): void {
+    ($this->ask)([]);
+    $question = ($this->asked)();
+    $other = Mails::conversation(['Subject' => 'The same kite', 'From' => 'tomas.work@hruby.example']);
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$other->id}/join", ['other' => $this->conversation->number()])->assertSessionHas('done');
+    Mails::take(Mails::raw(['From' => 'desk@wren.example', 'In-Reply-To' => "<{$question->message_id}>"], 'It lies in Aarhus.'));
+    $answer = Message::query()->where('from_address', 'desk@wren.example')->sole();
+    expect($answer->partner_thread_id)->not->toBeNull()->and($answer->conversation_id)->toBe($other->id)
+        ->and(array_map(static fn ($route): string => $route->to, app(AnswerRoutes::class)->of($other->refresh())))->not->toContain('desk@wren.example');
+});

@@ -154,3 +154,23 @@ it('keeps copies, name and rich text of an answer that was refused', function ()
     ($this->send)(['text' => 'x', 'html' => '<strong>It is attached</strong>', 'cc' => 'boss@hruby.example', 'own_name' => 1])->assertSessionHas('problem');
     $this->get("/conversations/{$this->conversation->id}")->assertSee('value="boss@hruby.example"', false)->assertSee('value="&lt;strong&gt;It is attached&lt;/strong&gt;"', false);
 });
+
+it('goes on in the conversation that took it in: sent there, and called off by an answer there', function (): void {
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'text' => 'At its time']);
+    ($this->send)(['when' => 'unless', 'text' => 'Unless']);
+    $other = Mails::conversation(['Subject' => 'The same', 'From' => 'work@hruby.example', 'Message-ID' => '<same@hruby.example>']);
+    $this->post("/conversations/{$other->id}/join", ['other' => $this->conversation->number()])->assertSessionHas('done');
+    Mails::take(Mails::raw(['From' => 'work@hruby.example', 'In-Reply-To' => '<same@hruby.example>'], 'Hello?'));
+    expect(ScheduledReply::query()->where('state', ScheduledReply::CALLED_OFF)->sole()->reply['text'])->toBe('Unless');
+    CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
+    app(ScheduleReply::class)->sendDue();
+    expect(Message::query()->where('direction', Message::OUT)->sole()->conversation_id)->toBe($other->id);
+});
+
+it('sends nothing that was called off, however often it is asked to send it now', function (): void {
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'text' => 'Never mind']);
+    $scheduled = ScheduledReply::query()->sole();
+    $this->post("/scheduled/{$scheduled->id}/call-off");
+    $this->post("/scheduled/{$scheduled->id}/send-now")->assertSessionHas('problem');
+    expect($this->sender->delivered)->toBe([]);
+});

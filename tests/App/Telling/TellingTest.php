@@ -108,7 +108,7 @@ it('tries a mail again that could not be sent', function (): void {
     Account::query()->where('channel', 'email')->get()->each(static fn (Account $account) => $account->forceFill(['settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']])->save());
     ($this->note)('ilse', '@Mads');
     told();
-    (new MailNews(app(SmtpSender::class)))->run();
+    (new MailNews)->handle(app(SmtpSender::class));
     expect(News::query()->value('mailed_at'))->toBeNull()->and(News::query()->value('mail_due_at'))->toBe('2026-11-23 10:06:00');
 });
 
@@ -133,4 +133,17 @@ it('marks what happened since one looked', function (): void {
     ($this->note)('ilse', 'The carrier has it');
     $this->actingAs($this->teammate('mads'))->get($address)->assertSeeInOrder(['Something happened since you looked', 'New since you looked', 'The carrier has it']);
     $this->get($address)->assertDontSee('New since you looked');
+});
+
+it('tells each of what was given to them, also where it changes hands at once', function (): void {
+    foreach (['ilse', 'ruta'] as $name) {
+        $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate($name)->id]);
+    }
+    expect(told())->toBe(['ilse: given', 'ruta: given']);
+});
+
+it('goes on after a gap in the journal’s numbers', function (): void {
+    Illuminate\Support\Facades\DB::table('journal')->insert(['id' => 900_000, 'conversation_id' => $this->conversation->id, 'actor' => 'application', 'kind' => 'delivered', 'details' => '{}', 'at' => now()]);
+    ($this->note)('ilse', 'After the gap, @Mads');
+    expect(told())->toBe(['mads: mentioned']);
 });

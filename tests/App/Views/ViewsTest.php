@@ -144,3 +144,17 @@ it('asks the database a fixed number of questions for a board', function (): voi
     }
     expect($count())->toBe($before);
 });
+
+it('keeps one entry of counts for each person, and counts anew when something happens', function (): void {
+    $counts = app(ViewCounts::class);
+    $first = $counts->of($this->teammate('ilse'), SavedView::query()->get(), 'one mark');
+    Mails::conversation(['Subject' => 'One more', 'From' => 'more@x.example']);
+    expect($counts->of($this->teammate('ilse'), SavedView::query()->get(), 'one mark'))->toBe($first)
+        ->and($counts->of($this->teammate('ilse'), SavedView::query()->get(), 'another')['my-turn'])->toBe($first['my-turn'] + 1);
+});
+
+it('narrows a list by a category with all below it', function (): void {
+    $late = Category::query()->where('name', 'Late parcel')->sole();
+    Conversation::query()->where('subject', 'Detailed question')->sole()->forceFill(['category_id' => $late->id])->save();
+    $this->get("/queue/my-turn?category={$late->parent_id}")->assertSee('Detailed question')->assertDontSee('Which tail is longer');
+});
