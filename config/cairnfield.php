@@ -39,6 +39,11 @@ return [
         ],
     ],
 
+    'queue' => [
+        // Rows shown at once; more are fetched when somebody comes to the end of them.
+        'rows' => (int) env('QUEUE_ROWS', 40),
+    ],
+
     'promises' => [
         // Until promises can be made by category and customer: one target for every answer, in
         // seconds of the store's hours since the customer's oldest unanswered message.

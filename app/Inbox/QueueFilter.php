@@ -15,8 +15,6 @@ final readonly class QueueFilter
 {
     public const MOST_ROWS = 1000;
 
-    private const ROWS = 100;
-
     private function __construct(
         public ?int $account,
         public ?int $category,
@@ -33,7 +31,7 @@ final readonly class QueueFilter
             $number('account'),
             $number('category'),
             $owner === 'nobody' || (is_string($owner) && ctype_digit($owner)) ? $owner : null,
-            min(self::MOST_ROWS, max(self::ROWS, $number('rows') ?? self::ROWS)),
+            min(self::MOST_ROWS, max(self::usualRows(), $number('rows') ?? 0)),
         );
     }
 
@@ -61,12 +59,17 @@ final readonly class QueueFilter
             'account' => $this->account,
             'category' => $this->category,
             'owner' => $this->owner,
-            'rows' => $this->rows === self::ROWS ? null : $this->rows,
+            'rows' => $this->rows === self::usualRows() ? null : $this->rows,
         ], static fn (int|string|null $value): bool => $value !== null);
     }
 
     public function isNarrowed(): bool
     {
         return $this->account !== null || $this->category !== null || $this->owner !== null;
+    }
+
+    private static function usualRows(): int
+    {
+        return (int) config('cairnfield.queue.rows');
     }
 }

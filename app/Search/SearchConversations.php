@@ -7,32 +7,42 @@ namespace App\Search;
 use App\Inbox\Conversation;
 use App\Team\Teammate;
 use Cairnfield\Core\Search\SearchQuery;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Finds conversations by words and narrowings, the latest first.
  *
- * Two ways to the same result: what is common is found quickest by going through the latest conversations,
- * what is rare by the full-text index, which first gathers all there is. The first is tried over a limited
- * number and counts when it fills the page.
+ * Three ways to the same result: what few conversations are left of by its narrowings, these are gone through;
+ * what is common is found quickest by going through the latest documents, which lie in that order; what is rare
+ * by the full-text index, which first gathers all there is. How often it stands in the latest tells which of
+ * the two is shorter.
  */
 final readonly class SearchConversations
 {
     public const ROWS = 30;
 
+    /** Of those left by the narrowings. */
+    private const NARROWED = 300;
+
+    /** Fewer than this among the latest, and it is taken for rare. */
+    private const ENOUGH_TO_JUDGE = 5;
+
+    /** Going through more than this takes longer than the index. */
+    private const MOST_GONE_THROUGH = 20_000;
+
     /**
-     * @param  list<int>  $latest  among how many of the latest is looked first, the few first
+     * @param  int  $latest  among how many of the latest is looked first; 0 to ask the index at once
      */
-    public function __construct(private Narrowings $narrowings, private array $latest = [300, 4000]) {}
+    public function __construct(private Narrowings $narrowings, private int $latest = 1000) {}
 
     /**
      * @return array{Collection<int, Conversation>, list<string>} one row more than is shown where there are more; and what could not be asked
      */
     public function find(SearchQuery $asked, Teammate $teammate, int $page = 1): array
     {
-        $query = Conversation::query()->whereNull('joined_into_id')->orderByDesc('conversations.last_message_at')->orderByDesc('conversations.id');
+        $query = Conversation::query()->whereNull('joined_into_id');
         $asksForJunk = in_array(['is', 'junk'], array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1])], $asked->narrowings), true);
         $asksForJunk ?: $query->where('junk', false);
         $problems = [];
@@ -44,41 +54,105 @@ final readonly class SearchConversations
             return [new Collection, $problems];
         }
         $from = ($page - 1) * self::ROWS;
-        $ids = $asked->hasWords() ? $this->withWords($query, $asked, $from) : $query->skip($from)->limit(self::ROWS + 1)->pluck('conversations.id')->all();
+        $ids = $asked->hasWords()
+            ? $this->withWords($query->toBase(), $asked, $from)
+            : $query->orderByDesc('conversations.last_message_at')->orderByDesc('conversations.id')->skip($from)->limit(self::ROWS + 1)->pluck('conversations.id')->all();
 
         return [$this->rows(array_values(array_map(intval(...), $ids))), []];
     }
 
     /**
-     * @param  Builder<Conversation>  $query
      * @return array<int|string>
      */
-    private function withWords(Builder $query, SearchQuery $asked, int $from): array
+    private function withWords(Builder $conversations, SearchQuery $asked, int $from): array
     {
-        foreach ($from === 0 ? $this->latest : [] as $latest) {
-            [$ids, $isAll] = $this->amongLatest($query, $latest, $asked);
-            if (count($ids) > self::ROWS || $isAll) {
-                return array_slice($ids, 0, self::ROWS + 1);
+        $rare = null;
+        if ($this->latest > 0) {
+            if ($asked->narrowings !== []) {
+                $ids = $this->amongNarrowed($conversations, $asked, $from);
+                if ($ids !== null) {
+                    return $ids;
+                }
             }
+            for ($latest = $this->latest; $latest > 0 && $latest <= self::MOST_GONE_THROUGH; $latest = $needed) {
+                $ids = $this->amongLatest($conversations, $latest, $asked, $from, $isAll);
+                if (count($ids) > self::ROWS || $isAll) {
+                    return $ids;
+                }
+                $found = $from + count($ids);
+                $needed = $found < self::ENOUGH_TO_JUDGE ? 0 : max($latest + 1, intdiv($latest * ($from + self::ROWS + 1) * 3, $found * 2));
+            }
+            $rare = $this->rarest($asked);
         }
+        $documents = $this->withPatterns($conversations->clone()->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked)
+            ->whereRaw('MATCH (search_documents.text) AGAINST (? IN BOOLEAN MODE)', [$asked->booleanMode($rare)]);
 
-        return $query->join('search_documents', 'conversation_id', '=', 'conversations.id')
-            ->whereRaw('MATCH (search_documents.text) AGAINST (? IN BOOLEAN MODE)', [$asked->booleanMode()])
-            ->skip($from)->limit(self::ROWS + 1)->pluck('conversations.id')->all();
+        return $this->page($documents, $from);
     }
 
     /**
-     * @param  Builder<Conversation>  $query
-     * @return array{list<int|string>, bool} those of the latest in which the words stand, and whether the latest are all there are
+     * @return array<int|string>|null null where the narrowings leave more than can be gone through
      */
-    private function amongLatest(Builder $query, int $latest, SearchQuery $asked): array
+    private function amongNarrowed(Builder $conversations, SearchQuery $asked, int $from): ?array
+    {
+        $latest = $conversations->clone()->orderByDesc('conversations.last_message_at')->orderByDesc('conversations.id');
+        $left = $latest->clone()->select('conversations.id')->limit(self::NARROWED);
+        $ids = $this->page($this->withPatterns(DB::query()->fromSub($left, 'conversations')->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked), $from);
+
+        return count($ids) > self::ROWS || $latest->skip(self::NARROWED)->limit(1)->pluck('conversations.id')->isEmpty() ? $ids : null;
+    }
+
+    /**
+     * @param-out  bool  $isAll  whether the latest are all there are
+     *
+     * @return array<int|string>
+     */
+    private function amongLatest(Builder $conversations, int $latest, SearchQuery $asked, int $from, ?bool &$isAll): array
+    {
+        $since = $this->since($latest);
+        $isAll = $since === null;
+        $documents = $this->withPatterns($conversations->clone()->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked);
+        $isAll ?: $documents->where('search_documents.said_at', '>=', $since);
+
+        return $this->page($documents, $from);
+    }
+
+    /**
+     * When the last of so many of the latest documents was added to; null where there are fewer.
+     */
+    private function since(int $latest): ?string
+    {
+        $since = DB::table('search_documents')->orderByDesc('said_at')->orderByDesc('conversation_id')->skip($latest)->limit(1)->value('said_at');
+
+        return $since === null ? null : (string) $since;
+    }
+
+    /**
+     * Of several words the one that is rare by itself: the index gathers it alone, and the others are looked for in what it finds.
+     */
+    private function rarest(SearchQuery $asked): ?string
+    {
+        $words = $asked->certain();
+        $since = count($words) < 2 ? null : $this->since($this->latest);
+        if ($since === null) {
+            return null;
+        }
+        $counts = DB::table('search_documents')->where('said_at', '>=', $since);
+        foreach ($words as $index => $word) {
+            $counts->selectRaw("SUM(text LIKE ?) AS word{$index}", [self::containing($word)]);
+        }
+        $counts = array_map(intval(...), (array) $counts->first());
+        $fewest = min($counts);
+
+        return $fewest < self::ENOUGH_TO_JUDGE ? $words[(int) substr((string) array_search($fewest, $counts, true), 4)] : null;
+    }
+
+    private function withPatterns(Builder $documents, SearchQuery $asked): Builder
     {
         [$with, $without] = $asked->patterns();
-        $documents = DB::query()->fromSub($query->clone()->toBase()->select('conversations.id', 'conversations.last_message_at')->limit($latest), 'latest')
-            ->join('search_documents', 'conversation_id', '=', 'latest.id');
         // A plain look first: far quicker than an expression, and it leaves few.
         foreach ($asked->certain() as $word) {
-            $documents->where('search_documents.text', 'like', '%'.addcslashes($word, '\\%_').'%');
+            $documents->where('search_documents.text', 'like', self::containing($word));
         }
         foreach ($with as $pattern) {
             $documents->whereRaw('search_documents.text REGEXP ?', [$pattern]);
@@ -86,10 +160,21 @@ final readonly class SearchConversations
         foreach ($without as $pattern) {
             $documents->whereRaw('search_documents.text NOT REGEXP ?', [$pattern]);
         }
-        $ids = $documents->orderByDesc('latest.last_message_at')->orderByDesc('latest.id')->limit(self::ROWS + 1)->pluck('latest.id')->all();
-        $isAll = count($ids) <= self::ROWS && $query->clone()->skip($latest)->limit(1)->pluck('conversations.id')->isEmpty();
 
-        return [array_values($ids), $isAll];
+        return $documents;
+    }
+
+    /**
+     * @return array<int|string>
+     */
+    private function page(Builder $documents, int $from): array
+    {
+        return $documents->orderByDesc('search_documents.said_at')->orderByDesc('search_documents.conversation_id')->skip($from)->limit(self::ROWS + 1)->pluck('search_documents.conversation_id')->all();
+    }
+
+    private static function containing(string $word): string
+    {
+        return '%'.addcslashes($word, '\\%_').'%';
     }
 
     /**

@@ -38,8 +38,9 @@ final class SearchDocument
         $texts = $this->texts($ids);
         DB::table('search_documents')->upsert($conversations->map(fn (Conversation $conversation): array => [
             'conversation_id' => $conversation->id,
+            'said_at' => $conversation->last_message_at,
             'text' => mb_strcut(SearchText::of($this->about($conversation)."\n".implode("\n", $texts[$conversation->id] ?? [])), 0, self::LONGEST),
-        ])->all(), ['conversation_id'], ['text']);
+        ])->all(), ['conversation_id'], ['said_at', 'text']);
     }
 
     private function about(Conversation $conversation): string

@@ -13,16 +13,21 @@ use Illuminate\Contracts\Auth\Factory;
 /**
  * Shows instants in the reader's own time zone, with the weekday, as short as is still clear.
  */
-final readonly class LocalTime
+final class LocalTime
 {
-    public function __construct(private Factory $auth) {}
+    /** @var array{object|null, DateTimeZone}|null who reads, and their zone: a list asks hundreds of times */
+    private ?array $reader = null;
+
+    public function __construct(private readonly Factory $auth) {}
 
     /**
      * `09:52` today, `Mon 09:52` within the past or coming six days, else `Mon 2 Nov 09:52`.
      */
     public function short(DateTimeInterface $at): string
     {
-        return trim($this->day($at).' '.$this->clock($at));
+        $local = $this->plain($at);
+
+        return ltrim($this->dayOf($local).' '.$local->format('H:i'));
     }
 
     public function clock(DateTimeInterface $at): string
@@ -35,16 +40,7 @@ final readonly class LocalTime
      */
     public function day(DateTimeInterface $at): string
     {
-        $local = $this->plain($at);
-        $day = static fn (DateTimeImmutable $time): int => intdiv((int) gmmktime(0, 0, 0, (int) $time->format('n'), (int) $time->format('j'), (int) $time->format('Y')), 86_400);
-        $days = abs($day($local) - $day($this->plain(CarbonImmutable::now())));
-
-        return match (true) {
-            $days === 0 => '',
-            $days < 7 => $local->format('D'),
-            $days < 300 => $local->format('D j M'),
-            default => $local->format('D j M Y'),
-        };
+        return $this->dayOf($this->plain($at));
     }
 
     /**
@@ -60,21 +56,34 @@ final readonly class LocalTime
         return CarbonImmutable::instance($at)->setTimezone($this->zone());
     }
 
+    private function dayOf(DateTimeImmutable $local): string
+    {
+        $day = static fn (DateTimeImmutable $time): int => intdiv($time->getTimestamp() + $time->getOffset(), 86_400);
+        $days = abs($day($local) - $day($this->plain(CarbonImmutable::now())));
+
+        return match (true) {
+            $days === 0 => '',
+            $days < 7 => $local->format('D'),
+            $days < 300 => $local->format('D j M'),
+            default => $local->format('D j M Y'),
+        };
+    }
+
     /**
      * As PHP's own value: a list shows hundreds of them.
      */
     private function plain(DateTimeInterface $at): DateTimeImmutable
     {
-        static $zones = [];
-        $zone = $this->zone();
-
-        return DateTimeImmutable::createFromInterface($at)->setTimezone($zones[$zone] ??= new DateTimeZone($zone));
+        return (new DateTimeImmutable('@'.$at->getTimestamp()))->setTimezone($this->zone());
     }
 
-    private function zone(): string
+    private function zone(): DateTimeZone
     {
         $user = $this->auth->guard()->user();
+        if ($this->reader === null || $this->reader[0] !== $user) {
+            $this->reader = [$user, new DateTimeZone($user->time_zone ?? 'UTC')];
+        }
 
-        return $user->time_zone ?? 'UTC';
+        return $this->reader[1];
     }
 }

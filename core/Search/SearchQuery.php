@@ -109,16 +109,23 @@ final readonly class SearchQuery
     }
 
     /**
-     * The words in the language of MariaDB's full text in boolean mode; all letters and digits by now.
+     * The words in the language of MariaDB's full text in boolean mode; all letters and digits by now. Finds all
+     * that is looked for, and perhaps more: of `c-1042` only the longest part is asked, since an index takes
+     * very long to gather what a single letter stands in.
+     *
+     * @param  string|null  $rare  one of the certain words, to ask for this one alone
      */
-    public function booleanMode(): string
+    public function booleanMode(?string $rare = null): string
     {
         $begins = static fn (string $word): string => mb_strlen($word) > 2 ? "{$word}*" : $word;
+        if ($rare !== null) {
+            return "+{$begins($rare)}";
+        }
         $must = [];
         foreach ($this->words as [$words, $parts]) {
             $must = [...$must, ...($words === $parts || count($parts) < 2
                 ? array_map(static fn (string $word): string => '+'.$begins($word), $words)
-                : ['+('.implode(' ', array_map($begins, $words)).' "'.implode(' ', $parts).'")'])];
+                : ['+('.implode(' ', array_map($begins, $words)).' '.self::longest($parts).')'])];
         }
 
         return implode(' ', [
@@ -153,5 +160,15 @@ final readonly class SearchQuery
     public function marked(): array
     {
         return array_values(array_unique(array_merge(...array_merge(...$this->words), ...$this->phrases)));
+    }
+
+    /**
+     * @param  list<string>  $words
+     */
+    private static function longest(array $words): string
+    {
+        usort($words, static fn (string $one, string $other): int => mb_strlen($other) <=> mb_strlen($one));
+
+        return $words[0] ?? '';
     }
 }

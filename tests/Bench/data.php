@@ -120,7 +120,7 @@ while ($have < $wanted) {
             'waiting_since' => $values['waiting_since'], 'due_at' => $values['due_at'], 'bring_back_at' => $values['bring_back_at'], 'last_message_at' => $last, 'last_customer_message_at' => $last, 'created_at' => $last->subDay(), 'updated_at' => $last,
             ...$place->of($values),
         ];
-        $documents[] = ['conversation_id' => $id, 'text' => SearchText::of("C-{$id} {$id} {$subject} {$names($customer)} p{$customer}@post.example ".($number % 2 === 0 ? $orderNumber : '').$text)];
+        $documents[] = ['said_at' => $last, 'conversation_id' => $id, 'text' => SearchText::of("C-{$id} {$id} {$subject} {$names($customer)} p{$customer}@post.example ".($number % 2 === 0 ? $orderNumber : '').$text)];
     }
     foreach (['conversations' => $conversations, 'orders' => $orders, 'conversation_order' => $beside, 'messages' => $messages, 'journal' => $journal, 'search_documents' => $documents] as $table => $rows) {
         $insert($table, $rows);

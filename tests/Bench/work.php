@@ -81,10 +81,8 @@ foreach ($pages as $page) {
 // All in turn, so that a machine that slows down slows all alike.
 $slow = [];
 for ($round = 0; $round < $rounds; $round++) {
-    // The marks hold for a minute: asked for anew, so that the poll finds nothing.
-    if ($round % 5 === 0) {
-        preg_match('#/queue/my-turn/changes\?mark=[\w.-]+#', $get('/queue/my-turn')[2], $queuePoll);
-    }
+    // A mark holds until the minute turns: asked for anew, so that the poll finds nothing.
+    preg_match('#/queue/my-turn/changes\?mark=[\w.-]+#', $get('/queue/my-turn')[2], $queuePoll);
     foreach ($pages as $name => $page) {
         $path = $page($round);
         [$spent, $code] = $get($path);

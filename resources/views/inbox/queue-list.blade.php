@@ -72,7 +72,7 @@
                         <td class="cell-cairn">{{ \App\Support\Drawings::cairn($row->standing) }}</td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
                         <td class="cell-by">{{ \App\Support\Drawings::icon($conversation->channel->icon(), $conversation->channel->label().($conversation->public ? ', public' : '')) }}@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
-                        <td class="cell-about"><a href="{{ route('conversation', $conversation) }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($why !== '')<span class="why">{{ $why }}</span>@endif</td>
+                        <td class="cell-about"><a href="/conversations/{{ $conversation->id }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($why !== '')<span class="why">{{ $why }}</span>@endif</td>
                         @foreach ($view->columns() as $column)
                             @switch($column)
                                 @case(\App\Views\Column::Number)
@@ -116,7 +116,8 @@
         @endforeach
     </table>
     @if ($hasMore)
-        <p class="more"><a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}?{{ http_build_query([...$filter->query(), 'rows' => min(\App\Inbox\QueueFilter::MOST_ROWS, $filter->rows * 2)]) }}">Show more</a></p>
+        @php $more = http_build_query([...$filter->query(), 'rows' => min(\App\Inbox\QueueFilter::MOST_ROWS, $filter->rows * 2)]); @endphp
+        <p class="more" id="more-{{ $filter->rows }}"><a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}?{{ $more }}" hx-get="/queue/{{ $view->key() }}/changes?{{ $more }}" hx-trigger="click, intersect once" hx-target="#queue-list" hx-swap="morph:outerHTML">Show more</a></p>
     @endif
     @endif
 </div>

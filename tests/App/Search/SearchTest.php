@@ -17,10 +17,10 @@ use Illuminate\Support\Str;
 use Tests\App\Mails;
 
 /**
- * @param  list<int>  $latest
+ * @param  int  $latest
  * @return list<string> subjects, in the order in which they are found
  */
-function search(string $written, string $as = 'ilse', array $latest = [300, 4000]): array
+function search(string $written, string $as = 'ilse', int $latest = 300): array
 {
     app(IndexForSearch::class)->run();
     $narrowings = app(Narrowings::class);
@@ -137,9 +137,9 @@ it('finds the same by the full-text index as by going through the latest', funct
     RefreshDatabaseState::$migrated = false;
     try {
         foreach (['sail', 'SAIL kestrel', 'grosse', 'ana@wren.example', 'wren.example', '返品', '"gift card"', '"card gift"', 'sail -gift', 'sai', 'sail before:2026-11-23', 'nowhere', 'j.groesse'] as $written) {
-            expect(search($written, latest: []))->toBe(search($written), $written);
+            expect(search($written, latest: 0))->toBe(search($written), $written);
         }
-        expect(search('sail', latest: []))->toBe(['Gift card', 'Torn sail']);
+        expect(search('sail', latest: 0))->toBe(['Gift card', 'Torn sail']);
     } finally {
         DB::beginTransaction();
     }

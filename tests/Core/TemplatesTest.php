@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+use Cairnfield\Core\Money\Currency;
+use Cairnfield\Core\Money\Money;
+use Cairnfield\Core\Templates\Day;
+use Cairnfield\Core\Templates\FilledText;
+use Cairnfield\Core\Templates\Gap;
+use Cairnfield\Core\Templates\KnownValues;
+use Cairnfield\Core\Templates\LanguageChoice;
+use Cairnfield\Core\Templates\Placeholder;
+use Cairnfield\Core\Templates\Situation;
+use Cairnfield\Core\Templates\Suggestion;
+use Cairnfield\Core\Templates\Suggestions;
+use Cairnfield\Core\Templates\TemplateHabit;
+use Cairnfield\Core\Templates\TemplateRefused;
+use Cairnfield\Core\Templates\TemplateText;
+use Cairnfield\Core\Templates\Wording;
+use Cairnfield\Core\Text\WordDifference;
+
+/**
+ * @param  array<string, mixed>  $values
+ */
+function fill(string $written, array $values, string $language = 'en', bool $isHtml = false): FilledText
+{
+    return ($isHtml ? TemplateText::ofHtml($written) : TemplateText::ofText($written))->fill(new KnownValues($values), new Wording($language, new DateTimeZone('Europe/Copenhagen')));
+}
+
+it('fills placeholders, and falls back where there is nothing', function (): void {
+    $values = ['customer.first_name' => 'Ana', 'order.number' => 'B-20431', 'customer.name' => "  \n"];
+    expect(fill('Hello {{ customer.first_name | "there" }}, about {{order.number}}.', $values)->text)->toBe('Hello Ana, about B-20431.')
+        ->and(fill('Hello {{ customer.name | "there" }}!', $values)->text)->toBe('Hello there!')
+        ->and(fill('{{ parcel.number | order.number | "it" }}', $values)->text)->toBe('B-20431')
+        ->and(fill('{{ parcel.number | "" }}.', $values)->text)->toBe('.')
+        ->and(fill('Nothing { to } fill }}.', [])->text)->toBe('Nothing { to } fill }}.');
+});
+
+it('leaves what it cannot fill visible, and says where', function (): void {
+    $filled = fill("Hello,\n\nyour parcel {{ parcel.number }} is with {{ parcel.carrier }}.", []);
+    expect($filled->text)->toBe("Hello,\n\nyour parcel {{ parcel.number }} is with {{ parcel.carrier }}.")
+        ->and($filled->gaps)->toEqual([new Gap('parcel.number', 3), new Gap('parcel.carrier', 3)])
+        ->and(FilledText::gapsIn($filled->text))->toEqual($filled->gaps)
+        ->and(FilledText::gapsIn('A {{ curly }} word, {{ not a.placeholder }}, and braces {{}}.'))->toBe([])
+        ->and(FilledText::gapsIn("One\n{{ if order.sent }} left {{ end }}"))->toEqual([new Gap('order.sent', 2)]);
+});
+
+it('writes dates, moments and amounts the way the language does', function (string $language, string $day, string $amount, string $moment): void {
+    $values = [
+        'order.sent_on' => Day::of('2026-11-24'),
+        'order.total' => Money::of('1234.50', Currency::of('DKK')),
+        'order.at' => new DateTimeImmutable('2026-11-24T08:05:00Z'),
+    ];
+    $shown = static fn (string $text): string => (string) preg_replace('/[\x{A0}\x{202F}]/u', ' ', $text);
+    expect($shown(fill('{{ order.sent_on }}', $values, $language)->text))->toBe($day)
+        ->and($shown(fill('{{ order.total }}', $values, $language)->text))->toBe($amount)
+        ->and($shown(fill('{{ order.at }}', $values, $language)->text))->toContain($moment);
+})->with([
+    'English' => ['en-GB', '24 November 2026', 'DKK 1,234.50', '09:05'],
+    'Danish' => ['da', '24. november 2026', '1.234,50 kr.', '09.05'],
+    'German' => ['de', '24. November 2026', '1.234,50 DKK', '09:05'],
+]);
+
+it('writes amounts of any currency and size to the last unit', function (): void {
+    $amount = static fn (string $amount, string $currency): string => (string) preg_replace('/[\x{A0}\x{202F}]/u', ' ', fill('{{ a.b }}', ['a.b' => Money::of($amount, Currency::of($currency))])->text);
+    expect($amount('1200', 'JPY'))->toBe('¥1,200')
+        ->and($amount('0.05', 'EUR'))->toBe('€0.05')
+        ->and($amount('-12.30', 'GBP'))->toBe('-£12.30')
+        ->and($amount('12345678901234567.89', 'EUR'))->toBe('12345678901234567.89 EUR');
+});
+
+it('asks small questions inside a text', function (string $test, bool $holds): void {
+    $values = ['order.sent' => true, 'order.paid' => false, 'order.state' => 'Sent', 'customer.orders' => 3, 'customer.none' => 0, 'store.name' => 'Brindle'];
+    expect(fill("{{ if {$test} }}yes{{ else }}no{{ end }}", $values)->text)->toBe($holds ? 'yes' : 'no');
+})->with([
+    ['order.sent', true], ['not order.sent', false], ['order.paid', false], ['not order.paid', true], ['order.gone', false],
+    ['order.state is "sent"', true], ['order.state is not "sent"', false], ['order.state is "packed"', false], ['not order.state is "packed"', true],
+    ['customer.orders', true], ['customer.none', false], ['customer.orders at least 3', true], ['customer.orders more than 3', false],
+    ['customer.orders at most 2', false], ['customer.orders less than 4', true], ['customer.none less than 1', true],
+    // What is no number is neither more nor less.
+    ['store.name at least 1', false], ['customer.gone less than 5', false], ['customer.orders is "3"', true],
+]);
+
+it('takes the first branch that holds, and no line stays empty for its sake', function (): void {
+    $text = "Hello,\n{{ if order.sent }}\nit left on {{ order.sent_on }}.\n{{ else if order.paid }}\nit is being packed.\n{{ else }}\nwe wait for the payment.\n{{ end }}\nBest";
+    expect(fill($text, ['order.sent' => true, 'order.sent_on' => 'Monday'])->text)->toBe("Hello,\nit left on Monday.\nBest")
+        ->and(fill($text, ['order.paid' => true])->text)->toBe("Hello,\nit is being packed.\nBest")
+        ->and(fill($text, [])->text)->toBe("Hello,\nwe wait for the payment.\nBest")
+        // Only what is shown has to be filled.
+        ->and(fill($text, [])->gaps)->toBe([])
+        ->and(fill('A {{ if a.b }}{{ if a.c }}both{{ else }}one{{ end }}{{ end }}.', ['a.b' => 'x', 'a.c' => 'y'])->text)->toBe('A both.')
+        ->and(array_map(static fn (Placeholder $one): array => $one->names, TemplateText::ofText($text)->placeholders()))->toBe([['order.sent'], ['order.sent_on'], ['order.paid']]);
+});
+
+it('fills rich text with values that cannot become markup', function (): void {
+    $filled = fill('<div>Hello <strong>{{ customer.name | "you &amp; yours" }}</strong>,<br>{{ if order.sent }}<br>sent<br>{{ end }}<br>bye &#34;x&#34; {{ store.name | &#34;us&#34; }}</div>', ['customer.name' => "<b>Ana</b>\n& co", 'order.sent' => true], isHtml: true);
+    expect($filled->text)->toBe('<div>Hello <strong>&lt;b&gt;Ana&lt;/b&gt;<br>&amp; co</strong>,<br>sent<br>bye &#34;x&#34; us</div>');
+});
+
+it('says what is wrong with a text, and where', function (string $written, string $code, string $at, bool $isHtml = false): void {
+    try {
+        $isHtml ? TemplateText::ofHtml($written) : TemplateText::ofText($written);
+    } catch (TemplateRefused $why) {
+        expect([$why->errorCode(), $why->at()])->toBe([$code, $at]);
+
+        return;
+    }
+    test()->fail("“{$written}” was taken.");
+})->with([
+    ['Hello {{ customer.name', 'placeholder_not_closed', '1:7'],
+    ["A\nbé {{ customer.name\n}}", 'placeholder_not_closed', '2:4'],
+    ['{{ {{ customer.name }} }}', 'placeholder_not_closed', '1:1'],
+    ['{{ name }}', 'bad_placeholder', '1:1'],
+    ['{{ }}', 'bad_placeholder', '1:1'],
+    ['{{ Customer.Name }}', 'bad_placeholder', '1:1'],
+    ['{{ customer.name | there }}', 'bad_placeholder', '1:1'],
+    ['{{ if }}x{{ end }}', 'bad_test', '1:1'],
+    ['{{ if order.total > 5 }}x{{ end }}', 'bad_test', '1:1'],
+    ['{{ if order.sent }}x', 'if_without_end', '1:1'],
+    ['x {{ end }}', 'end_without_if', '1:3'],
+    ['{{ if a.b }}x{{ else }}y{{ else }}z{{ end }}', 'end_without_if', '1:25'],
+    [str_repeat('{{ if a.b }}', 6).str_repeat('{{ end }}', 6), 'nested_too_deep', '1:61'],
+    [str_repeat('x', 50_001), 'template_too_long', '1:1'],
+    ['<div>{{ customer.<b>name</b> }}</div>', 'formatted_placeholder', '1:6', true],
+    ['<div>{{ customer<br>.name }}</div>', 'placeholder_not_closed', '1:6', true],
+]);
+
+it('answers in the language of the conversation, or says that it cannot', function (array $there, ?string $wanted, string $language, bool $isWanted): void {
+    $choice = LanguageChoice::of($there, $wanted, 'en');
+    expect([$choice->language, $choice->isWanted])->toBe([$language, $isWanted]);
+})->with([
+    [['en', 'da'], 'da', 'da', true],
+    [['en', 'da'], 'de', 'en', false],
+    [['da', 'de'], 'fr', 'da', false],
+    [['da', 'en'], null, 'en', true],
+    [['pt', 'en'], 'pt-BR', 'pt', true],
+    [['en', 'pt-BR'], 'pt', 'pt-BR', true],
+    [['pt', 'pt-BR'], 'PT-br', 'pt-BR', true],
+]);
+
+it('tells how much of a text was changed, by its words and their order', function (string $given, string $made, float $share): void {
+    expect(WordDifference::between($given, $made)->share())->toEqualWithDelta($share, 0.0001);
+})->with([
+    ['Hello Ana, your kite is on its way.', 'Hello Ana, your kite is on its way.', 0.0],
+    // Signs, case and what stands around it do not count.
+    ['Your kite is on its way', 'Dear Ana: your KITE is, on its way! All the best.', 0.0],
+    ['one two three four', 'one two five four', 0.25],
+    ['one two three four', 'four three two one', 0.75],
+    ['one two', 'nothing left', 1.0],
+    ['', 'anything', 0.0],
+    ['anything', '', 1.0],
+]);
+
+it('never finds more kept than there was, and everything of a text in itself', function (): void {
+    mt_srand(5);
+    $text = static fn (): string => implode(' ', array_map(static fn (): string => ['kite', 'line', 'spar', 'tail', 'reel'][mt_rand(0, 4)], array_fill(0, mt_rand(0, 40), 0)));
+    for ($round = 0; $round < 300; $round++) {
+        [$one, $other] = [$text(), $text()];
+        $between = WordDifference::between($one, $other);
+        expect($between->kept)->toBe(WordDifference::between($other, $one)->kept)
+            ->and($between->share())->toBeBetween(0.0, 1.0)
+            ->and(WordDifference::between($one, "{$other} {$one}")->share())->toBe(0.0);
+    }
+});
+
+it('suggests what was used on conversations like this one, with the reason', function (): void {
+    $habits = [
+        new TemplateHabit(1, 40, [7 => 35, 8 => 5], ['email' => 30, 'pennon' => 10], ['parcel' => 30, 'late' => 28, 'where' => 20]),
+        new TemplateHabit(2, 30, [8 => 29], ['email' => 30], ['spar' => 25, 'broken' => 22, 'parcel' => 2]),
+        new TemplateHabit(3, 60, [9 => 60], ['email' => 60], ['invoice' => 50]),
+        new TemplateHabit(4, 1, [7 => 1], ['email' => 1], ['parcel' => 1]),
+    ];
+    $late = Suggestions::of(new Situation(7, 'email', ['parcel', 'where', 'friday']), $habits);
+    expect(array_map(static fn (Suggestion $one): int => $one->template, $late))->toBe([1])
+        ->and($late[0]->inCategory)->toBe(35)->and($late[0]->words)->toBe(['where', 'parcel'])
+        // Nothing in common, no suggestion, however often it was used; once is no habit.
+        ->and(array_map(static fn (Suggestion $one): int => $one->template, Suggestions::of(new Situation(null, 'email', ['spar']), $habits)))->toBe([2])
+        ->and(Suggestions::of(new Situation(null, 'email', ['teapot']), $habits))->toBe([])
+        ->and(Suggestions::of(new Situation(7, 'email', []), []))->toBe([]);
+});
