@@ -11,6 +11,8 @@ return [
         'name' => env('STORE_NAME', 'Brindle Kite Works'),
         // Where telephone numbers without a country code are from.
         'country' => env('STORE_COUNTRY', 'DK'),
+        // In which it answers where a customer's language is not known.
+        'language' => env('STORE_LANGUAGE', 'en'),
         'calendar' => [
             'timezone' => 'Europe/Copenhagen',
             'week' => [
@@ -41,7 +43,7 @@ return [
 
     'queue' => [
         // Rows shown at once; more are fetched when somebody comes to the end of them.
-        'rows' => (int) env('QUEUE_ROWS', 40),
+        'rows' => (int) env('QUEUE_ROWS', 30),
     ],
 
     'promises' => [

@@ -14,7 +14,7 @@ final class LoadDemoCommand extends Command
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, SortIntoGroups $groups): int
+    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, SortIntoGroups $groups): int
     {
         if (Teammate::query()->exists()) {
             $this->info('There is data already; nothing was loaded.');
@@ -22,9 +22,11 @@ final class LoadDemoCommand extends Command
             return self::SUCCESS;
         }
         $store->load();
+        $templates->load();
         $otherWays->readOrders();
         $count = $conversations->load();
         $otherWays->listen();
+        $templates->countUses();
         $groups->everybody();
         $this->info("The demo store is loaded, with {$count} conversations.");
 

@@ -6,6 +6,7 @@ namespace App\Inbox;
 
 use App\Channels\OutboxItem;
 use App\Team\Teammate;
+use App\Templates\RecordTemplateUse;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -15,9 +16,12 @@ use Illuminate\Support\Facades\DB;
 final readonly class CallBack
 {
     /** What answering changes, and calling back sets as it was. */
-    public const KEPT = ['state', 'owner_id', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'first_replied_at', 'preview', 'last_message_at'];
+    public const KEPT = ['state', 'owner_id', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'first_replied_at', 'preview', 'last_message_at', 'category_id', 'team_id', 'priority'];
 
-    public function __construct(private Journal $journal) {}
+    /** Where the tags are kept that went along. */
+    public const TAGS = 'given_tags';
+
+    public function __construct(private Journal $journal, private RecordTemplateUse $templates) {}
 
     /**
      * @throws InboxRefused when it is on its way already, or somebody else's
@@ -53,8 +57,10 @@ final readonly class CallBack
             }
             $item->forceFill(['state' => OutboxItem::CALLED_BACK])->save();
             $message->forceFill(['called_back_at' => now()])->save();
-            $conversation->setRawAttributes([...$conversation->getAttributes(), ...$this->asBefore($message, $item->before ?? [])]);
+            $conversation->setRawAttributes([...$conversation->getAttributes(), ...$this->asBefore($message, array_diff_key($item->before ?? [], [self::TAGS => true]))]);
             $conversation->save();
+            $conversation->tags()->detach($item->before[self::TAGS] ?? []);
+            $this->templates->forget($message);
             $this->journal->record($conversation, JournalKind::CalledBack, $message->teammate === null ? Actor::application() : Actor::teammate($message->teammate), ['to' => implode(', ', $message->to)]);
         });
     }
@@ -78,6 +84,10 @@ final readonly class CallBack
             default => [],
         };
 
-        return array_diff_key($before, array_flip([...$gone, ...($since->contains(JournalKind::OwnerChanged) ? ['owner_id'] : [])]));
+        foreach ([[JournalKind::OwnerChanged, 'owner_id'], [JournalKind::CategoryChanged, 'category_id'], [JournalKind::TeamChanged, 'team_id'], [JournalKind::PriorityChanged, 'priority']] as [$kind, $column]) {
+            $gone = $since->contains($kind) ? [...$gone, $column] : $gone;
+        }
+
+        return array_diff_key($before, array_flip($gone));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use Cairnfield\Core\Templates\Gap;
 use RuntimeException;
 
 /**
@@ -34,6 +35,16 @@ final class InboxRefused extends RuntimeException
     public static function chooseWay(): self
     {
         return new self('Choose first how to answer: in public, where everybody can read it, or by direct message.');
+    }
+
+    /**
+     * @param  non-empty-list<Gap>  $gaps
+     */
+    public static function unfilled(array $gaps): self
+    {
+        $where = array_map(static fn (Gap $gap): string => "{{ {$gap->name} }} in line {$gap->line}", $gaps);
+
+        return new self('Not sent: '.implode(' and ', $where).(count($gaps) === 1 ? ' is not filled. Write what belongs there.' : ' are not filled. Write what belongs there.'));
     }
 
     public static function tooLong(string $channel, int $length, int $longest): self

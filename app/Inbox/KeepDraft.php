@@ -6,6 +6,9 @@ namespace App\Inbox;
 
 use App\Support\FileStore;
 use App\Team\Teammate;
+use App\Templates\FilledTemplate;
+use App\Templates\Step;
+use App\Templates\UsedTemplate;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 
@@ -28,6 +31,33 @@ final readonly class KeepDraft
     }
 
     /**
+     * A template was put into it: its files go along, and which steps are to be done with it.
+     */
+    public function template(Conversation $conversation, Teammate $teammate, FilledTemplate $filled): Draft
+    {
+        return $this->change($conversation, $teammate, Draft::REPLY, function (Draft $draft) use ($filled): void {
+            $details = $draft->details ?? [];
+            $files = array_column($draft->files, null, 'sha256');
+            foreach ($filled->template->files as $file) {
+                $files[$file->sha256] ??= $file->forDraft();
+            }
+            $steps = [];
+            foreach (Step::possible([...$details['steps'] ?? [], ...array_map(static fn (Step $step): array => $step->toArray(), $filled->steps)])[0] as $step) {
+                $steps[$step->kind->setsOneValue() ? $step->kind->value : "{$step->kind->value}|{$step->value}"] = $step->toArray();
+            }
+            $draft->forceFill([
+                'files' => array_values($files),
+                'details' => [
+                    ...$details,
+                    'steps' => array_values($steps),
+                    'templates' => [...$details['templates'] ?? [], (new UsedTemplate($filled->template->id, $filled->language, $filled->text))->toArray()],
+                    'subject' => $filled->subject ?? $details['subject'] ?? null,
+                ],
+            ]);
+        });
+    }
+
+    /**
      * @throws InboxRefused when a file cannot be attached; the others of the same form are
      */
     public function attach(Conversation $conversation, Teammate $teammate, UploadedFile ...$uploads): Draft
@@ -36,7 +66,7 @@ final readonly class KeepDraft
         $draft = $this->change($conversation, $teammate, Draft::REPLY, function (Draft $draft) use ($uploads, &$refused): void {
             foreach ($uploads as $upload) {
                 try {
-                    $draft->forceFill(['files' => [...$draft->files, $this->file($upload, $draft)]]);
+                    $draft->forceFill(['files' => [...$draft->files, $this->file($upload, (int) array_sum(array_column($draft->files, 'size')))]]);
                 } catch (InboxRefused $why) {
                     $refused = $why;
                 }
@@ -54,16 +84,21 @@ final readonly class KeepDraft
     }
 
     /**
+     * An upload, kept under its content.
+     *
+     * @param  int  $others  bytes of the files that go along already
      * @return array{name: string, type: string, size: int, sha256: string, file: string}
+     *
+     * @throws InboxRefused when it did not arrive whole, is empty, or is too large
      */
-    private function file(UploadedFile $upload, Draft $draft): array
+    public function file(UploadedFile $upload, int $others): array
     {
         $name = self::safeName($upload->getClientOriginalName());
         if (! $upload->isValid()) {
             throw InboxRefused::file($name, 'it did not arrive whole, or is larger than the server takes. Try again with a smaller file.');
         }
         $largest = (int) config('cairnfield.mail.largest_attachments');
-        $together = array_sum(array_column($draft->files, 'size')) + (int) $upload->getSize();
+        $together = $others + (int) $upload->getSize();
         if ($together > $largest) {
             throw InboxRefused::file($name, 'the files would have '.Attachment::sizeText($together).' together, and mail takes '.Attachment::sizeText($largest).'. Send a smaller one.');
         }

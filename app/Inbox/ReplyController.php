@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\SendAgain;
+use App\Fields\FieldRefused;
 use App\Support\HtmlCleaner;
 use App\Support\LocalTime;
 use App\Team\Teammate;
+use App\Templates\Step;
+use App\Templates\TemplateProblem;
+use App\Templates\UsedTemplate;
 use Cairnfield\Core\Text\AttachmentMention;
 use Cairnfield\Core\Text\FoldedText;
 use Carbon\CarbonImmutable;
@@ -50,6 +54,9 @@ final readonly class ReplyController
             'days' => ['nullable', 'integer', 'min:1', 'max:60'],
             'seen' => ['required', 'integer'],
             'once' => ['required', 'uuid'],
+            'subject' => ['nullable', 'string', 'max:300'],
+            'steps' => ['array', 'max:40'],
+            'steps.*' => ['string', 'max:1000'],
         ]);
         $rich = RichText::of($written['html'] ?? null, $this->cleaner);
         $written['text'] = $rich->text ?? $written['text'] ?? '';
@@ -78,6 +85,9 @@ final readonly class ReplyController
                 Recipients::read((string) ($written['bcc'] ?? '')),
                 $request->boolean('own_name'),
                 $rich?->html,
+                $this->steps($written['steps'] ?? []),
+                UsedTemplate::all($draft->details['templates'] ?? []),
+                trim((string) ($written['subject'] ?? '')) === '' ? null : trim((string) $written['subject']),
             );
             $later = $this->later($written, $teammate);
             if ($later !== null) {
@@ -86,8 +96,8 @@ final readonly class ReplyController
                 return $this->done($conversation, 'Kept to be sent '.$this->time->short($later).($written['when'] === 'unless' ? ', unless they answer first.' : '.'));
             }
             $this->sendReply->send($conversation, $teammate, $reply);
-        } catch (InboxRefused $why) {
-            return $this->refused($conversation, $why);
+        } catch (InboxRefused|FieldRefused|TemplateProblem $why) {
+            return redirect()->route('conversation', $conversation)->with('problem', $why->getMessage());
         } catch (CameInBetween $between) {
             return $this->showWhatCameInBetween($request, $conversation, $between);
         }
@@ -149,6 +159,23 @@ final readonly class ReplyController
         if ($words !== null) {
             throw InboxRefused::noFileAttached($words);
         }
+    }
+
+    /**
+     * Those that are still ticked, each as `kind=value`.
+     *
+     * @param  array<string>  $written
+     * @return list<Step>
+     *
+     * @throws TemplateProblem
+     */
+    private function steps(array $written): array
+    {
+        return Step::all(array_map(static function (string $one): array {
+            [$do, $value] = [...explode('=', $one, 2), ''];
+
+            return ['do' => $do, 'value' => $value];
+        }, $written));
     }
 
     /**

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Templates\Step;
+use App\Templates\TemplateProblem;
+use App\Templates\UsedTemplate;
+
 /**
  * An answer as it leaves the form.
  *
@@ -21,6 +25,9 @@ final readonly class ReplyToSend
      * @param  list<string>  $cc
      * @param  list<string>  $bcc
      * @param  string|null  $html  the same as rich text, cleaned; null for plain text
+     * @param  list<Step>  $steps  done together with sending, or not at all
+     * @param  list<UsedTemplate>  $templates  that stand in the text
+     * @param  string|null  $subject  in place of the conversation's
      * @param  bool  $inOwnName  under the name and signature of who writes it, from the same address
      */
     public function __construct(
@@ -36,6 +43,9 @@ final readonly class ReplyToSend
         public array $bcc = [],
         public bool $inOwnName = false,
         public ?string $html = null,
+        public array $steps = [],
+        public array $templates = [],
+        public ?string $subject = null,
     ) {}
 
     /**
@@ -48,15 +58,20 @@ final readonly class ReplyToSend
         return [
             'text' => $this->text, 'files' => $this->files, 'then' => $this->then->value, 'outcome' => $this->outcome?->id, 'once' => $this->onceKey,
             'html' => $this->html, 'route' => $this->route, 'cc' => $this->cc, 'bcc' => $this->bcc, 'own_name' => $this->inOwnName,
+            'steps' => array_map(static fn (Step $step): array => $step->toArray(), $this->steps),
+            'templates' => array_map(static fn (UsedTemplate $used): array => $used->toArray(), $this->templates),
+            'subject' => $this->subject,
         ];
     }
 
     /**
      * @param  array<string, mixed>  $kept  as toArray gave it
+     *
+     * @throws TemplateProblem when a step is no longer possible
      */
     public static function kept(array $kept, int $seen): self
     {
-        /** @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null, cc: list<string>, bcc: list<string>, own_name: bool, html: string|null} $kept */
+        /** @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null, cc: list<string>, bcc: list<string>, own_name: bool, html: string|null, steps?: list<array{do: string, value: string}>, templates?: list<array<string, mixed>>, subject?: string|null} $kept */
         return new self(
             $kept['text'],
             $kept['files'],
@@ -70,6 +85,9 @@ final readonly class ReplyToSend
             $kept['bcc'],
             $kept['own_name'],
             $kept['html'],
+            Step::all($kept['steps'] ?? []),
+            UsedTemplate::all($kept['templates'] ?? []),
+            $kept['subject'] ?? null,
         );
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Fields\FieldRefused;
 use App\Team\Teammate;
+use App\Templates\TemplateProblem;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
@@ -28,6 +30,7 @@ final readonly class ScheduleReply
         if (trim($reply->text) === '' && $reply->files === []) {
             throw InboxRefused::nothingWritten();
         }
+        SendReply::refuseUnfilled($reply);
         if (CarbonImmutable::instance($at)->isPast()) {
             throw InboxRefused::sentInThePast();
         }
@@ -109,7 +112,7 @@ final readonly class ScheduleReply
         try {
             $this->sendReply->send($conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($conversation)));
             ScheduledReply::query()->whereKey($scheduled->id)->where('state', ScheduledReply::DUE)->update(['state' => ScheduledReply::SENT]);
-        } catch (InboxRefused|CameInBetween $why) {
+        } catch (InboxRefused|CameInBetween|FieldRefused|TemplateProblem $why) {
             $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
         } catch (Throwable $defect) {
             report($defect);

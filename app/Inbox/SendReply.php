@@ -8,7 +8,11 @@ use App\Channels\Channel;
 use App\Channels\DeliverOutboxItem;
 use App\Channels\ItemKind;
 use App\Channels\OutboxItem;
+use App\Fields\FieldRefused;
 use App\Team\Teammate;
+use App\Templates\ApplySteps;
+use App\Templates\RecordTemplateUse;
+use Cairnfield\Core\Templates\FilledText;
 use Cairnfield\Core\Text\ContactDetails;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -27,10 +31,13 @@ final readonly class SendReply
         private AssignConversation $assign,
         private ChangeState $changeState,
         private Journal $journal,
+        private ApplySteps $steps,
+        private RecordTemplateUse $templates,
     ) {}
 
     /**
      * @throws InboxRefused when there is nothing to send, nobody to send it to, or the conversation is closed
+     * @throws FieldRefused when a step that goes along does not fit
      * @throws CameInBetween when others did something that this person has not seen
      */
     public function send(Conversation $conversation, Teammate $teammate, ReplyToSend $reply): Message
@@ -61,10 +68,23 @@ final readonly class SendReply
         $item = OutboxItem::queue($message, array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])), $waits, $before);
         $actor = Actor::teammate($teammate);
         $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
+        $this->templates->record($locked, $message, $reply->templates);
         $this->goOn($locked, $teammate, $reply, $message);
+        $this->alsoDo($locked, $teammate, $reply, $item);
         DeliverOutboxItem::dispatch($item->id)->delay($waits)->afterCommit();
 
         return $message;
+    }
+
+    /**
+     * @throws InboxRefused where a placeholder stands in the text that nobody has filled
+     */
+    public static function refuseUnfilled(ReplyToSend $reply): void
+    {
+        $gaps = [...FilledText::gapsIn((string) $reply->subject), ...FilledText::gapsIn($reply->text)];
+        if ($gaps !== []) {
+            throw InboxRefused::unfilled($gaps);
+        }
     }
 
     private function refuseIfImpossible(Conversation $conversation, ReplyToSend $reply): void
@@ -72,6 +92,7 @@ final readonly class SendReply
         if (trim($reply->text) === '' && $reply->files === []) {
             throw InboxRefused::nothingWritten();
         }
+        self::refuseUnfilled($reply);
         if ($conversation->state === ConversationState::Closed) {
             throw InboxRefused::closed($conversation->number());
         }
@@ -151,7 +172,9 @@ final readonly class SendReply
             'to' => [$route->to],
             'cc' => $reply->cc,
             'bcc' => $reply->bcc === [] ? null : $reply->bcc,
-            'subject' => 'Re: '.ConversationNumber::mark(self::withoutReplyMarks($conversation->subject), $conversation->id),
+            'subject' => $reply->subject === null
+                ? 'Re: '.ConversationNumber::mark(self::withoutReplyMarks($conversation->subject), $conversation->id)
+                : ConversationNumber::mark($reply->subject, $conversation->id),
             'message_id' => $messageId,
             'message_id_key' => Message::keyOfId($messageId),
             'in_reply_to' => ($answeredId ?? '') === '' ? null : $answeredId,
@@ -209,6 +232,19 @@ final readonly class SendReply
             ConversationState::Open => $this->changeState->open($conversation, $actor),
             default => $this->changeState->wait($conversation, $actor),
         };
+    }
+
+    private function alsoDo(Conversation $conversation, Teammate $teammate, ReplyToSend $reply, OutboxItem $item): void
+    {
+        if ($reply->steps === []) {
+            return;
+        }
+        $tags = $conversation->tags()->pluck('tags.id');
+        $this->steps->apply($conversation, $reply->steps, Actor::teammate($teammate), 'with the answer');
+        $given = $conversation->tags()->pluck('tags.id')->diff($tags)->values();
+        if ($item->before !== null && $given->isNotEmpty()) {
+            $item->forceFill(['before' => [...$item->before, CallBack::TAGS => $given->all()]])->save();
+        }
     }
 
     private static function withoutReplyMarks(string $subject): string

@@ -52,6 +52,21 @@ final class StoreHours
     }
 
     /**
+     * The moment itself where the store is open then, else when it opens next.
+     */
+    public function opensAt(DateTimeInterface $at): CarbonImmutable
+    {
+        $at = CarbonImmutable::instance($at)->utc()->startOfSecond();
+
+        return CarbonImmutable::instance($this->calendar->add($at, 1))->subSecond();
+    }
+
+    public function isOpen(DateTimeInterface $at): bool
+    {
+        return $this->opensAt($at)->getTimestamp() === $at->getTimestamp();
+    }
+
+    /**
      * Seconds of the store's hours between two instants, the first not after the second.
      */
     public function openBetween(DateTimeInterface $from, DateTimeInterface $to): int

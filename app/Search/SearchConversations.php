@@ -21,13 +21,16 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SearchConversations
 {
-    public const ROWS = 30;
+    public const ROWS = 20;
 
     /** Of those left by the narrowings. */
     private const NARROWED = 300;
 
     /** Fewer than this among the latest, and it is taken for rare. */
     private const ENOUGH_TO_JUDGE = 5;
+
+    /** Of several words, one in fewer than so many of the latest is asked for alone. */
+    private const RARE_BY_ITSELF = 15;
 
     /** Going through more than this takes longer than the index. */
     private const MOST_GONE_THROUGH = 20_000;
@@ -144,7 +147,7 @@ final readonly class SearchConversations
         $counts = array_map(intval(...), (array) $counts->first());
         $fewest = min($counts);
 
-        return $fewest < self::ENOUGH_TO_JUDGE ? $words[(int) substr((string) array_search($fewest, $counts, true), 4)] : null;
+        return $fewest < self::RARE_BY_ITSELF ? $words[(int) substr((string) array_search($fewest, $counts, true), 4)] : null;
     }
 
     private function withPatterns(Builder $documents, SearchQuery $asked): Builder

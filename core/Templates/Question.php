@@ -35,7 +35,7 @@ final readonly class Question
         }
         $is = (string) preg_replace('/\h+/u', ' ', $parts['is'] ?? '');
 
-        return new self($parts['name'], ($parts['not'] ?? '') !== '' xor $is === 'is not', $is !== '' ? 'is' : $parts['size'] ?? '', Folding::fold($parts['text'] ?? ''), (int) ($parts['number'] ?? 0), $at);
+        return new self($parts['name'], $parts['not'] !== '' xor $is === 'is not', $is !== '' ? 'is' : $parts['size'] ?? '', Folding::fold($parts['text'] ?? ''), (int) ($parts['number'] ?? 0), $at);
     }
 
     public function holds(Filling $filling): bool

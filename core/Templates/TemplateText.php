@@ -79,57 +79,53 @@ final readonly class TemplateText
         if (mb_strlen($written) > self::LONGEST) {
             throw TemplateRefused::tooLong(mb_strlen($written), self::LONGEST);
         }
-        // The parts at each depth, and above the first the choice they stand in.
-        $open = [['branches' => [], 'question' => null, 'parts' => [], 'at' => '1:1']];
-        $add = static function (Part $part) use (&$open): void {
-            $open[array_key_last($open)]['parts'][] = $part;
-        };
+        // The whole text, and in it the choices that are not closed yet, the innermost last.
+        $whole = new OpenChoice('1:1');
+        $open = [];
         $rest = 0;
         while (($begin = strpos($written, '{{', $rest)) !== false) {
             $at = self::place($written, $begin);
-            $end = strpos($written, '}}', $begin);
-            $inside = $end === false ? '' : substr($written, $begin + 2, $end - $begin - 2);
-            if ($end === false || str_contains($inside, '{{') || preg_match('/[\n\v]|<br|<\/?div|<\/?p\b/u', $inside) === 1) {
-                throw TemplateRefused::notClosed($at);
-            }
-            if ($isHtml && str_contains($inside, '<')) {
-                throw TemplateRefused::formattedInside($at);
-            }
-            $inside = $isHtml ? html_entity_decode($inside, ENT_QUOTES | ENT_HTML5) : $inside;
-            $inside = trim((string) preg_replace('/\h+/u', ' ', $inside));
-            $word = preg_match('/^(else if|if|else|end)(?: |$)/u', $inside, $first) === 1 ? $first[1] : '';
+            [$inside, $after] = self::inside($written, $begin, $at, $isHtml);
+            $word = preg_match('/^(else if|if|else|end)(?: |$)/uD', $inside, $first) === 1 ? $first[1] : '';
             $before = substr($written, $rest, $begin - $rest);
-            $rest = $end + 2;
-            if ($word !== '') {
-                [$before, $rest] = self::withoutItsLine($written, $before, $begin, $rest);
-            }
-            $before === '' ?: $add(new Plain($before));
-            $depth = array_key_last($open);
-            switch ($word) {
-                case '':
-                    $add(self::placeholder($inside, $at));
-                    break;
-                case 'if':
-                    $depth < self::DEEPEST || throw TemplateRefused::tooDeep(self::DEEPEST, $at);
-                    $open[] = ['branches' => [], 'question' => Question::read(substr($inside, 2), $at), 'parts' => [], 'at' => $at];
-                    break;
-                case 'else if':
-                case 'else':
-                    ($depth > 0 && ($open[$depth]['question'] !== null)) || throw TemplateRefused::withoutIf($word, $at);
-                    $open[$depth]['branches'][] = [$open[$depth]['question'], $open[$depth]['parts']];
-                    $open[$depth]['question'] = $word === 'else' ? null : Question::read(substr($inside, 7), $at);
-                    $open[$depth]['parts'] = [];
-                    break;
-                default:
-                    $depth > 0 || throw TemplateRefused::withoutIf($word, $at);
-                    $done = array_pop($open);
-                    $add(new Choice([...$done['branches'], [$done['question'], $done['parts']]]));
+            [$before, $rest] = $word === '' ? [$before, $after] : self::withoutItsLine($written, $before, $begin, $after);
+            $current = $open === [] ? $whole : $open[count($open) - 1];
+            $before === '' ?: $current->add(new Plain($before));
+            if ($word === '') {
+                $current->add(self::placeholder($inside, $at));
+            } elseif ($word === 'if') {
+                count($open) < self::DEEPEST || throw TemplateRefused::tooDeep(self::DEEPEST, $at);
+                $open[] = new OpenChoice($at, Question::read(substr($inside, 2), $at));
+            } elseif ($word === 'end') {
+                $closed = array_pop($open) ?? throw TemplateRefused::withoutIf($word, $at);
+                ($open === [] ? $whole : $open[count($open) - 1])->add($closed->closed());
+            } else {
+                $current->asks() || throw TemplateRefused::withoutIf($word, $at);
+                $current->goOn($word === 'else' ? null : Question::read(substr($inside, 7), $at));
             }
         }
-        count($open) === 1 || throw TemplateRefused::neverEnds($open[array_key_last($open)]['at']);
-        $rest === strlen($written) ?: $add(new Plain(substr($written, $rest)));
+        $open === [] || throw TemplateRefused::neverEnds($open[count($open) - 1]->at);
+        $rest === strlen($written) ?: $whole->add(new Plain(substr($written, $rest)));
 
-        return new self($open[0]['parts'], $isHtml);
+        return new self($whole->parts(), $isHtml);
+    }
+
+    /**
+     * @return array{string, int} what stands between the braces, and where the rest begins
+     */
+    private static function inside(string $written, int $begin, string $at, bool $isHtml): array
+    {
+        $end = strpos($written, '}}', $begin);
+        $inside = $end === false ? '' : substr($written, $begin + 2, $end - $begin - 2);
+        if ($end === false || str_contains($inside, '{{') || preg_match('/[\n\v]|<br|<\/?div|<\/?p\b/u', $inside) === 1) {
+            throw TemplateRefused::notClosed($at);
+        }
+        if ($isHtml && str_contains($inside, '<')) {
+            throw TemplateRefused::formattedInside($at);
+        }
+        $inside = $isHtml ? html_entity_decode($inside, ENT_QUOTES | ENT_HTML5) : $inside;
+
+        return [trim((string) preg_replace('/\h+/u', ' ', $inside)), $end + 2];
     }
 
     private static function placeholder(string $inside, string $at): Placeholder

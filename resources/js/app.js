@@ -10,6 +10,8 @@ import { listenToPicking } from './picking.js';
 import { listenToPresence } from './presence.js';
 import { listenToFiles } from './files.js';
 import { listenToRichText } from './rich-text.js';
+import { listenToTemplates } from './templates.js';
+import { listenToPlaceholders } from './placeholders.js';
 
 listenToKeys();
 listenToMenus();
@@ -22,3 +24,5 @@ listenToPicking();
 listenToPresence();
 listenToFiles();
 listenToRichText();
+listenToTemplates();
+listenToPlaceholders();

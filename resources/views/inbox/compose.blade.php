@@ -29,17 +29,21 @@
         @elseif ($routes === [])
             <p class="message-mark routes"><x-icon name="warning"/> There is no address to answer to yet. Add one under <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a>.</p>
         @endif
+        <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-trigger="load" hx-swap="innerHTML"></div>
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
-        <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
+        <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter data-takes-templates="/conversations/{{ $conversation->id }}/templates" aria-describedby="template-place" hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
         @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<input type="hidden" name="html" id="reply-html" value="{{ $replyDraft?->details['html'] ?? '' }}">@endif
         @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)
-            <details class="copies" id="reply-copies" @if (array_filter(array_diff_key($replyDraft?->details ?? [], ['html' => ''])) !== []) open @endif><summary>Cc, Bcc, my own name</summary>
-                <div class="copies-fields"><label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $replyDraft?->details['cc'] ?? '' }}" maxlength="2000">
+            <details class="copies" id="reply-copies" @if (array_filter(array_diff_key($replyDraft?->details ?? [], ['html' => '', 'steps' => '', 'templates' => ''])) !== []) open @endif><summary>Subject, Cc, Bcc, my own name</summary>
+                <div class="copies-fields"><label for="reply-subject">Subject</label><input class="form-control form-control-sm" id="reply-subject" name="subject" value="{{ $replyDraft?->details['subject'] ?? '' }}" maxlength="300" placeholder="as before">
+                <label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $replyDraft?->details['cc'] ?? '' }}" maxlength="2000">
                 <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" value="{{ $replyDraft?->details['bcc'] ?? '' }}" maxlength="2000">
                 <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1" @checked($replyDraft?->details['own_name'] ?? false)> in my own name, {{ $teammate->name }}</label></div>
             </details>
         @endif
+        <div id="template-place" aria-live="polite"></div>
+        <ul id="template-found" class="template-found" role="listbox" aria-label="Templates" hidden></ul>
         @include('inbox.draft-files', ['fileProblem' => null])
         <div class="sending-also">
             <b>Sending also:</b>
@@ -66,9 +70,11 @@
             @if (count($routes) === 1 && $routes[0]->public)<span class="route-public">· in public, where everybody can read it</span>@endif
             @if ($longest !== null)<span>· at most {{ $longest }} characters</span>@endif
             @if ($conversation->owner_id === null)<span>· owner {{ $teammate->firstName() }}</span>@endif
+            <div id="reply-steps" class="reply-steps">@include('templates.steps')</div>
         </div>
         <div class="compose-buttons">
             <button class="btn btn-primary" type="submit">{{ isset($between) ? 'Send all the same' : 'Send' }} <kbd>Ctrl ↵</kbd></button>
+            <button type="button" class="btn btn-outline-secondary needs-script" data-templates>Template <kbd>;</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
             @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>

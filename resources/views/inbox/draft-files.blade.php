@@ -1,4 +1,4 @@
-<div id="draft-files">
+<div id="draft-files" @if ($oob ?? false) hx-swap-oob="true" @endif>
     @if ($fileProblem ?? null)
         <p class="field-problem" role="alert">{{ $fileProblem }}</p>
     @endif

@@ -17,7 +17,6 @@ use Illuminate\Support\Str;
 use Tests\App\Mails;
 
 /**
- * @param  int  $latest
  * @return list<string> subjects, in the order in which they are found
  */
 function search(string $written, string $as = 'ilse', int $latest = 300): array

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\Customers\Handle;
+use App\Fields\About;
+use App\Fields\OwnFields;
+use App\Inbox\Conversation;
+use App\Orders\Order;
+use App\Orders\OrderLine;
+use App\Orders\Parcel;
+use App\Orders\ParcelLine;
+use App\Promises\StoreHours;
+use App\Team\Teammate;
+use Brick\Math\BigInteger;
+use Cairnfield\Core\Money\Currency;
+use Cairnfield\Core\Money\Money;
+use Cairnfield\Core\Parcels\ParcelProgress;
+use Cairnfield\Core\Parcels\ParcelStage;
+use Cairnfield\Core\Templates\Day;
+use Cairnfield\Core\Templates\Values;
+use DateTimeImmutable;
+use DateTimeInterface;
+use DateTimeZone;
+use Locale;
+
+/**
+ * What placeholders are filled with in one conversation, looked up when it is asked for. The order is the one
+ * beside it that was placed last; the parcel its last one.
+ */
+final class ConversationValues implements Values
+{
+    private Order|false|null $order = false;
+
+    private ?ParcelProgress $progress = null;
+
+    /** @var array<string, string>|null own fields by placeholder */
+    private ?array $own = null;
+
+    public function __construct(
+        private readonly Conversation $conversation,
+        private readonly ?Teammate $agent,
+        private readonly string $language,
+        private readonly StoreHours $hours,
+        private readonly OwnFields $fields,
+    ) {}
+
+    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|null
+    {
+        $conversation = $this->conversation;
+
+        return match ($name) {
+            'customer.first_name' => self::first($this->customerName()),
+            'customer.name' => $this->customerName(),
+            'customer.email' => $conversation->customer->handles->first(static fn (Handle $handle): bool => str_contains($handle->shown, '@') && ! str_starts_with($handle->shown, '@'))?->shown,
+            'customer.orders' => $conversation->customer->orders()->count(),
+            'agent.name' => $this->agent?->name,
+            'agent.first_name' => $this->agent?->firstName(),
+            'store.name' => (string) config('cairnfield.store.name'),
+            'store.address' => $conversation->account->address,
+            'store.today' => $this->day(now()),
+            'store.open' => $this->hours->isOpen(now()),
+            'store.opens_at' => $this->hours->opensAt(now())->toDateTimeImmutable(),
+            'conversation.number' => $conversation->number(),
+            'conversation.subject' => $conversation->subject,
+            'conversation.category' => $conversation->category === null ? null : ($conversation->category->customer_name ?: $conversation->category->name),
+            default => match (strtok($name, '.')) {
+                'order', 'refund' => str_contains($name, '.field.') ? $this->own($name) : $this->ofOrder($name),
+                'parcel' => $this->ofParcel($name),
+                default => str_contains($name, '.field.') ? $this->own($name) : null,
+            },
+        };
+    }
+
+    private function ofOrder(string $name): string|bool|Money|Day|null
+    {
+        $order = $this->order();
+        if ($order === null) {
+            return null;
+        }
+
+        return match ($name) {
+            'order.number' => $order->marketplace_number ?? $order->number,
+            'order.state' => $order->standing(),
+            'order.sent' => $order->parcels->isNotEmpty() || $order->status === 'sent',
+            'order.delivered' => $this->progress()?->last?->stage === ParcelStage::Delivered,
+            'order.cancelled' => $order->status === 'cancelled',
+            'order.placed_on' => $this->day($order->placed_at),
+            'order.items' => $order->lines->map(static fn (OrderLine $line): string => "{$line->quantity} × {$line->title}")->implode("\n"),
+            'order.total' => $this->money($order, $order->total),
+            'order.country' => Locale::getDisplayRegion("und-{$order->country}", $this->language),
+            'refund.amount' => $order->refunded() === 0 ? null : $this->money($order, $order->refunded()),
+            default => null,
+        };
+    }
+
+    private function ofParcel(string $name): string|int|Day|null
+    {
+        $progress = $this->progress();
+        $parcel = $this->parcel();
+        if ($parcel === null || $progress === null) {
+            return null;
+        }
+        $reached = static fn (ParcelStage $stage): ?DateTimeImmutable => ($progress->reached[$stage->value] ?? null)?->at;
+
+        return match ($name) {
+            'parcel.number' => $parcel->number,
+            'parcel.carrier' => $parcel->carrier,
+            'parcel.state' => $progress->last === null ? null : mb_strtolower(ParcelLine::label($progress->last->stage)),
+            'parcel.place' => $progress->last?->place,
+            'parcel.seen_on' => $this->day($progress->last?->at),
+            'parcel.sent_on' => $this->day($reached(ParcelStage::Collected)),
+            'parcel.delivered_on' => $this->day($reached(ParcelStage::Delivered)),
+            'parcel.days_unseen' => $progress->daysWithoutScan,
+            default => null,
+        };
+    }
+
+    /**
+     * The store's own fields: of the conversation, its customer, or the order.
+     */
+    private function own(string $name): ?string
+    {
+        if ($this->own === null) {
+            $this->own = [];
+            foreach ([[About::Conversation, $this->conversation->id], [About::Customer, $this->conversation->customer_id], [About::Order, $this->order()?->id]] as [$about, $id]) {
+                foreach ($id === null ? [] : $this->fields->of($about, $id) as ['field' => $field, 'values' => $values]) {
+                    $this->own[Placeholders::ofField($field)] = implode(', ', $values);
+                }
+            }
+        }
+
+        return $this->own[$name] ?? null;
+    }
+
+    /**
+     * Nobody is called by their address or by the name of their account.
+     */
+    private function customerName(): ?string
+    {
+        $name = trim($this->conversation->customer->name);
+
+        return $name === '' || preg_match('/[@\d_]/u', $name) === 1 ? null : $name;
+    }
+
+    private function order(): ?Order
+    {
+        if ($this->order === false) {
+            $this->order = $this->conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->orderByDesc('placed_at')->first();
+        }
+
+        return $this->order;
+    }
+
+    private function parcel(): ?Parcel
+    {
+        return $this->order()?->parcels->last();
+    }
+
+    private function progress(): ?ParcelProgress
+    {
+        return $this->progress ??= $this->parcel()?->progress();
+    }
+
+    private function money(Order $order, int $units): Money
+    {
+        return Money::ofUnits(BigInteger::of($units), Currency::of($order->currency));
+    }
+
+    private function day(?DateTimeInterface $moment): ?Day
+    {
+        return $moment === null ? null : Day::at($moment, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')));
+    }
+
+    private static function first(?string $name): ?string
+    {
+        return $name === null ? null : explode(' ', $name)[0];
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\Fields\OwnFields;
+use App\Inbox\Conversation;
+use App\Promises\StoreHours;
+use App\Team\Teammate;
+use Cairnfield\Core\Templates\LanguageChoice;
+use Cairnfield\Core\Templates\TemplateRefused;
+use Cairnfield\Core\Templates\TemplateText;
+use Cairnfield\Core\Templates\Wording;
+use DateTimeZone;
+
+/**
+ * Fills a template for one conversation: in its language, with what is known of customer, order and parcel.
+ */
+final readonly class FillTemplate
+{
+    public function __construct(private StoreHours $hours, private OwnFields $fields) {}
+
+    /**
+     * @param  Teammate|null  $agent  who answers; null where it is the application
+     */
+    public function fill(Template $template, Conversation $conversation, ?Teammate $agent): FilledTemplate
+    {
+        $conversation->loadMissing(['customer.handles', 'account', 'category']);
+        $usual = (string) config('cairnfield.store.language');
+        $wanted = $conversation->language;
+        $languages = $template->languages->pluck('language')->all();
+        [$steps, $problems] = Step::possible($template->steps);
+        if ($languages === []) {
+            return new FilledTemplate($template, $wanted ?? $usual, true, $wanted, null, '', null, [], $steps, $problems);
+        }
+        $choice = LanguageChoice::of(array_values($languages), $wanted, $usual);
+        $in = $template->languages->firstWhere('language', $choice->language);
+        $values = new ConversationValues($conversation, $agent, $choice->language, $this->hours, $this->fields);
+        $wording = new Wording($choice->language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')));
+        $text = TemplateText::ofText($in->text ?? '')->fill($values, $wording);
+        $html = $in?->html === null ? null : TemplateText::ofHtml($in->html)->fill($values, $wording);
+        $subject = $in?->subject === null ? null : TemplateText::ofText($in->subject)->fill($values, $wording);
+
+        return new FilledTemplate($template, $choice->language, $choice->isWanted, $wanted, $subject?->text, $text->text, $html?->text, [...$subject->gaps ?? [], ...$text->gaps], $steps, $problems);
+    }
+
+    /**
+     * A text that is not kept yet, such as one that is being written.
+     *
+     * @throws TemplateRefused
+     */
+    public function preview(string $text, string $language, Conversation $conversation, ?Teammate $agent): \Cairnfield\Core\Templates\FilledText
+    {
+        $conversation->loadMissing(['customer.handles', 'account', 'category']);
+
+        return TemplateText::ofText($text)->fill(
+            new ConversationValues($conversation, $agent, $language, $this->hours, $this->fields),
+            new Wording($language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone'))),
+        );
+    }
+}

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\Inbox\Category;
+use App\Team\Team;
+use App\Team\Teammate;
+use App\Views\SharedWith;
+use JsonException;
+
+/**
+ * Takes templates from a file, each that fits; for each that does not, a line says why. One of the same name and
+ * folder that the person may change becomes a new version; the same again changes nothing.
+ */
+final readonly class TakeTemplates
+{
+    private const MOST = 5000;
+
+    private const NEEDED = ['name', 'text'];
+
+    public function __construct(private SaveTemplate $save) {}
+
+    /**
+     * @return list<array{place: string, name: string, what: string, problem: bool}> one for each template or line
+     *
+     * @throws TemplateProblem when it is no such file at all
+     */
+    public function take(string $bytes, Teammate $teammate): array
+    {
+        $bytes = (string) preg_replace('/^\x{FEFF}/u', '', mb_check_encoding($bytes, 'UTF-8') ? $bytes : mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'));
+        [$found, $report] = str_starts_with(ltrim($bytes), '{') || str_starts_with(ltrim($bytes), '[') ? $this->ofJson($bytes) : $this->ofCsv($bytes);
+        foreach ($found as $place => $one) {
+            try {
+                $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $this->one($one, $teammate), 'problem' => false];
+            } catch (TemplateProblem $why) {
+                $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $why->getMessage(), 'problem' => true];
+            }
+        }
+
+        return $report;
+    }
+
+    /**
+     * @param  array<string, mixed>  $one
+     */
+    private function one(array $one, Teammate $teammate): string
+    {
+        $sharedWith = SharedWith::tryFrom($one['shared_with'] === '' ? SharedWith::Nobody->value : $one['shared_with'])
+            ?? throw TemplateProblem::inFile("shared_with is “{$one['shared_with']}”. It must be nobody, team or everybody.");
+        $team = $sharedWith !== SharedWith::Team ? null : Team::query()->where('name', $one['team'])->value('id')
+            ?? throw TemplateProblem::inFile("There is no team “{$one['team']}”.");
+        $existing = Template::seenBy($teammate)->whereNull('retired_at')->where('name', $one['name'])->where('folder', $one['folder'])->get()
+            ->first(static fn (Template $template): bool => $template->mayBeChangedBy($teammate));
+        $version = $existing?->version;
+        $saved = $this->save->save($existing, new TemplateToSave($one['name'], $one['folder'], $sharedWith, $team === null ? null : (int) $team, $one['texts'], $this->categories($one['categories']), Step::all($one['steps'])), $teammate);
+
+        return match (true) {
+            $existing === null => 'made',
+            $saved->version === $version => 'is so already',
+            default => "changed, now version {$saved->version}",
+        };
+    }
+
+    /**
+     * @param  list<string>  $paths
+     * @return list<int>
+     */
+    private function categories(array $paths): array
+    {
+        return array_map(static fn (string $path): int => (int) (Category::inUse()->where('path', $path)->value('id') ?? throw TemplateProblem::inFile("There is no category “{$path}”. Write its whole path, such as “Delivery › Late parcel”.")), $paths);
+    }
+
+    /**
+     * Lines of one name and folder are one template in several languages.
+     *
+     * @return array{array<int|string, array<string, mixed>>, list<array{place: string, name: string, what: string, problem: bool}>}
+     */
+    private function ofCsv(string $bytes): array
+    {
+        $file = fopen('php://temp', 'w+b') ?: throw TemplateProblem::inFile('There is no room to read it.');
+        fwrite($file, $bytes);
+        rewind($file);
+        [$headings, $separator] = $this->headings((string) fgets($file));
+        $found = $report = $places = [];
+        for ($line = 2; ($row = fgetcsv($file, null, $separator, '"', '')) !== false && $line <= self::MOST + 1; $line++) {
+            if ($row === [null]) {
+                continue;
+            }
+            if (count($row) !== count($headings)) {
+                $report[] = ['place' => "row {$line}", 'name' => (string) $row[0], 'what' => 'It has '.count($row).' fields, and the headings name '.count($headings).'.', 'problem' => true];
+
+                continue;
+            }
+            $value = [...array_fill_keys(GiveTemplates::COLUMNS, ''), ...array_map(strval(...), array_combine($headings, $row))];
+            $steps = trim($value['steps']) === '' ? [] : json_decode($value['steps'], true);
+            if (! is_array($steps) || ! array_is_list($steps)) {
+                $report[] = ['place' => "row {$line}", 'name' => $value['name'], 'what' => 'Its steps are no JSON list such as [{"do": "tag", "value": "festival"}].', 'problem' => true];
+
+                continue;
+            }
+            $key = "{$value['folder']}\n{$value['name']}";
+            $place = $places[$key] ??= "row {$line}";
+            $language = trim($value['language']) === '' ? (string) config('cairnfield.store.language') : trim($value['language']);
+            $found[$place] ??= [
+                'name' => trim($value['name']), 'folder' => trim($value['folder']), 'shared_with' => trim($value['shared_with']), 'team' => trim($value['team']),
+                'categories' => array_values(array_filter(array_map(trim(...), explode('|', $value['categories'])), static fn (string $path): bool => $path !== '')),
+                'texts' => [], 'steps' => $steps,
+            ];
+            $found[$place]['texts'][$language] = ['subject' => $value['subject'], 'text' => $value['text'], 'html' => $value['html']];
+        }
+
+        return [$found, $report];
+    }
+
+    /**
+     * @return array{list<string>, string} the headings, and what separates the fields
+     */
+    private function headings(string $line): array
+    {
+        foreach ([',', ';', "\t"] as $separator) {
+            $headings = array_map(static fn (?string $heading): string => strtolower(trim((string) $heading)), str_getcsv($line, $separator, '"', ''));
+            if (array_diff(self::NEEDED, $headings) === [] && count(array_unique($headings)) === count($headings)) {
+                $unknown = array_diff($headings, GiveTemplates::COLUMNS);
+                if ($unknown !== []) {
+                    throw TemplateProblem::inFile('The first line names columns that are not known: '.implode(', ', $unknown).'. Known are: '.implode(', ', GiveTemplates::COLUMNS).'.');
+                }
+
+                return [array_values($headings), $separator];
+            }
+        }
+        throw TemplateProblem::inFile('The first line must name the columns, each once: '.implode(', ', self::NEEDED).' at least, and of these what you have: '.implode(', ', array_diff(GiveTemplates::COLUMNS, self::NEEDED)).'.');
+    }
+
+    /**
+     * @return array{array<int|string, array<string, mixed>>, list<array{place: string, name: string, what: string, problem: bool}>}
+     */
+    private function ofJson(string $bytes): array
+    {
+        try {
+            $read = json_decode($bytes, true, 64, JSON_THROW_ON_ERROR);
+        } catch (JsonException $why) {
+            throw TemplateProblem::inFile("It is no JSON that can be read: {$why->getMessage()}.");
+        }
+        $list = is_array($read) && array_is_list($read) ? $read : (is_array($read) ? $read['templates'] ?? null : null);
+        if (! is_array($list)) {
+            throw TemplateProblem::inFile('It has no list “templates”.');
+        }
+        $found = $report = [];
+        foreach (array_slice(array_values($list), 0, self::MOST) as $index => $one) {
+            $place = 'template '.($index + 1);
+            $text = static fn (string $key): string => is_array($one) && is_scalar($one[$key] ?? null) ? trim((string) $one[$key]) : '';
+            $texts = is_array($one) && is_array($one['texts'] ?? null) ? $one['texts'] : [];
+            $isWhole = is_array($one) && array_filter($texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []);
+            if (! $isWhole) {
+                $report[] = ['place' => $place, 'name' => $text('name'), 'what' => 'Its texts must be objects by language, each with a text; its categories and steps lists.', 'problem' => true];
+
+                continue;
+            }
+            $found[$place] = [
+                'name' => $text('name'), 'folder' => $text('folder'), 'shared_with' => $text('shared_with'), 'team' => $text('team'),
+                'categories' => array_values(array_filter($one['categories'] ?? [], is_string(...))),
+                'texts' => array_map(static fn (array $in): array => ['subject' => is_string($in['subject'] ?? null) ? $in['subject'] : null, 'text' => $in['text'], 'html' => is_string($in['html'] ?? null) ? $in['html'] : null], $texts),
+                'steps' => array_values($one['steps'] ?? []),
+            ];
+        }
+
+        return [$found, $report];
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\Inbox\InboxRefused;
+use App\Inbox\KeepDraft;
+use App\Support\FileStore;
+use App\Team\Teammate;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+
+/**
+ * The files that go along with a template.
+ */
+final readonly class TemplateFilesController
+{
+    public function __construct(private SaveTemplate $save, private KeepDraft $keepDraft, private FileStore $files) {}
+
+    public function store(Request $request, int $template): RedirectResponse
+    {
+        $found = $this->changeable($request, $template);
+        $upload = $request->file('file');
+        if (! $upload instanceof UploadedFile) {
+            return redirect("/templates/{$found->id}")->with('problem', 'Choose a file first.');
+        }
+        try {
+            $file = $this->keepDraft->file($upload, (int) $found->files()->sum('size'));
+        } catch (InboxRefused $why) {
+            return redirect("/templates/{$found->id}")->with('problem', $why->getMessage());
+        }
+        $isReplaced = $found->files()->where('name', $file['name'])->exists();
+        $this->save->attach($found, $file, $this->teammate($request));
+
+        return redirect("/templates/{$found->id}")->with('done', $isReplaced ? "“{$file['name']}” is replaced: answers take the new one from now on." : "“{$file['name']}” goes along from now on.");
+    }
+
+    public function show(Request $request, int $template, int $file): Response
+    {
+        $found = Template::seenBy($this->teammate($request))->findOrFail($template)->files()->findOrFail($file);
+
+        return response($this->files->read($found->file), 200, [
+            'Content-Type' => 'application/octet-stream',
+            'Content-Disposition' => 'attachment; filename="file"; filename*=UTF-8\'\''.rawurlencode($found->name),
+            'X-Content-Type-Options' => 'nosniff',
+        ]);
+    }
+
+    public function destroy(Request $request, int $template, int $file): RedirectResponse
+    {
+        $found = $this->changeable($request, $template);
+        $row = $found->files()->findOrFail($file);
+        $this->save->detach($row, $this->teammate($request));
+
+        return redirect("/templates/{$found->id}")->with('done', "“{$row->name}” no longer goes along.");
+    }
+
+    private function changeable(Request $request, int $template): Template
+    {
+        $found = Template::seenBy($this->teammate($request))->findOrFail($template);
+        $found->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a template, a lead or an administrator changes it.');
+
+        return $found;
+    }
+
+    private function teammate(Request $request): Teammate
+    {
+        $teammate = $request->user();
+
+        return $teammate instanceof Teammate ? $teammate : abort(401);
+    }
+}

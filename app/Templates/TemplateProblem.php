@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use Cairnfield\Core\Templates\TemplateRefused;
+use Locale;
+use RuntimeException;
+
+/**
+ * Why a template cannot be kept or used as it is, said to the person who tried it.
+ */
+final class TemplateProblem extends RuntimeException
+{
+    public static function withoutName(): self
+    {
+        return new self('A template needs a name by which it is found.');
+    }
+
+    public static function withoutText(): self
+    {
+        return new self('A template needs a text in at least one language, or steps that go with an answer.');
+    }
+
+    public static function text(string $language, TemplateRefused $why): self
+    {
+        [$line, $column] = explode(':', $why->at());
+        $name = Locale::getDisplayLanguage($language, 'en');
+
+        return new self("{$name}, line {$line}, character {$column}: {$why->getMessage()}");
+    }
+
+    public static function unknownPlaceholder(string $language, string $name, string $at, ?string $meant): self
+    {
+        [$line, $column] = explode(':', $at);
+
+        return new self(Locale::getDisplayLanguage($language, 'en').", line {$line}, character {$column}: there is no placeholder {{ {$name} }}.".($meant === null ? ' All that there are stand beside the text.' : " Is {{ {$meant} }} meant?"));
+    }
+
+    public static function noLanguage(string $written): self
+    {
+        return new self("“{$written}” is no language. Write its tag, such as en, da or pt-BR.");
+    }
+
+    public static function noStep(string $do): self
+    {
+        return new self("“{$do}” is nothing that can go with an answer. There are: ".implode(', ', array_column(StepKind::cases(), 'value')).'.');
+    }
+
+    public static function stepWithout(string $step, string $what): self
+    {
+        return new self("{$step}: {$what}");
+    }
+
+    public static function noTeam(): self
+    {
+        return new self('Choose which team it is for.');
+    }
+
+    public static function inFile(string $what): self
+    {
+        return new self($what);
+    }
+
+    /**
+     * @param  list<string>  $rules
+     */
+    public static function usedByRules(string $name, array $rules): self
+    {
+        return new self("“{$name}” is answered with by ".(count($rules) === 1 ? 'the rule ' : 'the rules ').implode(', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)).'. Give '.(count($rules) === 1 ? 'it' : 'them').' another template or switch '.(count($rules) === 1 ? 'it' : 'them').' off first.');
+    }
+}

@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\Inbox\Category;
+use App\Inbox\Conversation;
+use App\Inbox\RichText;
+use App\Support\HtmlCleaner;
+use App\Team\Team;
+use App\Team\Teammate;
+use App\Views\SharedWith;
+use Cairnfield\Core\Templates\TemplateRefused;
+use Cairnfield\Core\Text\Folding;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+
+/**
+ * Making, changing and looking over templates.
+ */
+final readonly class TemplatesController
+{
+    /** Uses from which on it can be said that one is often rewritten. */
+    private const ENOUGH_USES = 5;
+
+    private const REWRITTEN_FROM = 0.25;
+
+    public function __construct(
+        private SaveTemplate $save,
+        private FillTemplate $fill,
+        private Placeholders $placeholders,
+        private StepChoices $choices,
+        private HtmlCleaner $cleaner,
+    ) {}
+
+    public function index(Request $request): View
+    {
+        $teammate = $this->teammate($request);
+        $sort = in_array($request->query('sort'), ['used', 'rewritten'], true) ? $request->query('sort') : 'folder';
+        $find = Folding::fold(is_string($request->query('find')) ? mb_substr($request->query('find'), 0, 100) : '');
+        $templates = Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files', 'team', 'teammate', 'categories'])->orderBy('folder')->orderBy('name')->get()
+            ->filter(static fn (Template $template): bool => $find === '' || str_contains(Folding::fold("{$template->name} {$template->folder} {$template->languages->pluck('text')->implode(' ')}"), $find));
+        $templates = match ($sort) {
+            'used' => $templates->sortByDesc('uses'),
+            'rewritten' => $templates->sortByDesc(static fn (Template $template): float => $template->uses < self::ENOUGH_USES ? -1.0 : (float) $template->changedShare()),
+            default => $templates,
+        };
+
+        return view('templates.index', [
+            'groups' => $sort === 'folder' ? $templates->groupBy('folder') : ['' => $templates],
+            'sort' => $sort,
+            'find' => (string) $request->query('find'),
+            'teammate' => $teammate,
+            'rewrittenFrom' => self::REWRITTEN_FROM,
+            'enoughUses' => self::ENOUGH_USES,
+            'retired' => Template::seenBy($teammate)->whereNotNull('retired_at')->orderBy('name')->get()->filter(static fn (Template $template): bool => $template->mayBeChangedBy($teammate)),
+        ]);
+    }
+
+    public function make(Request $request): View
+    {
+        return $this->page($request, null);
+    }
+
+    public function edit(Request $request, int $template): View
+    {
+        return $this->page($request, $this->seen($request, $template));
+    }
+
+    public function store(Request $request): RedirectResponse|View
+    {
+        return $this->keep($request, null);
+    }
+
+    public function update(Request $request, int $template): RedirectResponse|View
+    {
+        return $this->keep($request, $this->changeable($request, $template));
+    }
+
+    public function retire(Request $request, int $template): RedirectResponse
+    {
+        $found = $this->changeable($request, $template);
+        try {
+            $this->save->retire($found, true);
+        } catch (TemplateProblem $why) {
+            return redirect("/templates/{$found->id}")->with('problem', $why->getMessage());
+        }
+
+        return redirect('/templates')->with('done', "“{$found->name}” is retired. What was sent with it stays.");
+    }
+
+    public function bringBack(Request $request, int $template): RedirectResponse
+    {
+        $found = $this->changeable($request, $template);
+        $this->save->retire($found, false);
+
+        return redirect('/templates')->with('done', "“{$found->name}” is in use again.");
+    }
+
+    public function versions(Request $request, int $template): View
+    {
+        $found = $this->seen($request, $template);
+
+        return view('templates.versions', [
+            'template' => $found,
+            'versions' => TemplateVersion::query()->where('template_id', $found->id)->with('teammate')->orderByDesc('version')->limit(100)->get(),
+            'mayChange' => $found->mayBeChangedBy($this->teammate($request)),
+        ]);
+    }
+
+    public function goBack(Request $request, int $template, int $version): RedirectResponse
+    {
+        $found = $this->changeable($request, $template);
+        $kept = TemplateVersion::query()->where('template_id', $found->id)->where('version', $version)->firstOrFail();
+        try {
+            $this->save->goBackTo($found, $kept, $this->teammate($request));
+        } catch (TemplateProblem $why) {
+            return redirect("/templates/{$found->id}/versions")->with('problem', $why->getMessage());
+        }
+
+        return redirect("/templates/{$found->id}")->with('done', "As it was in version {$version}.");
+    }
+
+    /**
+     * What is being written, filled for a real conversation.
+     */
+    public function preview(Request $request): View
+    {
+        $texts = $this->written($request);
+        $languages = array_keys($texts);
+        $language = $languages[min(max(0, $request->integer('shown')), max(0, count($languages) - 1))] ?? 'en';
+        $conversation = $this->conversation($request);
+        $filled = $problem = null;
+        try {
+            $filled = $conversation === null ? null : $this->fill->preview($texts[$language]['text'] ?? '', $language, $conversation, $this->teammate($request));
+        } catch (TemplateRefused $why) {
+            $problem = TemplateProblem::text($language, $why)->getMessage();
+        }
+
+        return view('templates.preview', ['filled' => $filled, 'problem' => $problem, 'conversation' => $conversation]);
+    }
+
+    private function keep(Request $request, ?Template $template): RedirectResponse|View
+    {
+        $teammate = $this->teammate($request);
+        $written = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'folder' => ['nullable', 'string', 'max:120'],
+            'shared_with' => ['required', Rule::enum(SharedWith::class)],
+            'team' => ['nullable', 'integer', Rule::in($this->teams($teammate)->modelKeys())],
+            'categories' => ['array'],
+            'categories.*' => ['integer', 'exists:categories,id'],
+        ]);
+        try {
+            $saved = $this->save->save($template, new TemplateToSave(
+                $written['name'],
+                (string) ($written['folder'] ?? ''),
+                SharedWith::from($written['shared_with']),
+                isset($written['team']) ? (int) $written['team'] : null,
+                $this->written($request),
+                array_values(array_map(intval(...), $written['categories'] ?? [])),
+                $this->choices->read($request),
+            ), $teammate);
+        } catch (TemplateProblem $why) {
+            $request->flash();
+
+            return $this->page($request, $template, $why->getMessage());
+        }
+
+        return redirect("/templates/{$saved->id}")->with('done', "“{$saved->name}” is saved.");
+    }
+
+    private function page(Request $request, ?Template $template, ?string $problem = null): View
+    {
+        $teammate = $this->teammate($request);
+        $template?->load(['languages', 'files', 'categories']);
+        $texts = $problem !== null
+            ? $this->written($request)
+            : $template?->languages->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all() ?? [];
+        $texts = $texts === [] ? [(string) config('cairnfield.store.language') => ['subject' => null, 'text' => '', 'html' => null]] : $texts;
+        $conversation = $this->conversation($request, $template);
+
+        return view('templates.form', [
+            'template' => $template,
+            'texts' => $texts,
+            'problem' => $problem,
+            'mayChange' => $template === null || $template->mayBeChangedBy($teammate),
+            'folders' => Template::seenBy($teammate)->where('folder', '!=', '')->distinct()->orderBy('folder')->pluck('folder'),
+            'teams' => $this->teams($teammate),
+            'categories' => Category::inUse()->get(),
+            'placeholders' => $this->placeholders->all(),
+            'stepChoices' => $this->choices->all(),
+            'steps' => $problem !== null ? $this->choices->kept($request) : Step::possible($template->steps ?? []),
+            'languages' => ['en', 'da', 'de', 'lv', 'sv', 'nb', 'nl', 'fr', 'es', 'it', 'pl', 'pt', 'fi', 'ja'],
+            'conversation' => $conversation,
+            'filled' => $conversation === null ? null : $this->tryToFill($texts, $conversation, $teammate),
+        ]);
+    }
+
+    /**
+     * @param  array<string, array{subject: string|null, text: string, html: string|null}>  $texts
+     */
+    private function tryToFill(array $texts, Conversation $conversation, Teammate $teammate): ?\Cairnfield\Core\Templates\FilledText
+    {
+        try {
+            return $this->fill->preview(reset($texts)['text'] ?? '', (string) array_key_first($texts), $conversation, $teammate);
+        } catch (TemplateRefused) {
+            return null;
+        }
+    }
+
+    /**
+     * @return array<string, array{subject: string|null, text: string, html: string|null}> by language
+     */
+    private function written(Request $request): array
+    {
+        $texts = [];
+        foreach ((array) $request->input('texts') as $one) {
+            $text = is_array($one) && is_string($one['text'] ?? null) ? $one['text'] : '';
+            $language = is_array($one) && is_string($one['language'] ?? null) ? trim($one['language']) : '';
+            $rich = is_array($one) && is_string($one['html'] ?? null) ? RichText::of($one['html'], $this->cleaner) : null;
+            if ($language !== '' && (trim($text) !== '' || $rich !== null)) {
+                $texts[$language] = ['subject' => is_string($one['subject'] ?? null) ? $one['subject'] : null, 'text' => $rich->text ?? $text, 'html' => $rich?->html];
+            }
+        }
+
+        return $texts;
+    }
+
+    /**
+     * The one whose number was written; else the latest in a category that the template is for.
+     */
+    private function conversation(Request $request, ?Template $template = null): ?Conversation
+    {
+        $number = preg_replace('/\D/', '', is_string($request->input('conversation')) ? $request->input('conversation') : '');
+        if ($number !== '' && $number !== null) {
+            return Conversation::query()->find((int) $number);
+        }
+        Gate::authorize('viewAny', Conversation::class);
+        $latest = Conversation::query()->where('junk', false)->whereHas('orders')->orderByDesc('last_message_at');
+        $categories = $template?->categories->modelKeys() ?? [];
+
+        return ($categories === [] ? null : $latest->clone()->whereIn('category_id', $categories)->first()) ?? $latest->first() ?? Conversation::query()->orderByDesc('last_message_at')->first();
+    }
+
+    /**
+     * @return \Illuminate\Database\Eloquent\Collection<int, Team>
+     */
+    private function teams(Teammate $teammate): \Illuminate\Database\Eloquent\Collection
+    {
+        return $teammate->role->arranges() ? Team::query()->orderBy('name')->get() : $teammate->teams()->orderBy('name')->get();
+    }
+
+    private function seen(Request $request, int $template): Template
+    {
+        return Template::seenBy($this->teammate($request))->findOrFail($template);
+    }
+
+    private function changeable(Request $request, int $template): Template
+    {
+        $found = $this->seen($request, $template);
+        $found->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a template, a lead or an administrator changes it.');
+
+        return $found;
+    }
+
+    private function teammate(Request $request): Teammate
+    {
+        $teammate = $request->user();
+
+        return $teammate instanceof Teammate ? $teammate : abort(401);
+    }
+}

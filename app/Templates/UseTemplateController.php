@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\Inbox\ActsOnConversation;
+use App\Inbox\Conversation;
+use App\Inbox\KeepDraft;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/**
+ * Finding a template while answering, and putting it into the answer.
+ */
+final readonly class UseTemplateController
+{
+    use ActsOnConversation;
+
+    public function __construct(private FindTemplates $find, private SuggestTemplates $suggest, private FillTemplate $fill, private KeepDraft $keepDraft) {}
+
+    public function find(Request $request, Conversation $conversation): View
+    {
+        Gate::authorize('reply', $conversation);
+        $teammate = $this->teammate($request);
+        $letters = mb_substr((is_string($request->query('q')) ? $request->query('q') : ''), 0, 100);
+        // Before anything is typed, what was used on such conversations comes first.
+        $suggested = trim($letters) === '' ? $this->suggest->for($conversation, $teammate) : [];
+        $ids = array_map(static fn (array $one): int => $one[0]->id, $suggested);
+        $found = array_values(array_filter($this->find->find($conversation, $teammate, $letters), static fn (Template $template): bool => ! in_array($template->id, $ids, true)));
+
+        return view('templates.found', ['conversation' => $conversation, 'letters' => $letters, 'rows' => [...$suggested, ...array_map(static fn (Template $template): array => [$template, ''], array_slice($found, 0, FindTemplates::MOST - count($suggested)))]]);
+    }
+
+    public function suggested(Request $request, Conversation $conversation): View
+    {
+        Gate::authorize('reply', $conversation);
+
+        return view('templates.suggested', ['conversation' => $conversation, 'suggested' => $this->suggest->for($conversation, $this->teammate($request))]);
+    }
+
+    public function use(Request $request, Conversation $conversation, int $template): View
+    {
+        Gate::authorize('reply', $conversation);
+        $teammate = $this->teammate($request);
+        $found = Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files'])->findOrFail($template);
+        $filled = $this->fill->fill($found, $conversation, $teammate);
+        $draft = $this->keepDraft->template($conversation, $teammate, $filled);
+
+        return view('templates.used', ['conversation' => $conversation, 'filled' => $filled, 'replyDraft' => $draft, 'fileProblem' => null]);
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Channels\Channel;
+use App\Inbox\Category;
+use App\Templates\Template;
+use App\Templates\TemplateVersion;
+use App\Views\SharedWith;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Http;
+use Tests\App\Mails;
+use Tests\App\Services;
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $this->actingAs($this->teammate('mads'));
+    $this->form = fn (array $form = []): array => ['name' => 'Late', 'folder' => 'Delivery', 'shared_with' => 'everybody', 'texts' => [['language' => 'en', 'text' => 'It is late.']], ...$form];
+    $this->take = fn (string $bytes, string $name = 'templates.csv') => $this->post('/templates/exchange', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)]);
+});
+
+it('keeps a template with its languages, steps and categories', function (): void {
+    $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
+    $this->post('/templates', ($this->form)([
+        'texts' => [['language' => 'en', 'text' => "It is late.\r\nSorry."], ['language' => 'da', 'text' => 'Den er forsinket.', 'subject' => 'Om din pakke'], ['language' => '', 'text' => '']],
+        'categories' => [$late->id], 'step' => 'tag=', 'step_text' => 'festival',
+    ]))->assertSessionHas('done', '“Late” is saved.');
+    $template = Template::query()->with('languages')->sole();
+    expect($template->languages->pluck('text', 'language')->all())->toBe(['da' => 'Den er forsinket.', 'en' => "It is late.\nSorry."])
+        ->and($template->steps)->toBe([['do' => 'tag', 'value' => 'festival']])
+        ->and($template->categories->modelKeys())->toBe([$late->id])
+        ->and($template->version)->toBe(1);
+    $this->get("/templates/{$template->id}")->assertOk()->assertSee('Om din pakke')->assertSee('tag “festival”');
+    $this->get('/templates')->assertSeeInOrder(['Delivery', 'Late', 'da, en']);
+});
+
+it('says what cannot be kept, and loses nothing of it', function (array $form, string $why): void {
+    $this->post('/templates', ($this->form)($form))->assertOk()->assertSee($why)->assertSee($form['texts'][0]['text'] ?? 'It is late.');
+    expect(Template::query()->count())->toBe(0);
+})->with([
+    [['texts' => [['language' => 'en', 'text' => "Hello\n{{ customer.firstname }}"]]], 'English, line 2, character 1: there is no placeholder {{ customer.firstname }}. Is {{ customer.first_name }} meant?'],
+    [['texts' => [['language' => 'da', 'text' => 'Hej {{ if order.sent }} ja']]], 'Danish, line 1, character 5: This {{ if … }} has no {{ end }}.'],
+    [['texts' => [['language' => 'xx', 'text' => 'Hello']]], '“xx” is no language.'],
+    [['step' => 'hold=', 'step_text' => 'tomorrow'], 'write how many working hours'],
+    [['shared_with' => 'team'], 'Choose which team it is for.'],
+]);
+
+it('keeps each change as a version, and goes back to one', function (): void {
+    $this->post('/templates', ($this->form)());
+    $id = Template::query()->sole()->id;
+    $this->post("/templates/{$id}", ($this->form)());
+    expect(TemplateVersion::query()->count())->toBe(1);
+    $this->post("/templates/{$id}", ($this->form)(['name' => 'Very late', 'texts' => [['language' => 'en', 'text' => 'It is very late.']]]));
+    expect(TemplateVersion::query()->orderByDesc('version')->firstOrFail()->what)->toBe('name, text in English');
+    $this->get("/templates/{$id}/versions")->assertSeeInOrder(['name, text in English, Mads Overgaard', 'It is very late.', 'made', 'It is late.']);
+    $this->post("/templates/{$id}/versions/1")->assertSessionHas('done');
+    expect(Template::query()->sole()->name)->toBe('Late')->and(Template::query()->sole()->version)->toBe(3);
+});
+
+it('lets only who made it, a lead or an administrator change it', function (): void {
+    $this->post('/templates', ($this->form)());
+    $id = Template::query()->sole()->id;
+    $this->actingAs($this->teammate('ilse'))->get("/templates/{$id}")->assertOk()->assertSee('Only who made it');
+    $this->post("/templates/{$id}", ($this->form)(['name' => 'Mine now']))->assertForbidden();
+    $this->post("/templates/{$id}/retire")->assertForbidden();
+    $this->post('/templates', ($this->form)(['name' => 'Own of Ilse', 'shared_with' => 'nobody']))->assertSessionHas('done');
+    $own = Template::query()->where('name', 'Own of Ilse')->firstOrFail();
+    $this->actingAs($this->teammate('corin'))->get("/templates/{$own->id}")->assertNotFound();
+});
+
+it('retires a template and takes it back', function (): void {
+    $this->post('/templates', ($this->form)());
+    $id = Template::query()->sole()->id;
+    $conversation = Mails::conversation();
+    $this->post("/templates/{$id}/retire")->assertSessionHas('done');
+    $this->get("/conversations/{$conversation->id}/templates?q=late")->assertDontSee('Delivery');
+    $this->get('/templates')->assertSee('Retired, 1');
+    $this->post("/templates/{$id}/bring-back");
+    $this->get("/conversations/{$conversation->id}/templates?q=late")->assertSee('Delivery');
+});
+
+it('cleans rich text and fills it without letting values become markup', function (): void {
+    $this->post('/templates', ($this->form)(['texts' => [['language' => 'en', 'text' => 'x', 'html' => '<div>Hello <strong>{{ customer.name | "there" }}</strong><script>alert(1)</script></div>']]]))->assertSessionHas('done');
+    $template = Template::query()->with('languages')->sole();
+    expect($template->languages->sole()->html)->toContain('<strong>{{ customer.name')->not->toContain('script')
+        ->and($template->languages->sole()->text)->toBe('Hello {{ customer.name | "there" }}');
+    $conversation = Mails::conversation(['From' => '"<b>Bo & Co</b>" <bo@x.example>']);
+    $this->post("/conversations/{$conversation->id}/templates/{$template->id}")->assertSee(e('&lt;b&gt;Bo &amp; Co&lt;/b&gt;'), false);
+});
+
+it('shows what is written as it reads in a real conversation', function (): void {
+    $conversation = Mails::conversation();
+    $preview = fn (string $text) => $this->post('/templates/preview', ['texts' => [['language' => 'en', 'text' => $text]], 'conversation' => $conversation->number()]);
+    $preview('Hello {{ customer.first_name | "there" }}, {{ order.number }}')->assertSee('Hello Tomas, {{ order.number }}')->assertSee('Not filled here');
+    $preview('Hello {{ if }}')->assertSee('English, line 1, character 7');
+    $this->post('/templates/preview', ['texts' => [['language' => 'en', 'text' => 'x']], 'conversation' => 'C-999999'])->assertSee('no such conversation');
+});
+
+it('fills what is known of the order, in the customer’s language and the order’s currency', function (): void {
+    Http::fake(['*' => Http::response([], 404)]);
+    Services::take(Channel::Shop, Services::order(['currency' => 'DKK']));
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'at_depot', '2026-11-21T07:00:00Z'));
+    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217? The festival is on Saturday.');
+    $this->post('/templates', ($this->form)(['texts' => [['language' => 'da', 'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}']]]));
+    $text = (string) $this->post("/conversations/{$conversation->id}/templates/".Template::query()->value('id'))->assertOk()->getContent();
+    expect((string) preg_replace('/[\x{A0}\x{202F}]/u', ' ', html_entity_decode($text)))->toContain('71-4480217 af 11. november 2026: 163,00 kr. sendt WP7720388 Aarhus depot 21. november 2026');
+});
+
+it('gives templates as CSV and JSON, and takes them back as they were', function (string $format): void {
+    $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
+    $this->post('/templates', ($this->form)(['categories' => [$late->id], 'step' => 'priority=high', 'texts' => [['language' => 'en', 'text' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"], ['language' => 'da', 'text' => 'Øv', 'subject' => 'Pakke']]]));
+    $file = (string) $this->get("/templates.{$format}")->assertOk()->getContent();
+    ($this->take)($file, "t.{$format}")->assertSee('is so already');
+    expect(Template::query()->sole()->version)->toBe(1);
+    Template::query()->sole()->delete();
+    ($this->take)($file, "t.{$format}")->assertSee('1 taken')->assertSee('made');
+    $template = Template::query()->with(['languages', 'categories'])->sole();
+    expect($template->languages->pluck('text', 'language')->all())->toBe(['da' => 'Øv', 'en' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"])
+        ->and($template->steps)->toBe([['do' => 'priority', 'value' => 'high']])
+        ->and($template->categories->pluck('name')->all())->toBe(['Late parcel'])
+        ->and($template->shared_with)->toBe(SharedWith::Everybody);
+    expect((string) $this->get("/templates.{$format}")->getContent())->toBe($file);
+})->with(['csv', 'json']);
+
+it('reports each row that does not fit, and takes the others', function (): void {
+    ($this->take)("name;text;categories;language\nGood;Hello;;en\nGood;Hej;;da\nNo text;;;en\nBad category;Hello;Nowhere;en\nBad placeholder;{{ customer.nam }};;en\nshort;row\n")
+        ->assertSee('1 taken, 4 not')
+        ->assertSeeInOrder(['row 7', 'It has 2 fields, and the headings name 4.'])
+        ->assertSeeInOrder(['row 2', 'Good', 'made'])
+        ->assertSee('There is no category “Nowhere”.')->assertSee('Is {{ customer.name }} meant?')->assertSee('needs a text');
+    expect(Template::query()->with('languages')->sole()->languages->pluck('language')->all())->toBe(['da', 'en']);
+});
+
+it('refuses what is no such file at all', function (string $bytes, string $why): void {
+    ($this->take)($bytes)->assertOk()->assertSee($why);
+    expect(Template::query()->count())->toBe(0);
+})->with([
+    ["title,body\nx,y\n", 'The first line must name the columns, each once: name, text at least'],
+    ["name,text,colour\nx,y,red\n", 'columns that are not known: colour'],
+    ["name,text,name\nx,y,z\n", 'each once'],
+    ['{"templates": 5}', 'It has no list “templates”.'],
+    ['{"templates": [', 'It is no JSON that can be read'],
+    ['', 'The first line must name the columns'],
+]);
