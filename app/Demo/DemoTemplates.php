@@ -47,7 +47,7 @@ final readonly class DemoTemplates
     {
         $messages = Message::query()->where('direction', Message::OUT)->whereNotNull('teammate_id')->whereHas('conversation', static fn ($conversations) => $conversations->whereNotNull('category_id'))->with('conversation')->orderBy('id')->get();
         foreach ($messages as $number => $message) {
-            $fitting = Template::query()->whereHas('categories', static fn ($categories) => $categories->whereKey($message->conversation->category_id))->orderBy('id')->pluck('id');
+            $fitting = Template::query()->whereHas('categories', static fn ($categories) => $categories->whereKey($message->conversation->category_id))->where('folder', $message->public ? '=' : '!=', 'In public')->orderBy('id')->pluck('id');
             if ($fitting->isEmpty()) {
                 continue;
             }

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Str;
 
 /**
  * A prepared answer: text in one or more languages, files, and steps that go with it. Changed only by `SaveTemplate`.
@@ -67,6 +68,27 @@ final class Template extends Model
     public function changedShare(): ?float
     {
         return $this->uses === 0 ? null : $this->changed_thousandths / $this->uses / 1000;
+    }
+
+    /**
+     * The languages, the store's own first.
+     *
+     * @return Collection<int, TemplateLanguage>
+     */
+    public function inOrder(): Collection
+    {
+        return $this->languages->sortBy(static fn (TemplateLanguage $in): string => ($in->language === config('cairnfield.store.language') ? '0' : '1').$in->language)->values();
+    }
+
+    /**
+     * How it begins, for lists: after the greeting, where there is one.
+     */
+    public function begins(): string
+    {
+        $text = (string) $this->inOrder()->first()?->text;
+        [$first, $rest] = [...explode("\n\n", $text, 2), ''];
+
+        return Str::squish($rest !== '' && mb_strlen($first) < 60 ? $rest : $text);
     }
 
     /**

@@ -51,7 +51,7 @@ final readonly class TemplatesController
         };
 
         return view('templates.index', [
-            'groups' => $sort === 'folder' ? $templates->groupBy('folder') : ['' => $templates],
+            'groups' => $sort === 'folder' ? $templates->groupBy('folder') : collect(['' => $templates]),
             'sort' => $sort,
             'find' => (string) $request->query('find'),
             'teammate' => $teammate,
@@ -180,7 +180,7 @@ final readonly class TemplatesController
         $template?->load(['languages', 'files', 'categories']);
         $texts = $problem !== null
             ? $this->written($request)
-            : $template?->languages->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all() ?? [];
+            : $template?->inOrder()->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all() ?? [];
         $texts = $texts === [] ? [(string) config('cairnfield.store.language') => ['subject' => null, 'text' => '', 'html' => null]] : $texts;
         $conversation = $this->conversation($request, $template);
 

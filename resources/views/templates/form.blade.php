@@ -63,7 +63,8 @@
             <div id="template-preview" aria-live="polite">@include('templates.preview', ['problem' => null])</div>
         </section>
         <section class="sheet pad">
-            <h2>Files</h2>
+            <h2>Files that go along</h2>
+            @if ($template !== null && $template->files->isEmpty() && ! $mayChange)<p class="soft">None.</p>@endif
             @if ($template === null)<p class="soft">Save it first; then files can go along.</p>@else
                 <ul class="files">@foreach ($template->files as $file)<li><a href="/templates/{{ $template->id }}/files/{{ $file->id }}"><b>{{ $file->name }}</b></a> {{ \App\Inbox\Attachment::sizeText($file->size) }} @if ($mayChange)<form method="post" action="/templates/{{ $template->id }}/files/{{ $file->id }}">@csrf @method('delete')<button class="file-away" aria-label="Take {{ $file->name }} away">×</button></form>@endif</li>@endforeach</ul>
                 @if ($mayChange)<form method="post" action="/templates/{{ $template->id }}/files" enctype="multipart/form-data" class="file-form">@csrf<label class="visually-hidden" for="template-file">File</label><input type="file" class="form-control form-control-sm" id="template-file" name="file" required><button class="btn btn-sm btn-outline-secondary">Add or replace</button></form>
@@ -72,7 +73,7 @@
         </section>
         <section class="sheet pad">
             <h2>Placeholders</h2>
-            <p class="soft">Type <kbd>@{{</kbd> in the text, or choose. With <code>| "there"</code> behind it, that is written where nothing is known. <code>@{{ if order.sent }} … @{{ else }} … @{{ end }}</code> asks.</p>
+            @verbatim<p class="soft">Type <kbd>{{</kbd> in the text, or choose. With <code>| "there"</code> behind it, that is written where nothing is known. <code>{{ if order.sent }} … {{ else }} … {{ end }}</code> asks.</p>@endverbatim
             <ul class="placeholder-list" id="placeholder-list">@foreach ($placeholders as $name => $what)<li><button type="button" data-placeholder="{{ $name }}"><code>{{ $name }}</code> <span class="soft">{{ $what }}</span></button></li>@endforeach</ul>
         </section>
     </div>

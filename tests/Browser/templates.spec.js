@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, expectMailbox, mailFrom, mailbox, signIn } from './world.js';
+
+test('a question is answered with a template in a few keys, with what goes along', async ({ page }) => {
+    await mailFrom('Runa Field <runa@field.example>', 'Spar split again', 'The ferrule of my new spar split on the first day.');
+    await signIn(page);
+    await page.getByRole('link', { name: 'Spar split again' }).click();
+    await page.keyboard.press('r');
+    await page.keyboard.type(';spl');
+    const found = page.getByRole('listbox', { name: 'Templates' });
+    await expect(found.getByRole('option')).toHaveCount(1);
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#reply-text')).toHaveValue(/^Hello Runa,\n\nthank you for telling us\. Spars of batch K/);
+    await expect(found).toBeHidden();
+    const also = page.locator('#reply-steps');
+    await expect(also.getByLabel('tag “batch K”')).toBeChecked();
+    await also.getByLabel('priority high').uncheck();
+    await expectAccessible(page);
+    // A small piece in the middle of a sentence.
+    await page.locator('#reply-text').focus();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type('\n\nPS: ;opening');
+    await expect(found.getByRole('option')).toHaveCount(1);
+    await page.keyboard.press('Tab');
+    await expect(page.locator('#reply-text')).toHaveValue(/PS: We answer Monday to Friday/);
+    await page.keyboard.press('Control+Enter');
+    await expect(page.getByText('Sent.')).toBeVisible();
+    await expect(page.locator('.conversation-words')).toContainText('batch K');
+    await expect(page.locator('.conversation-words')).toContainText('normal');
+    await expect(page.getByRole('heading', { name: /Damaged on arrival/ })).toBeVisible();
+    await expectMailbox('runa@field.example', 1);
+    expect((await mailbox('runa@field.example'))[0].text).toContain('Spars of batch K');
+});
+
+test('what could not be filled is seen, and stops the sending', async ({ page }) => {
+    await mailFrom('Odd Berg <odd@berg.example>', 'Berg asks for his invoice', 'Where is my invoice?');
+    await signIn(page);
+    await page.getByRole('link', { name: 'Berg asks for his invoice' }).click();
+    await page.keyboard.press('r');
+    await page.keyboard.type(';invoice att');
+    await expect(page.getByRole('listbox', { name: 'Templates' }).getByRole('option')).toHaveCount(1);
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Not filled:')).toBeVisible();
+    // The first gap is chosen, so that typing fills it.
+    expect(await page.evaluate(() => window.getSelection().toString() || document.activeElement.value.slice(document.activeElement.selectionStart, document.activeElement.selectionEnd))).toBe('{{ order.number }}');
+    await page.keyboard.press('Control+Enter');
+    await expect(page.getByRole('alert').filter({ hasText: 'Not sent: {{ order.number }} in line 3' })).toBeVisible();
+    await expect(page.locator('#reply-text')).toHaveValue(/\{\{ order\.number \}\}/);
+});
+
+test('a lead writes a template with placeholders, sees how it reads, and goes back to what it was', async ({ page }) => {
+    await signIn(page, 'mads');
+    await page.goto('/templates');
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'New template' }).click();
+    await page.getByLabel('Name, by which it is found').fill('Reel repair');
+    await page.getByLabel('Folder').fill('Workshop');
+    const text = page.getByLabel('Text in English');
+    await text.click();
+    await page.keyboard.type('Hello {{ first');
+    await expect(page.getByRole('listbox', { name: 'Placeholders' }).getByRole('option').first()).toContainText('customer.first_name');
+    await page.keyboard.press('Enter');
+    await expect(text).toHaveValue('Hello {{ customer.first_name }}');
+    await page.keyboard.type(', your reel is mended.');
+    await expect(page.locator('#template-preview')).toContainText(/Hello .+, your reel is mended\./);
+    await page.getByLabel('One more step').selectOption('tag=');
+    await page.getByLabel('Its text').fill('reel');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('“Reel repair” is saved.')).toBeVisible();
+    await expect(page.getByLabel('tag “reel”')).toBeChecked();
+    await page.getByLabel('Text in English').fill('Hello {{ customer.nam }}');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('alert')).toContainText('Is {{ customer.name }} meant?');
+    await page.getByLabel('Text in English').fill('Hello, it is mended.');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('link', { name: 'Version 2' }).click();
+    await expectAccessible(page);
+    await page.locator('.template-version').nth(1).locator('summary').click();
+    await page.getByRole('button', { name: 'Make it so again' }).click();
+    await expect(page.getByLabel('Text in English')).toHaveValue('Hello {{ customer.first_name }}, your reel is mended.');
+});
