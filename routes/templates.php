@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('auth')->group(function (): void {
     Route::get('/conversations/{conversation}/templates', [UseTemplateController::class, 'find']);
     Route::get('/conversations/{conversation}/templates/suggested', [UseTemplateController::class, 'suggested']);
+    Route::post('/conversations/{conversation}/draft-steps', [UseTemplateController::class, 'step']);
     Route::post('/conversations/{conversation}/templates/{template}', [UseTemplateController::class, 'use'])->whereNumber('template');
 
     Route::get('/templates', [TemplatesController::class, 'index']);

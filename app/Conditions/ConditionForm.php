@@ -18,7 +18,7 @@ final readonly class ConditionForm
 {
     private const DEEPEST = 6;
 
-    public function __construct(private ConversationFields $fields) {}
+    public function __construct(private Fields $fields) {}
 
     /**
      * The form of a stored condition.

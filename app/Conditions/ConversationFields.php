@@ -29,7 +29,7 @@ use Locale;
  * Everything that can be asked of a conversation, in views, rules and searches. People, teams, categories,
  * outcomes, tags and accounts are named by their number, so that a condition outlives their renaming.
  */
-final class ConversationFields
+final class ConversationFields implements Fields
 {
     private const SORTED = [
         'state' => 'State', 'owner' => 'Owner', 'team' => 'Team', 'category' => 'Category', 'priority' => 'Priority',

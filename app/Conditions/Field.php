@@ -30,7 +30,7 @@ interface Field
     /**
      * What can be chosen as its value, value to label; empty where anything can be written.
      *
-     * @return array<string, string>
+     * @return array<int|string, string>
      */
     public function choices(): array;
 

@@ -16,6 +16,22 @@ final readonly class AddNote
     public function __construct(private Journal $journal) {}
 
     /**
+     * A rule's note is nobody's.
+     */
+    public function byRule(Conversation $conversation, string $text, string $onceKey): void
+    {
+        $key = hash('sha256', $onceKey);
+        if (trim($text) === '' || Note::query()->where('once_key', $key)->exists()) {
+            return;
+        }
+        DB::transaction(function () use ($conversation, $text, $key): void {
+            $note = (new Note)->forceFill(['conversation_id' => $conversation->id, 'text' => mb_strcut(trim($text), 0, 60_000), 'once_key' => $key]);
+            $note->save();
+            $this->journal->record($conversation, JournalKind::Noted, Actor::application(), note: $note);
+        });
+    }
+
+    /**
      * @param  string  $onceKey  of the form it was written in
      *
      * @throws InboxRefused when nothing is written

@@ -10,8 +10,10 @@ use Illuminate\Support\Facades\DB;
 /**
  * Writes the record of every change, in the transaction of the change.
  */
-final class Journal
+final readonly class Journal
 {
+    public function __construct(private Cause $cause) {}
+
     /**
      * @param  array<string, string|null>  $details
      * @param  DateTimeInterface|null  $at  when it happened; now, but for what is taken over from elsewhere
@@ -34,7 +36,7 @@ final class Journal
             'kind' => $kind,
             'message_id' => $message?->id,
             'note_id' => $note?->id,
-            'details' => $details,
+            'details' => [...$details, ...$this->cause->details()],
             'why' => mb_substr($why, 0, 300),
             'at' => $at ?? now(),
         ])->save();
@@ -50,13 +52,14 @@ final class Journal
     public function recordAll(Conversation $conversation, array ...$entries): void
     {
         $at = now();
+        $cause = $this->cause->details();
         DB::table('journal')->insert(array_map(static fn (array $entry): array => [
             'conversation_id' => $conversation->id,
             'teammate_id' => $entry[1]->teammate?->id,
             'actor' => $entry[1]->kind,
             'kind' => $entry[0]->value,
             'message_id' => $entry[4]?->id,
-            'details' => json_encode($entry[2], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'details' => json_encode([...$entry[2], ...$cause], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
             'why' => mb_substr($entry[3], 0, 300),
             'at' => $at,
         ], $entries));

@@ -48,6 +48,8 @@ enum JournalKind: string
     case CustomerSeparated = 'customer_separated';
     case Imported = 'imported';
     case ReceiptSent = 'receipt_sent';
+    case RuleRan = 'rule_ran';
+    case RuleFailed = 'rule_failed';
 
     /**
      * Whether it says something that a person who is writing an answer must not miss.

@@ -16,7 +16,8 @@ final readonly class JournalSentence
 
     public function of(JournalEntry $entry): string
     {
-        $who = $entry->teammate?->name;
+        $rule = $entry->details['rule'] ?? null;
+        $who = $entry->teammate->name ?? ($rule === null || $entry->kind === JournalKind::RuleRan ? null : "the rule “{$rule}”");
         $sentence = match ($entry->kind) {
             JournalKind::Began => 'Began as a new conversation that links to '.($entry->details['linked'] ?? ''),
             JournalKind::StateChanged => $this->state($entry, $who),
@@ -43,8 +44,10 @@ final readonly class JournalSentence
             JournalKind::SendingAgain => $this->by($who, 'Sending the answer again'),
             JournalKind::Delivered => 'The answer was delivered',
             JournalKind::MessageReceived => 'The customer wrote',
-            JournalKind::Replied => "{$who} replied",
-            JournalKind::Noted => "{$who} wrote a note",
+            JournalKind::Replied => $rule === null ? "{$who} replied" : "The rule “{$rule}” answered as {$who}",
+            JournalKind::RuleRan => "Rule “{$rule}”",
+            JournalKind::RuleFailed => "Rule “{$rule}” could not be carried out",
+            JournalKind::Noted => ($who ?? 'Cairnfield').' wrote a note',
             JournalKind::EditedAtSource => 'The customer changed what they had written there',
             JournalKind::RemovedAtSource => 'The customer removed it there',
             JournalKind::OrderAttached => $this->by($who, 'Order '.($entry->details['order'] ?? '').' put beside it'),

@@ -84,6 +84,19 @@ final readonly class KeepDraft
     }
 
     /**
+     * A step that goes along is left out, or goes along again.
+     *
+     * @param  string  $step  as `kind=value`
+     */
+    public function step(Conversation $conversation, Teammate $teammate, string $step, bool $goesAlong): Draft
+    {
+        return $this->change($conversation, $teammate, Draft::REPLY, function (Draft $draft) use ($step, $goesAlong): void {
+            $others = array_values(array_diff($draft->details['steps_left_out'] ?? [], [$step]));
+            $draft->forceFill(['details' => [...$draft->details ?? [], 'steps_left_out' => $goesAlong ? $others : [...$others, $step]]]);
+        });
+    }
+
+    /**
      * An upload, kept under its content.
      *
      * @param  int  $others  bytes of the files that go along already

@@ -13,10 +13,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property int $conversation_id
- * @property int $teammate_id
+ * @property int|null $teammate_id null where a rule wrote it
  * @property string $text
  * @property string $once_key
- * @property Teammate $teammate
+ * @property Teammate|null $teammate
  */
 final class Note extends Model
 {

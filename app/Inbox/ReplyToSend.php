@@ -28,6 +28,7 @@ final readonly class ReplyToSend
      * @param  list<Step>  $steps  done together with sending, or not at all
      * @param  list<UsedTemplate>  $templates  that stand in the text
      * @param  string|null  $subject  in place of the conversation's
+     * @param  bool  $automatic  written by a rule: it changes the state only where it says so, and no owner
      * @param  bool  $inOwnName  under the name and signature of who writes it, from the same address
      */
     public function __construct(
@@ -46,6 +47,7 @@ final readonly class ReplyToSend
         public array $steps = [],
         public array $templates = [],
         public ?string $subject = null,
+        public bool $automatic = false,
     ) {}
 
     /**

@@ -49,7 +49,9 @@ final readonly class SendReply
         } catch (UniqueConstraintViolationException) {
             $message = Message::query()->where('once_key', $key)->firstOrFail();
         }
-        Draft::for($conversation, $teammate, Draft::REPLY)->delete();
+        if (! $reply->automatic) {
+            Draft::for($conversation, $teammate, Draft::REPLY)->delete();
+        }
 
         return $message;
     }
@@ -58,7 +60,7 @@ final readonly class SendReply
     {
         $locked = Conversation::query()->lockForUpdate()->with('account')->findOrFail($conversation->id);
         $this->refuseIfImpossible($locked, $reply);
-        $this->check->since($locked, $reply->seen, $teammate);
+        $reply->automatic ?: $this->check->since($locked, $reply->seen, $teammate);
         $route = $this->route($locked, $reply);
         $this->refuseAgainstItsRules($locked, $route, $reply);
         $before = array_intersect_key($locked->getAttributes(), array_flip(CallBack::KEPT));
@@ -96,10 +98,11 @@ final readonly class SendReply
         if ($conversation->state === ConversationState::Closed) {
             throw InboxRefused::closed($conversation->number());
         }
-        if ($reply->then === ConversationState::Resolved && $reply->outcome === null) {
+        $staysResolved = $reply->automatic && $conversation->state === ConversationState::Resolved;
+        if ($reply->then === ConversationState::Resolved && $reply->outcome === null && ! $staysResolved) {
             throw InboxRefused::needsOutcome();
         }
-        if ($reply->then === ConversationState::Resolved) {
+        if ($reply->then === ConversationState::Resolved && ! $staysResolved) {
             $this->changeState->refuseIfIncomplete($conversation);
         }
     }
@@ -182,6 +185,7 @@ final readonly class SendReply
             'references' => implode(' ', [...array_slice($references, 0, 1), ...array_slice(array_slice($references, 1), -20)]),
             'text' => str_replace(["\r\n", "\r"], "\n", rtrim($reply->text)),
             'html' => $isMail ? $reply->html : null,
+            'automatic' => $reply->automatic,
             'marks' => [],
             'sent_at' => now(),
             'received_at' => now(),
@@ -215,8 +219,12 @@ final readonly class SendReply
 
     private function goOn(Conversation $conversation, Teammate $teammate, ReplyToSend $reply, Message $message): void
     {
-        $actor = Actor::teammate($teammate);
-        if ($conversation->owner_id === null) {
+        // What says only that something has arrived is no answer in the sense of the promises.
+        if ($reply->automatic && $reply->then === $conversation->state) {
+            return;
+        }
+        $actor = $reply->automatic ? Actor::application() : Actor::teammate($teammate);
+        if ($conversation->owner_id === null && ! $reply->automatic) {
             $this->assign->assign($conversation, $teammate, $actor, 'by answering');
         }
         $conversation->refresh()->forceFill([
@@ -240,7 +248,7 @@ final readonly class SendReply
             return;
         }
         $tags = $conversation->tags()->pluck('tags.id');
-        $this->steps->apply($conversation, $reply->steps, Actor::teammate($teammate), 'with the answer');
+        $this->steps->apply($conversation, $reply->steps, $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer');
         $given = $conversation->tags()->pluck('tags.id')->diff($tags)->values();
         if ($item->before !== null && $given->isNotEmpty()) {
             $item->forceFill(['before' => [...$item->before, CallBack::TAGS => $given->all()]])->save();

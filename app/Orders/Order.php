@@ -68,6 +68,14 @@ final class Order extends Model
     }
 
     /**
+     * What it cost, in the currency's main unit.
+     */
+    public function decimalTotal(): string
+    {
+        return Money::ofUnits(BigInteger::of($this->total), Currency::of($this->currency))->toDecimal();
+    }
+
+    /**
      * How it stands, in a few words: `not sent yet`, `no scan, 6 d`, `delivered`.
      */
     public function standing(): string

@@ -9,6 +9,7 @@ use App\Channels\AccountPolicy;
 use App\Channels\BlockList;
 use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
+use App\Inbox\Cause;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationPolicy;
 use App\Inbox\TopBar;
@@ -36,6 +37,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
         $this->app->bind(MessageSender::class, ChannelSender::class);
         $this->app->singleton(StoreSettings::class);
+        $this->app->singleton(Cause::class);
         $this->app->singleton(OrderNumbers::class);
         $this->app->singleton(BlockList::class);
         $this->app->scoped(LocalTime::class);

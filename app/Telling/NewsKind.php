@@ -18,6 +18,8 @@ enum NewsKind: string
     case PartnerAnswered = 'partner_answered';
     case NotSent = 'not_sent';
     case TaskDue = 'task_due';
+    case RuleTells = 'rule_tells';
+    case RuleFailed = 'rule_failed';
 
     public function label(): string
     {
@@ -31,6 +33,8 @@ enum NewsKind: string
             self::PartnerAnswered => 'A partner answers me',
             self::NotSent => 'An answer of mine was not sent',
             self::TaskDue => 'A task of mine falls due',
+            self::RuleTells => 'A rule tells me something',
+            self::RuleFailed => 'A rule cannot be carried out',
         };
     }
 
@@ -43,7 +47,7 @@ enum NewsKind: string
     {
         return match ($this) {
             self::Mentioned, self::NotSent => [true, MailWhen::AtOnce],
-            self::Given, self::CameBack, self::PartnerAnswered, self::TaskDue => [true, MailWhen::Never],
+            self::Given, self::CameBack, self::PartnerAnswered, self::TaskDue, self::RuleTells, self::RuleFailed => [true, MailWhen::Never],
             self::CustomerWrote, self::Noted, self::StateChanged => [true, MailWhen::Never],
         };
     }

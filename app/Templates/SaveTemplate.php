@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Rules\SaveRule;
 use App\Support\HtmlCleaner;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -83,9 +84,15 @@ final readonly class SaveTemplate
 
     /**
      * Out of use, with its uses kept; or in use again.
+     *
+     * @throws TemplateProblem when rules answer with it
      */
     public function retire(Template $template, bool $isRetired): void
     {
+        $rules = $isRetired ? SaveRule::answeringWith($template->id) : [];
+        if ($rules !== []) {
+            throw TemplateProblem::usedByRules($template->name, $rules);
+        }
         $template->forceFill(['retired_at' => $isRetired ? now() : null])->save();
     }
 

@@ -9,6 +9,7 @@ use App\Inbox\Conversation;
 use App\Inbox\KeepDraft;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 
 /**
@@ -49,5 +50,14 @@ final readonly class UseTemplateController
         $draft = $this->keepDraft->template($conversation, $teammate, $filled);
 
         return view('templates.used', ['conversation' => $conversation, 'filled' => $filled, 'replyDraft' => $draft, 'fileProblem' => null]);
+    }
+
+    public function step(Request $request, Conversation $conversation): Response
+    {
+        Gate::authorize('reply', $conversation);
+        $written = $request->validate(['step' => ['required', 'string', 'max:1000'], 'steps' => ['array', 'max:40'], 'steps.*' => ['string', 'max:1000']]);
+        $this->keepDraft->step($conversation, $this->teammate($request), $written['step'], in_array($written['step'], $written['steps'] ?? [], true));
+
+        return response()->noContent();
     }
 }

@@ -16,7 +16,7 @@
             <span class="marker" aria-hidden="true"></span>
             <div class="entry-body">
                 @if ($entry->note !== null)
-                    <p class="entry-who"><b>{{ $entry->note->teammate->name }}</b> <span>only the team sees this</span></p>
+                    <p class="entry-who"><b>{{ $entry->note->teammate->name ?? 'The rule “'.($entry->details['rule'] ?? '').'”' }}</b> <span>only the team sees this</span></p>
                     <div class="plain-text">{{ $entry->note->text }}</div>
                 @elseif ($entry->message !== null && $item->shape() === 'partner')
                     <p class="entry-who"><b>{{ $entry->details['partner'] ?? 'Partner' }}</b> <span>{{ $entry->message->isIncoming() ? 'answered' : 'was asked by '.($entry->teammate?->name ?? 'us') }} · the customer never sees this</span></p>

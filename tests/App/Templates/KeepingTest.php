@@ -32,7 +32,7 @@ it('keeps a template with its languages, steps and categories', function (): voi
         ->and($template->categories->modelKeys())->toBe([$late->id])
         ->and($template->version)->toBe(1);
     $this->get("/templates/{$template->id}")->assertOk()->assertSee('Om din pakke')->assertSee('tag “festival”');
-    $this->get('/templates')->assertSeeInOrder(['Delivery', 'Late', 'da, en']);
+    $this->get('/templates')->assertSeeInOrder(['Delivery', 'Late', 'en, da']);
 });
 
 it('says what cannot be kept, and loses nothing of it', function (array $form, string $why): void {

@@ -104,6 +104,17 @@ it('does what goes along together with the answer', function (): void {
     $this->get($this->at)->assertSee('with the answer');
 });
 
+it('leaves out what was unticked, also when another template comes in', function (): void {
+    $one = template('One', ['en' => 'One.'], [['priority', 'high'], ['tag', 'one']]);
+    $two = template('Two', ['en' => 'Two.'], [['tag', 'two']]);
+    ($this->use)($one);
+    $this->post("{$this->at}/draft-steps", ['step' => 'priority=high', 'steps' => ['tag=one']])->assertNoContent();
+    $shown = (string) ($this->use)($two)->getContent();
+    expect($shown)->toMatch('/value="tag=one" checked/')->toMatch('/value="tag=two" checked/')->not->toMatch('/value="priority=high" checked/');
+    $this->post("{$this->at}/draft-steps", ['step' => 'priority=high', 'steps' => ['tag=one', 'priority=high']]);
+    expect((string) $this->get($this->at)->getContent())->toMatch('/value="priority=high" checked/');
+});
+
 it('does nothing of it where the answer cannot be sent, and does not send where a step is not possible', function (): void {
     ($this->send)(['text' => '', 'steps' => ['tag=batch K']])->assertSessionHas('problem');
     expect($this->conversation->refresh()->tags)->toHaveCount(0);

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Inbox\AnswerRoutes;
+use App\Inbox\ConversationState;
+use App\Inbox\Outcome;
+use App\Inbox\ReplyToSend;
+use App\Inbox\SendReply;
+use App\Inbox\Trail;
+use App\Support\StoreSettings;
+use App\Team\Teammate;
+use App\Templates\FillTemplate;
+use App\Templates\Step;
+use App\Templates\StepKind;
+use App\Templates\Template;
+use App\Templates\TemplateFile;
+use App\Templates\UsedTemplate;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Answers with a template for a rule, as a person of the team. Nobody is flooded: machines are not answered
+ * (RFC 3834, 2), and a person gets one answer from the same rule, and three in all, within 24 hours.
+ */
+final readonly class AnswerByRule
+{
+    public const MOST_A_MINUTE = 'rules.answers_a_minute';
+
+    public const USUAL_A_MINUTE = 60;
+
+    private const MOST_A_DAY = 3;
+
+    public function __construct(
+        private FillTemplate $fill,
+        private AnswerRoutes $routes,
+        private SendReply $sendReply,
+        private Trail $trail,
+        private StoreSettings $settings,
+    ) {}
+
+    /**
+     * Why this rule does not answer there; null where it does. Not answering is no failure.
+     */
+    public function whyNot(Rule $rule, Occasion $occasion): ?string
+    {
+        $conversation = $occasion->conversation;
+        $address = $this->address($occasion);
+        $since = now()->subDay();
+        $given = DB::table('rule_answers')->where('address', $address)->where('at', '>', $since);
+
+        return match (true) {
+            $occasion->message !== null && $occasion->message->isIncoming() && $occasion->message->automatic, $conversation->automatic => 'a machine wrote it, and machines are not answered',
+            $rule->stopped_at !== null => 'it wanted to send too many at once, and its answers wait until somebody says go on',
+            $conversation->public => 'it was said in public, and that is answered by hand',
+            $conversation->junk => 'it is junk',
+            $address === null => 'there is nobody to answer',
+            $given->clone()->where('rule_id', $rule->id)->exists() => 'it answered this person within the last 24 hours already',
+            $given->count() >= self::MOST_A_DAY => 'this person had '.self::MOST_A_DAY.' answers from rules within the last 24 hours already',
+            default => null,
+        };
+    }
+
+    /**
+     * @param  string  $key  of the event: the same again sends nothing twice
+     *
+     * @throws RuleRefused|TooManyAnswers when it cannot be filled, or too many are sent
+     */
+    public function answer(Rule $rule, RuleAction $action, Occasion $occasion, string $key): void
+    {
+        $conversation = $occasion->conversation;
+        $address = $this->address($occasion);
+        if ($address === null || $this->whyNot($rule, $occasion) !== null) {
+            return;
+        }
+        $this->refuseTooMany($rule);
+        $as = Teammate::query()->where('may_sign_in', true)->find((int) $action->as)
+            ?? Teammate::query()->where('may_sign_in', true)->find((int) $action->instead)
+            ?? throw RuleRefused::nobodyToAnswerAs();
+        $template = Template::query()->with(['languages', 'files'])->findOrFail((int) $action->value);
+        $filled = $this->fill->fill($template, $conversation, $as);
+        if ($filled->gaps !== []) {
+            throw RuleRefused::unfilled($template->name, $filled->gaps[0]->name);
+        }
+        $route = $this->routes->of($conversation)[0] ?? throw RuleRefused::noWayToAnswer();
+        [$then, $outcome] = [...explode(':', $action->then, 2), ''];
+        $this->sendReply->send($conversation, $as, new ReplyToSend(
+            $filled->text,
+            array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),
+            $then === 'same' ? $conversation->state : ConversationState::from($then),
+            $outcome === '' ? null : Outcome::query()->find((int) $outcome),
+            "rule-{$rule->id}-{$key}",
+            $this->trail->lastSeen($conversation),
+            $route->public ? throw RuleRefused::noWayToAnswer() : $route->key,
+            0,
+            html: $filled->html,
+            steps: array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Owner)),
+            templates: [new UsedTemplate($template->id, $filled->language, $filled->text)],
+            subject: $filled->subject,
+            automatic: true,
+        ));
+        DB::table('rule_answers')->insert(['rule_id' => $rule->id, 'address' => $address, 'at' => now()]);
+    }
+
+    /**
+     * @throws TooManyAnswers when the rule sends more in a minute than an administrator allows
+     */
+    private function refuseTooMany(Rule $rule): void
+    {
+        $most = (int) $this->settings->get(self::MOST_A_MINUTE, self::USUAL_A_MINUTE);
+        if (DB::table('rule_answers')->where('rule_id', $rule->id)->where('at', '>', now()->subMinute())->count() >= $most) {
+            throw TooManyAnswers::of($most);
+        }
+    }
+
+    private function address(Occasion $occasion): ?string
+    {
+        $route = $this->routes->of($occasion->conversation)[0] ?? null;
+
+        return $route === null ? null : mb_strtolower($route->to);
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Fields\FieldRefused;
+use App\Inbox\Actor;
+use App\Inbox\Cause;
+use App\Inbox\Conversation;
+use App\Inbox\InboxRefused;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Team\Role;
+use App\Team\Teammate;
+use App\Telling\NewsKind;
+use App\Telling\Tell;
+use App\Templates\TemplateProblem;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/**
+ * Carries a rule out on one event: all that it does and the record of why, in one transaction. What fails is
+ * tried again, then reported; other rules go on.
+ */
+final readonly class CarryOut
+{
+    /** Seconds until each further try. */
+    private const PAUSES = [10, 60, 600];
+
+    private const AT_ONCE = 100;
+
+    public function __construct(
+        private DoActions $do,
+        private AnswerByRule $answer,
+        private Occasions $occasions,
+        private Journal $journal,
+        private Cause $cause,
+        private Tell $tell,
+    ) {}
+
+    /**
+     * @param  list<array<string, string>>  $actions  those that stand, see the core's Plan
+     * @param  list<string>  $because
+     * @return bool whether it acted now
+     */
+    public function rule(Rule $rule, Occasion $occasion, array $actions, array $because): bool
+    {
+        $run = (new RuleRun)->forceFill([
+            'rule_id' => $rule->id, 'conversation_id' => $occasion->conversation->id, 'event_key' => $occasion->key(),
+            'state' => RuleRun::DONE, 'because' => $because, 'actions' => $actions, 'done' => [], 'attempts' => 1, 'at' => now(),
+        ]);
+        if ($occasion->depth >= RunRules::DEEPEST) {
+            return $this->stopped($rule, $run);
+        }
+
+        return $this->attempt($rule, $run, $occasion);
+    }
+
+    /**
+     * What failed before and is due.
+     */
+    public function again(): void
+    {
+        foreach (RuleRun::query()->where('state', RuleRun::RETRY)->where('next_try_at', '<=', now())->with('rule')->orderBy('next_try_at')->limit(self::AT_ONCE)->get() as $run) {
+            $occasion = $this->occasions->ofEntries([(int) substr($run->event_key, 6)])[0] ?? null;
+            if ($occasion === null || ! $run->rule->on) {
+                $run->forceFill(['state' => RuleRun::FAILED, 'next_try_at' => null])->save();
+
+                continue;
+            }
+            $run->forceFill(['attempts' => $run->attempts + 1]);
+            $this->attempt($run->rule, $run, $occasion);
+        }
+    }
+
+    /**
+     * A rule whose condition asks for what is not there any more is passed over, and says so.
+     */
+    public function cannotBeAsked(Rule $rule, string $why): void
+    {
+        if ($rule->last_error !== $why) {
+            $this->report($rule, $why);
+        }
+    }
+
+    private function attempt(Rule $rule, RuleRun $run, Occasion $occasion): bool
+    {
+        try {
+            DB::transaction(function () use ($rule, $run, $occasion): void {
+                Conversation::query()->lockForUpdate()->findOrFail($occasion->conversation->id);
+                // First of all: two workers at once act once.
+                $run->exists ?: $run->save();
+                $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $occasion));
+                $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
+            });
+        } catch (UniqueConstraintViolationException) {
+            return false;
+        } catch (TooManyAnswers $why) {
+            $rule->forceFill(['stopped_at' => now()])->save();
+            $this->failed($rule, $run, $why->getMessage(), true);
+
+            return false;
+        } catch (RuleRefused|InboxRefused|FieldRefused|TemplateProblem $why) {
+            // Trying the same again would be refused again.
+            $this->failed($rule, $run, $why->getMessage(), true);
+
+            return false;
+        } catch (Throwable $defect) {
+            report($defect);
+            $this->failed($rule, $run, $defect->getMessage(), $run->attempts > count(self::PAUSES));
+
+            return false;
+        }
+
+        return true;
+    }
+
+    /**
+     * @return list<string> what was done, in words
+     */
+    private function all(Rule $rule, RuleRun $run, Occasion $occasion): array
+    {
+        $this->journal->record($occasion->conversation, JournalKind::RuleRan, Actor::application(), [], $run->because === [] ? 'always' : implode(' · ', $run->because));
+        $done = [];
+        foreach ($run->actions as $written) {
+            $action = RuleAction::of($written);
+            $whyNot = $action->kind === ActionKind::Answer ? $this->answer->whyNot($rule, $occasion) : null;
+            if ($whyNot === null) {
+                $this->do->do($rule, $action, $occasion, $run->event_key);
+            }
+            $done[] = $whyNot === null ? $action->label : "not: {$action->label}, since {$whyNot}";
+        }
+
+        return $done;
+    }
+
+    private function stopped(Rule $rule, RuleRun $run): bool
+    {
+        $this->failed($rule, $run, 'Stopped: rules have woken each other '.RunRules::DEEPEST.' deep. Look under “Fights and circles” which do, and let one of them run on something else.', true);
+
+        return false;
+    }
+
+    private function failed(Rule $rule, RuleRun $run, string $why, bool $isFinal): void
+    {
+        $values = ['state' => $isFinal ? RuleRun::FAILED : RuleRun::RETRY, 'error' => mb_substr($why, 0, 490), 'attempts' => $run->attempts, 'next_try_at' => $isFinal ? null : now()->addSeconds(self::PAUSES[$run->attempts - 1] ?? 600)];
+        $isKnown = RuleRun::query()->where('rule_id', $run->rule_id)->where('event_key', $run->event_key)->update($values) > 0;
+        if (! $isKnown) {
+            RuleRun::query()->insertOrIgnore([[
+                'rule_id' => $run->rule_id, 'conversation_id' => $run->conversation_id, 'event_key' => $run->event_key, 'because' => json_encode($run->because, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'actions' => json_encode($run->actions, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'done' => '[]', 'at' => $run->at, ...$values,
+            ]]);
+        }
+        if ($isFinal) {
+            $this->cause->rule($rule->id, $rule->name, RunRules::DEEPEST, fn () => $this->journal->record($run->conversation()->firstOrFail(), JournalKind::RuleFailed, Actor::application(), [], $why));
+            $this->report($rule, $why);
+        }
+    }
+
+    private function report(Rule $rule, string $why): void
+    {
+        $rule->forceFill(['last_error' => mb_substr($why, 0, 490), 'last_error_at' => now()])->save();
+        $people = array_values(Teammate::query()->whereIn('role', [Role::Lead, Role::Administrator])->where('may_sign_in', true)->get()->all());
+        // Told once an hour, however often it fails.
+        $this->tell->people($people, NewsKind::RuleFailed, "rule-{$rule->id}-".now()->format('YmdH'), "The rule “{$rule->name}” could not be carried out: {$why}", null);
+    }
+}

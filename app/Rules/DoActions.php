@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Checklists\Checklist;
+use App\Checklists\WorkThroughChecklist;
+use App\Fields\About;
+use App\Fields\OwnField;
+use App\Fields\OwnFields;
+use App\Inbox\Actor;
+use App\Inbox\AddNote;
+use App\Inbox\AssignConversation;
+use App\Inbox\AssignTeam;
+use App\Inbox\Category;
+use App\Inbox\ChangeState;
+use App\Inbox\ChangeTags;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\Outcome;
+use App\Inbox\SetCategory;
+use App\Inbox\SetOwnField;
+use App\Inbox\SetPriority;
+use App\Inbox\Tag;
+use App\Promises\StoreHours;
+use App\Tasks\KeepTasks;
+use App\Team\Role;
+use App\Team\Team;
+use App\Team\Teammate;
+use App\Telling\NewsKind;
+use App\Telling\Tell;
+use App\Templates\ConversationValues;
+use Cairnfield\Core\Queue\Priority;
+use Cairnfield\Core\Templates\TemplateText;
+use Cairnfield\Core\Templates\Wording;
+use Cairnfield\Core\Text\Folding;
+use DateTimeZone;
+
+/**
+ * Does what a rule says, by the same actions as by hand. Runs in the transaction of the rule's run.
+ */
+final readonly class DoActions
+{
+    public function __construct(
+        private AssignConversation $assign,
+        private AssignTeam $assignTeam,
+        private SetCategory $setCategory,
+        private SetPriority $setPriority,
+        private ChangeTags $changeTags,
+        private SetOwnField $setOwnField,
+        private ChangeState $changeState,
+        private WorkThroughChecklist $checklists,
+        private AddNote $addNote,
+        private KeepTasks $tasks,
+        private Tell $tell,
+        private AnswerByRule $answer,
+        private StoreHours $hours,
+        private OwnFields $fields,
+    ) {}
+
+    /**
+     * @param  string  $key  of the event: the same again does nothing twice
+     *
+     * @throws RuleRefused and whatever the actions refuse
+     */
+    public function do(Rule $rule, RuleAction $action, Occasion $occasion, string $key): void
+    {
+        $conversation = $occasion->conversation->refresh();
+        $actor = Actor::application();
+        $id = (int) $action->value;
+        match ($action->kind) {
+            ActionKind::SetPriority => $this->setPriority->set($conversation, Priority::from($action->value), $actor),
+            ActionKind::SetCategory => $this->setCategory->set($conversation, Category::query()->findOrFail($id), $actor),
+            ActionKind::SetState => $this->state($conversation, $action, $actor),
+            ActionKind::AssignPerson => $this->assign->assign($conversation, $action->value === '' ? null : Teammate::query()->findOrFail($id), $actor),
+            ActionKind::AssignTeam => $this->assignTeam->assign($conversation, Team::query()->findOrFail($id), $actor),
+            ActionKind::AddTag => $this->changeTags->change($conversation, [ChangeTags::named($action->text)], [], $actor),
+            ActionKind::RemoveTag => $this->changeTags->change($conversation, [], array_values(Tag::query()->where('folded', Folding::fold($action->text))->get()->all()), $actor),
+            ActionKind::SetField => $this->setOwnField->set($conversation, OwnField::inUse()->where('about', About::Conversation)->where('word', $action->value)->firstOrFail(), $action->text, $actor),
+            ActionKind::Answer => $this->answer->answer($rule, $action, $occasion, $key),
+            ActionKind::Note => $this->addNote->byRule($conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"),
+            ActionKind::Tell => $this->tell($rule, $action, $conversation, $key),
+            ActionKind::Checklist => $this->checklists->start($conversation, Checklist::query()->findOrFail($id), $actor),
+            ActionKind::Task => $this->task($rule, $action, $conversation),
+            ActionKind::Stop => null,
+        };
+    }
+
+    private function state(Conversation $conversation, RuleAction $action, Actor $actor): void
+    {
+        [$state, $outcome] = [...explode(':', $action->value, 2), ''];
+        match (ConversationState::from($state)) {
+            ConversationState::Open => $this->changeState->open($conversation, $actor),
+            ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
+            ConversationState::Held => $this->changeState->hold($conversation, $actor, $action->text, $action->hours === 0 ? null : $this->hours->after(now(), $action->hours)),
+            ConversationState::Resolved => $this->resolve($conversation, $actor, (int) $outcome),
+            ConversationState::Closed => $this->changeState->close($conversation, $actor),
+        };
+    }
+
+    private function resolve(Conversation $conversation, Actor $actor, int $outcome): void
+    {
+        $this->changeState->refuseIfIncomplete($conversation);
+        $this->changeState->resolveUnchecked($conversation, $actor, Outcome::query()->findOrFail($outcome));
+    }
+
+    private function tell(Rule $rule, RuleAction $action, Conversation $conversation, string $key): void
+    {
+        $people = match ($action->value) {
+            'owner' => $conversation->owner === null ? $this->leads() : [$conversation->owner],
+            'team' => array_values($conversation->team?->teammates()->where('may_sign_in', true)->get()->all() ?? []),
+            'leads' => $this->leads(),
+            default => array_values(Teammate::query()->whereKey((int) $action->value)->get()->all()),
+        };
+        $this->tell->people($people, NewsKind::RuleTells, substr("r{$rule->id}-{$key}", 0, 40), "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->text, $conversation)}", $conversation->id);
+    }
+
+    private function task(Rule $rule, RuleAction $action, Conversation $conversation): void
+    {
+        $for = $action->value === 'owner' ? $conversation->owner ?? $this->leads()[0] ?? null : Teammate::query()->find((int) $action->value);
+        if ($for !== null) {
+            $this->tasks->make($conversation, $this->filled($action->text, $conversation), $for, $this->hours->after(now(), max(1, $action->hours)), 60, $rule->teammate ?? $for);
+        }
+    }
+
+    /**
+     * @return list<Teammate>
+     */
+    private function leads(): array
+    {
+        return array_values(Teammate::query()->where('role', Role::Lead)->where('may_sign_in', true)->orderBy('id')->get()->all());
+    }
+
+    private function filled(string $text, Conversation $conversation): string
+    {
+        $language = 'en';
+
+        return TemplateText::ofText($text)->fill(new ConversationValues($conversation->loadMissing(['customer.handles', 'account', 'category']), null, $language, $this->hours, $this->fields), new Wording($language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone'))))->text;
+    }
+}

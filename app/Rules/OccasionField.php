@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Conditions\Field;
+use App\Conditions\NamedField;
+use App\Inbox\Conversation;
+use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Operator;
+use Closure;
+use Illuminate\Database\Eloquent\Builder;
+use LogicException;
+
+/**
+ * Something that can be asked only of what has just happened, such as the text of a message. Never part of a query.
+ */
+final readonly class OccasionField implements Field
+{
+    use NamedField;
+
+    /**
+     * @param  list<Operator>  $operators
+     * @param  array<int|string, string>  $choices
+     * @param  Closure(Occasion): (string|int|float|bool|list<string>|null)  $read
+     */
+    public function __construct(private string $key, private string $label, private array $operators, private array $choices, private Closure $read) {}
+
+    /**
+     * @return string|int|float|bool|list<string>|null
+     */
+    public function of(Occasion $occasion): string|int|float|bool|array|null
+    {
+        return ($this->read)($occasion);
+    }
+
+    public function operators(): array
+    {
+        return $this->operators;
+    }
+
+    public function choices(): array
+    {
+        return $this->choices;
+    }
+
+    public function fact(Conversation $conversation): string|int|float|bool|array|null
+    {
+        throw new LogicException("“{$this->key}” is known only of what has just happened.");
+    }
+
+    public function where(Builder $query, Leaf $leaf): void
+    {
+        throw new LogicException("“{$this->key}” is known only of what has just happened.");
+    }
+}

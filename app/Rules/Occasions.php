@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Inbox\ConversationState;
+use App\Inbox\JournalEntry;
+use App\Inbox\JournalKind;
+use App\Inbox\Message;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Reads from the journal what happened, as rules look at it.
+ */
+final class Occasions
+{
+    /** Entries of one transaction have numbers close to each other. */
+    private const BESIDE = 20;
+
+    /** How `ReceiveMessage` says it. */
+    private const CUSTOMER_WROTE = 'the customer wrote';
+
+    /**
+     * @param  list<int>  $ids  of journal entries
+     * @return list<Occasion> in the order in which they happened
+     */
+    public function ofEntries(array $ids): array
+    {
+        $entries = JournalEntry::query()->whereKey($ids)->whereIn('kind', RuleEvent::KINDS)
+            ->with(['conversation.customer.groups', 'conversation.customer.orders', 'conversation.orders', 'conversation.tags', 'message.attachments'])
+            ->orderBy('id')->get();
+        if ($entries->isEmpty()) {
+            return [];
+        }
+        $first = $this->firstMessages($entries);
+        $latest = $this->latestMessages($entries);
+        $before = $this->statesBefore($entries);
+        $occasions = [];
+        foreach ($entries as $entry) {
+            $events = RuleEvent::of($entry, $entry->message_id !== null && in_array($entry->message_id, $first, true), $before[$entry->id] ?? null);
+            // What was joined into another goes on there.
+            if ($events !== [] && $entry->conversation->joined_into_id === null) {
+                $occasions[] = new Occasion($entry->conversation, $entry, $events, $entry->message ?? $latest[$entry->conversation_id] ?? null, $before[$entry->id] ?? null, (int) ($entry->details['depth'] ?? 0));
+            }
+        }
+
+        return $occasions;
+    }
+
+    /**
+     * @param  Collection<int, JournalEntry>  $entries
+     * @return list<int> the first message of each conversation
+     */
+    private function firstMessages(Collection $entries): array
+    {
+        $conversations = $entries->where('kind', JournalKind::MessageReceived)->pluck('conversation_id')->unique()->values();
+
+        return $conversations->isEmpty() ? [] : array_values(array_map(intval(...), DB::table('messages')->whereIn('conversation_id', $conversations)->groupBy('conversation_id')->selectRaw('MIN(id) AS id')->pluck('id')->all()));
+    }
+
+    /**
+     * @param  Collection<int, JournalEntry>  $entries
+     * @return array<int, Message> by conversation, what the customer wrote last
+     */
+    private function latestMessages(Collection $entries): array
+    {
+        $conversations = $entries->whereNull('message_id')->pluck('conversation_id')->unique()->values();
+        $ids = $conversations->isEmpty() ? [] : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
+
+        return $ids === [] ? [] : Message::query()->whereKey($ids)->with('attachments')->get()->keyBy('conversation_id')->all();
+    }
+
+    /**
+     * Where a customer's message changed the state, the entry that says so stands right beside that of the message.
+     *
+     * @param  Collection<int, JournalEntry>  $entries
+     * @return array<int, ConversationState> by the entry of the message
+     */
+    private function statesBefore(Collection $entries): array
+    {
+        $messages = $entries->where('kind', JournalKind::MessageReceived);
+        if ($messages->isEmpty()) {
+            return [];
+        }
+        $changes = JournalEntry::query()->whereIn('conversation_id', $messages->pluck('conversation_id')->unique())->where('kind', JournalKind::StateChanged)
+            ->where('id', '>', (int) $messages->min('id') - self::BESIDE)->where('why', self::CUSTOMER_WROTE)->orderBy('id')->get(['id', 'conversation_id', 'details', 'at'])->groupBy('conversation_id');
+        $before = [];
+        foreach ($messages as $entry) {
+            $change = $changes->get($entry->conversation_id)?->first(static fn (JournalEntry $change): bool => abs($change->id - $entry->id) < self::BESIDE && abs($change->at->diffInSeconds($entry->at)) <= 5);
+            $from = $change === null ? null : ConversationState::tryFrom((string) ($change->details['from'] ?? ''));
+            if ($from !== null) {
+                $before[$entry->id] = $from;
+            }
+        }
+
+        return $before;
+    }
+}

@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Checklists\Checklist;
+use App\Fields\About;
+use App\Fields\FieldRefused;
+use App\Fields\OwnField;
+use App\Inbox\Category;
+use App\Inbox\ConversationState;
+use App\Inbox\Outcome;
+use App\Team\Team;
+use App\Team\Teammate;
+use App\Templates\Placeholders;
+use App\Templates\Template;
+use App\Views\SharedWith;
+use Cairnfield\Core\Queue\Priority;
+use Cairnfield\Core\Templates\TemplateRefused;
+use Cairnfield\Core\Templates\TemplateText;
+
+/**
+ * One thing that a rule does: what, with what, and what is written beside it.
+ */
+final readonly class RuleAction
+{
+    public const MOST_HOURS = 2000;
+
+    private const LONGEST = 5000;
+
+    /**
+     * @param  string  $value  what was chosen: a priority, the number of a person, a template …
+     * @param  string  $text  what is written: a tag, a note, why it is held
+     * @param  int  $hours  working hours until a task is due, or something held comes back; 0 for none
+     * @param  string  $as  the number of the person it answers as
+     * @param  string  $instead  the number of who answers when that person is not in the team any more
+     * @param  string  $then  the state after an answer: `same`, `waiting`, or `resolved:` with an outcome
+     */
+    private function __construct(
+        public ActionKind $kind,
+        public string $value,
+        public string $text,
+        public int $hours,
+        public string $as,
+        public string $instead,
+        public string $then,
+        public string $label,
+    ) {}
+
+    /**
+     * Checked against what there is: what it names is there and can be used.
+     *
+     * @param  array<mixed>  $written
+     *
+     * @throws RuleRefused
+     */
+    public static function of(array $written): self
+    {
+        $word = static fn (string $key): string => is_scalar($written[$key] ?? null) ? trim((string) $written[$key]) : '';
+        $kind = ActionKind::tryFrom($word('do')) ?? throw RuleRefused::noAction($word('do'));
+        $value = $word('value');
+        $text = mb_substr($word('text'), 0, self::LONGEST);
+        $hours = ctype_digit($word('hours')) ? min(self::MOST_HOURS, (int) $word('hours')) : 0;
+        $then = $word('then') === '' ? 'same' : $word('then');
+        $refuse = static fn (string $what): RuleRefused => RuleRefused::action($kind, $what);
+        $label = match ($kind) {
+            ActionKind::SetPriority => (Priority::tryFrom($value) ?? throw $refuse('choose low, normal, high or urgent.'))->value,
+            ActionKind::SetCategory => Category::inUse()->find((int) $value)->path ?? throw $refuse('choose a category; this one is not there any more.'),
+            ActionKind::SetState => self::state($value, $text, $refuse),
+            ActionKind::AssignPerson => $value === '' ? 'nobody' : self::person($value, $refuse),
+            ActionKind::AssignTeam => Team::query()->find((int) $value)->name ?? throw $refuse('choose a team; this one is not there any more.'),
+            ActionKind::AddTag, ActionKind::RemoveTag => $text !== '' && mb_strlen($text) <= 60 ? "“{$text}”" : throw $refuse('write the tag, of at most 60 letters.'),
+            ActionKind::SetField => self::field($value, $text, $refuse),
+            ActionKind::Answer => self::answer($value, $word('as'), $then, $refuse),
+            ActionKind::Note => self::filled($text, $refuse),
+            ActionKind::Tell => self::told($value, $refuse).($text === '' ? throw $refuse('write what they are told.') : ": {$text}"),
+            ActionKind::Checklist => '“'.(Checklist::inUse()->find((int) $value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
+            ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse)).($text === '' ? throw $refuse('write what is to be done.') : ": {$text}").($hours === 0 ? '' : ", due in {$hours} working hours"),
+            ActionKind::Stop => '',
+        };
+        $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');
+
+        return new self($kind, $value, $text, $hours, $word('as'), $word('instead'), $then, $shown);
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    public function toArray(): array
+    {
+        return array_filter([
+            'do' => $this->kind->value, 'value' => $this->value, 'text' => $this->text, 'hours' => $this->hours === 0 ? '' : (string) $this->hours,
+            'as' => $this->as, 'instead' => $this->instead, 'then' => $this->then === 'same' ? '' : $this->then,
+        ], static fn (string $value): bool => $value !== '');
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function state(string $value, string $text, callable $refuse): string
+    {
+        [$state, $outcome] = [...explode(':', $value, 2), ''];
+
+        return match (ConversationState::tryFrom($state)) {
+            ConversationState::Open => 'open',
+            ConversationState::Waiting => 'wait for the customer',
+            ConversationState::Held => 'held: '.($text === '' ? throw $refuse('write who must act first, and why.') : $text),
+            ConversationState::Resolved => 'resolved, '.(Outcome::inUse()->find((int) $outcome)->name ?? throw $refuse('choose the outcome.')),
+            ConversationState::Closed => 'closed for good',
+            null => throw $refuse('choose a state.'),
+        };
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function person(string $value, callable $refuse): string
+    {
+        return Teammate::query()->where('may_sign_in', true)->find((int) $value)->name ?? throw $refuse('choose a person; this one is not in the team any more.');
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function field(string $word, string $written, callable $refuse): string
+    {
+        $field = OwnField::inUse()->where('about', About::Conversation)->where('word', $word)->first() ?? throw $refuse('choose a field; this one is not there any more.');
+        try {
+            $field->kind->read($written, $field->choices, $field->name);
+        } catch (FieldRefused $why) {
+            throw $refuse($why->getMessage());
+        }
+
+        return "“{$field->name}” to ".($written === '' ? 'nothing' : $written);
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function answer(string $template, string $as, string $then, callable $refuse): string
+    {
+        $found = Template::query()->whereNull('retired_at')->find((int) $template) ?? throw $refuse('choose a template; this one is not there any more.');
+        if ($found->shared_with === SharedWith::Nobody) {
+            throw $refuse("“{$found->name}” is somebody’s own template. Share it with everybody first.");
+        }
+        [$state, $outcome] = [...explode(':', $then, 2), ''];
+        $after = match ($state) {
+            'same' => '',
+            'waiting' => ', then wait for the customer',
+            'resolved' => ', then resolved, '.(Outcome::inUse()->find((int) $outcome)->name ?? throw $refuse('choose the outcome.')),
+            default => throw $refuse('choose the state afterwards.'),
+        };
+
+        return "“{$found->name}” as ".self::person($as, $refuse).$after;
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function filled(string $text, callable $refuse): string
+    {
+        if ($text === '') {
+            throw $refuse('write the note.');
+        }
+        try {
+            foreach (TemplateText::ofText($text)->placeholders() as $placeholder) {
+                foreach ($placeholder->names as $name) {
+                    (new Placeholders)->has($name) || throw $refuse("there is no placeholder {{ {$name} }}.");
+                }
+            }
+        } catch (TemplateRefused $why) {
+            throw $refuse($why->getMessage());
+        }
+
+        return '“'.mb_strimwidth($text, 0, 80, '…').'”';
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function told(string $value, callable $refuse): string
+    {
+        return match ($value) {
+            'owner' => 'the owner',
+            'team' => 'its team',
+            'leads' => 'the leads',
+            default => self::person($value, $refuse),
+        };
+    }
+}

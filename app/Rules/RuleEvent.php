@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Inbox\ConversationState;
+use App\Inbox\JournalEntry;
+use App\Inbox\JournalKind;
+
+/**
+ * What can happen that rules run on. Everything that happens is in the journal, so events are read from it.
+ */
+enum RuleEvent: string
+{
+    case FirstMessage = 'first_message';
+    case LaterMessage = 'later_message';
+    case WroteWhileWaiting = 'wrote_while_waiting';
+    case WroteWhileHeld = 'wrote_while_held';
+    case WroteWhenResolved = 'wrote_when_resolved';
+    case TeamAnswered = 'team_answered';
+    case Noted = 'noted';
+    case StateChanged = 'state_changed';
+    case OwnerChanged = 'owner_changed';
+    case TeamChanged = 'team_changed';
+    case CategoryChanged = 'category_changed';
+    case PriorityChanged = 'priority_changed';
+    case TagsChanged = 'tags_changed';
+    case FieldSet = 'field_set';
+    case OrderBeside = 'order_beside';
+    case PartnerAnswered = 'partner_answered';
+    case DeliveryFailed = 'delivery_failed';
+
+    /** Of the journal, what rules can run on. */
+    public const KINDS = [
+        JournalKind::MessageReceived, JournalKind::Replied, JournalKind::Noted, JournalKind::StateChanged, JournalKind::OwnerChanged, JournalKind::TeamChanged,
+        JournalKind::CategoryChanged, JournalKind::PriorityChanged, JournalKind::TagsChanged, JournalKind::FieldChanged, JournalKind::OrderAttached,
+        JournalKind::PartnerAnswered, JournalKind::DeliveryFailed,
+    ];
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::FirstMessage => 'a customer writes for the first time about something',
+            self::LaterMessage => 'a customer writes again',
+            self::WroteWhileWaiting => 'a customer writes while it is waiting',
+            self::WroteWhileHeld => 'a customer writes while it is held',
+            self::WroteWhenResolved => 'a customer writes after it was resolved',
+            self::TeamAnswered => 'the team answers',
+            self::Noted => 'somebody writes a note',
+            self::StateChanged => 'its state changes',
+            self::OwnerChanged => 'its owner changes',
+            self::TeamChanged => 'its team changes',
+            self::CategoryChanged => 'its category changes',
+            self::PriorityChanged => 'its priority changes',
+            self::TagsChanged => 'its tags change',
+            self::FieldSet => 'an own field is set',
+            self::OrderBeside => 'an order is put beside it',
+            self::PartnerAnswered => 'a partner answers',
+            self::DeliveryFailed => 'an answer cannot be delivered',
+        };
+    }
+
+    /**
+     * Which events a journal entry is.
+     *
+     * @param  bool  $isFirst  whether it is the first message of its conversation
+     * @param  ConversationState|null  $before  the state before a customer wrote, where that changed it
+     * @return list<self>
+     */
+    public static function of(JournalEntry $entry, bool $isFirst, ?ConversationState $before): array
+    {
+        return match ($entry->kind) {
+            JournalKind::MessageReceived => $isFirst ? [self::FirstMessage] : array_values(array_filter([self::LaterMessage, match ($before) {
+                ConversationState::Waiting => self::WroteWhileWaiting,
+                ConversationState::Held => self::WroteWhileHeld,
+                ConversationState::Resolved => self::WroteWhenResolved,
+                default => null,
+            }])),
+            JournalKind::Replied => [self::TeamAnswered],
+            JournalKind::Noted => [self::Noted],
+            JournalKind::StateChanged => [self::StateChanged],
+            JournalKind::OwnerChanged => [self::OwnerChanged],
+            JournalKind::TeamChanged => [self::TeamChanged],
+            JournalKind::CategoryChanged => [self::CategoryChanged],
+            JournalKind::PriorityChanged => [self::PriorityChanged],
+            JournalKind::TagsChanged => [self::TagsChanged],
+            JournalKind::FieldChanged => [self::FieldSet],
+            JournalKind::OrderAttached => [self::OrderBeside],
+            JournalKind::PartnerAnswered => [self::PartnerAnswered],
+            JournalKind::DeliveryFailed => [self::DeliveryFailed],
+            default => [],
+        };
+    }
+
+    public function isMessage(): bool
+    {
+        return match ($this) {
+            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved => true,
+            default => false,
+        };
+    }
+}

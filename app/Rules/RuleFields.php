@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Conditions\ConversationFields;
+use App\Conditions\Field;
+use App\Conditions\Fields;
+use App\Conditions\OperatorWords;
+use App\Conditions\UnknownField;
+use App\Inbox\ConversationState;
+use App\Orders\Order;
+use App\Promises\StoreHours;
+use Cairnfield\Core\Rules\Condition;
+use Cairnfield\Core\Rules\Facts;
+use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Operator;
+use DateTimeZone;
+use Locale;
+
+/**
+ * Everything that rules can ask: of the message, of the customer's orders, of the hour, and all that can be
+ * asked of a conversation.
+ */
+final class RuleFields implements Fields
+{
+    private const WORDS = [Operator::HasAnyWord, Operator::HasAllWords, Operator::HasNoWord, Operator::StartsWith, Operator::EndsWith, Operator::IsEmpty];
+
+    private const CHOICE = [Operator::In, Operator::NotIn];
+
+    private const NUMBER = [Operator::MoreThan, Operator::LessThan, Operator::AtLeast, Operator::AtMost, Operator::Is];
+
+    private const DAYS = ['1' => 'Monday', '2' => 'Tuesday', '3' => 'Wednesday', '4' => 'Thursday', '5' => 'Friday', '6' => 'Saturday', '7' => 'Sunday'];
+
+    private const YES_NO = ['yes' => 'yes', 'no' => 'no'];
+
+    /** @var array<string, OccasionField>|null */
+    private ?array $own = null;
+
+    public function __construct(private readonly ConversationFields $conversations, private readonly StoreHours $hours) {}
+
+    public function get(string $key): Field
+    {
+        return $this->own()[$key] ?? $this->conversations->get($key);
+    }
+
+    public function all(): array
+    {
+        return [...$this->own(), ...$this->conversations->all()];
+    }
+
+    /**
+     * What rules need to know of what happened.
+     *
+     * @throws UnknownField when a condition asks for what is not there any more
+     */
+    public function facts(Occasion $occasion, Condition ...$conditions): Facts
+    {
+        $values = [];
+        foreach ($conditions as $condition) {
+            foreach ($condition->leaves() as $leaf) {
+                if (! array_key_exists($leaf->field, $values)) {
+                    $values[$leaf->field] = $this->fact($leaf->field, $occasion);
+                }
+            }
+        }
+
+        return Facts::of($values);
+    }
+
+    /**
+     * A leaf as a person reads it, with the words that were found.
+     */
+    public function sentence(Leaf $leaf, Facts $facts): string
+    {
+        $field = $this->all()[$leaf->field] ?? null;
+        $label = $field?->label() ?? $leaf->field;
+        $choices = $field?->choices() ?? [];
+        $values = is_array($leaf->value) ? $leaf->value : [$leaf->value];
+        $seeksWords = in_array($leaf->operator, [Operator::HasAnyWord, Operator::HasAllWords], true);
+        if ($seeksWords) {
+            $values = array_values(array_filter($values, static fn (mixed $word): bool => Leaf::of($leaf->field, Operator::HasAnyWord, [$word])->matches($facts)));
+        }
+        $shown = implode(', ', array_map(static fn (mixed $value): string => match (true) {
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_scalar($value) => $choices[(string) $value] ?? ($seeksWords ? "“{$value}”" : (string) $value),
+            default => '',
+        }, $values));
+
+        return match (true) {
+            ! $leaf->operator->needsValue() => "{$label} ".OperatorWords::of($leaf->operator),
+            $seeksWords => "{$label} has {$shown}",
+            default => "{$label} ".OperatorWords::of($leaf->operator)." {$shown}",
+        };
+    }
+
+    /**
+     * A leaf as a person reads it, whatever the facts.
+     */
+    public function plain(Leaf $leaf): string
+    {
+        $field = $this->all()[$leaf->field] ?? null;
+        $choices = $field?->choices() ?? [];
+        $shown = implode(', ', array_map(static fn (mixed $value): string => match (true) {
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_scalar($value) => $choices[(string) $value] ?? (string) $value,
+            default => '',
+        }, is_array($leaf->value) ? $leaf->value : [$leaf->value]));
+
+        return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of($leaf->operator).($leaf->operator->needsValue() ? " {$shown}" : '');
+    }
+
+    /**
+     * @return string|int|float|bool|list<string>|null
+     */
+    private function fact(string $key, Occasion $occasion): string|int|float|bool|array|null
+    {
+        $own = $this->own()[$key] ?? null;
+
+        return $own === null ? $this->conversations->get($key)->fact($occasion->conversation) : $own->of($occasion);
+    }
+
+    /**
+     * @return array<string, OccasionField>
+     */
+    private function own(): array
+    {
+        if ($this->own !== null) {
+            return $this->own;
+        }
+        $hours = $this->hours;
+        $zone = new DateTimeZone((string) config('cairnfield.store.calendar.timezone'));
+        $order = static fn (Occasion $occasion): ?Order => $occasion->conversation->orders->sortByDesc('placed_at')->first();
+        /** @var list<string> $countries */
+        $countries = Order::query()->distinct()->orderBy('country')->pluck('country')->filter()->values()->all();
+        $fields = [
+            new OccasionField('message_text', 'Text of the message', self::WORDS, [], static fn (Occasion $occasion): ?string => $occasion->message?->text),
+            new OccasionField('message_subject', 'Subject of the message', self::WORDS, [], static fn (Occasion $occasion): ?string => $occasion->message?->subject),
+            new OccasionField('sender_domain', 'Sender’s domain', [Operator::In, Operator::NotIn, Operator::EndsWith], [], static fn (Occasion $occasion): ?string => str_contains((string) $occasion->message?->from_address, '@') ? substr((string) strrchr((string) $occasion->message?->from_address, '@'), 1) : null),
+            new OccasionField('message_has_file', 'The message has a file', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->message?->attachments->isNotEmpty() ?? false),
+            new OccasionField('state_before', 'State before they wrote', self::CHOICE, array_combine(array_column(ConversationState::cases(), 'value'), array_map(static fn (ConversationState $state): string => $state->label(), ConversationState::cases())), static fn (Occasion $occasion): ?string => $occasion->before?->value),
+            new OccasionField('done_by', 'Who did it', self::CHOICE, ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'], static fn (Occasion $occasion): string => isset($occasion->entry->details['rule']) ? 'application' : $occasion->entry->actor),
+            new OccasionField('weekday', 'Day of the week', self::CHOICE, self::DAYS, static fn (Occasion $occasion): string => $occasion->entry->at->setTimezone($zone)->format('N')),
+            new OccasionField('in_hours', 'In working hours', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $hours->isOpen($occasion->entry->at)),
+            new OccasionField('customer_orders', 'Orders the customer has placed', self::NUMBER, [], static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()),
+            new OccasionField('order_total', 'Total of the order', self::NUMBER, [], static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()),
+            new OccasionField('order_status', 'Status of the order', self::CHOICE, ['paid' => 'paid', 'sent' => 'sent', 'cancelled' => 'cancelled', 'returned' => 'returned'], static fn (Occasion $occasion): ?string => $order($occasion)?->status),
+            new OccasionField('order_country', 'Country of the order', self::CHOICE, self::named($countries, static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en')), static fn (Occasion $occasion): ?string => $order($occasion)?->country),
+            new OccasionField('order_source', 'Where it was ordered', self::CHOICE, ['shop' => 'own shop', 'Marrowby' => 'Marrowby', 'Quaymart' => 'Quaymart'], static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'),
+        ];
+        $this->own = [];
+        foreach ($fields as $field) {
+            $this->own[$field->key()] = $field;
+        }
+
+        return $this->own;
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @param  callable(string): string  $name
+     * @return array<string, string>
+     */
+    private static function named(array $keys, callable $name): array
+    {
+        $named = [];
+        foreach ($keys as $key) {
+            $named[$key] = $name($key);
+        }
+
+        return $named;
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use RuntimeException;
+
+/**
+ * Why a rule cannot be kept or carried out, said to the person who tried it or reads its runs.
+ */
+final class RuleRefused extends RuntimeException
+{
+    public static function withoutName(): self
+    {
+        return new self('A rule needs a name by which it is known on the trail.');
+    }
+
+    public static function withoutEvent(): self
+    {
+        return new self('Choose when it runs.');
+    }
+
+    public static function withoutAction(): self
+    {
+        return new self('Choose what it does.');
+    }
+
+    public static function noAction(string $do): self
+    {
+        return new self("“{$do}” is nothing that a rule can do.");
+    }
+
+    public static function action(ActionKind $kind, string $what): self
+    {
+        return new self(ucfirst($kind->label()).": {$what}");
+    }
+
+    /**
+     * @param  list<string>  $names
+     */
+    public static function circle(array $names): self
+    {
+        $quoted = array_map(static fn (string $name): string => "“{$name}”", $names);
+
+        return new self(count($quoted) === 1
+            ? "{$quoted[0]} wakes itself: what it does is one of the things it runs on, and its condition does not stop holding by it. Ask in the condition for what it has not done yet."
+            : 'These rules would wake each other in a circle: '.implode(' → ', [...$quoted, $quoted[0]]).'. Let one of them run on something else, or switch one off.');
+    }
+
+    public static function unfilled(string $template, string $placeholder): self
+    {
+        return new self("The template “{$template}” needs {{ {$placeholder} }}, of which nothing is known here. Give it something to fall back on.");
+    }
+
+    public static function noWayToAnswer(): self
+    {
+        return new self('There is no way to answer this conversation without somebody choosing one.');
+    }
+
+    public static function nobodyToAnswerAs(): self
+    {
+        return new self('Neither the person it answers as nor the one in their place is in the team any more. Choose another.');
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use Cairnfield\Core\Rules\Way;
+
+/**
+ * A rule as it leaves its form.
+ */
+final readonly class RuleToSave
+{
+    /**
+     * @param  list<RuleEvent>  $events
+     * @param  array<string, mixed>  $condition
+     * @param  list<RuleAction>  $actions
+     */
+    public function __construct(
+        public string $name,
+        public Way $way,
+        public array $events,
+        public array $condition,
+        public array $actions,
+        public string $notes,
+        public ChangedBy $changedBy,
+    ) {}
+}

@@ -1,0 +1,370 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Conditions\ConditionForm;
+use App\Conditions\UnknownField;
+use App\Inbox\Conversation;
+use App\Inbox\JournalKind;
+use App\Support\StoreSettings;
+use App\Team\Teammate;
+use Cairnfield\Core\Rules\Condition;
+use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\RulesRefused;
+use Cairnfield\Core\Rules\Way;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule as Valid;
+
+/**
+ * Making, trying out, switching and looking over rules.
+ */
+final readonly class RulesController
+{
+    private const EMPTY = ['head' => 'all', 'parts' => [['field' => '', 'op' => '', 'value' => []]]];
+
+    /** Beside the editor: what fits among the latest that happened. */
+    private const LATEST = 300;
+
+    private const DAYS = 14;
+
+    private ConditionForm $form;
+
+    public function __construct(
+        private SaveRule $save,
+        private TryRule $try,
+        private Occasions $occasions,
+        private RuleFields $fields,
+        private ActionChoices $choices,
+        private StoreSettings $settings,
+    ) {
+        $this->form = new ConditionForm($fields);
+    }
+
+    public function index(Request $request): View
+    {
+        $rules = Rule::inOrder()->with('teammate')->get()->keyBy('id');
+        $circles = array_map(
+            static fn (array $circle): string => RuleRefused::circle(array_map(static fn (int|string $id): string => $rules[(int) $id]->name, $circle))->getMessage(),
+            TryRule::circles($rules->where('on', true)),
+        );
+
+        return view('rules.index', [
+            'rules' => $rules,
+            'runs' => $this->runsByDay(array_values($rules->modelKeys())),
+            'days' => self::DAYS,
+            'circles' => $circles,
+            'labels' => $rules->map($this->labels(...)),
+            'fields' => $this->fields,
+            'teammate' => $this->teammate($request),
+            'retired' => Rule::query()->whereNotNull('retired_at')->orderBy('name')->get(),
+            'limit' => (int) $this->settings->get(AnswerByRule::MOST_A_MINUTE, AnswerByRule::USUAL_A_MINUTE),
+        ]);
+    }
+
+    public function make(Request $request): View
+    {
+        return $this->page($request, null, self::EMPTY, [RuleEvent::FirstMessage->value], [[]]);
+    }
+
+    public function edit(Request $request, Rule $rule): View
+    {
+        return $this->page($request, $rule, $this->form->of($rule->condition), $rule->events, $rule->actions);
+    }
+
+    /**
+     * The form with a line, group or action more or less; the whole page where there is no script.
+     */
+    public function redraw(Request $request): View
+    {
+        $do = $request->string('do')->toString();
+        $group = $this->form->after($this->form->posted($request->input('condition')), $do);
+        $actions = $this->actionsAfter($this->postedActions($request), $do);
+        $events = $this->postedEvents($request);
+        if ($request->hasHeader('HX-Request')) {
+            return view('rules.editor', $this->editor($group, $events, $actions));
+        }
+        $id = $request->integer('rule');
+        $request->flash();
+
+        return $this->page($request, $id === 0 ? null : Rule::query()->findOrFail($id), $group, $events, $actions);
+    }
+
+    public function store(Request $request): RedirectResponse|View
+    {
+        return $this->keep($request, null);
+    }
+
+    public function update(Request $request, Rule $rule): RedirectResponse|View
+    {
+        $this->authorise($request, $rule);
+
+        return $this->keep($request, $rule);
+    }
+
+    public function try(Request $request, Rule $rule): View
+    {
+        $days = max(1, min(90, $request->integer('days', 30)));
+        $from = hrtime(true);
+        $tried = $problem = null;
+        try {
+            $tried = $this->try->over($rule, $days);
+        } catch (RulesRefused|UnknownField $why) {
+            $problem = $why->getMessage();
+        }
+
+        return view('rules.try', ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->labels($rule), 'mayChange' => $rule->mayBeChangedBy($this->teammate($request))]);
+    }
+
+    public function switch(Request $request, Rule $rule): RedirectResponse
+    {
+        $this->authorise($request, $rule);
+        $isOn = $request->boolean('on');
+        $this->save->switch($rule, $isOn, $this->teammate($request));
+
+        return redirect('/rules')->with('done', $isOn ? "“{$rule->name}” is on." : "“{$rule->name}” is off.");
+    }
+
+    public function place(Request $request, Rule $rule): RedirectResponse
+    {
+        $this->authorise($request, $rule);
+        $this->save->put($rule, (int) $request->validate(['place' => ['required', 'integer', 'min:1', 'max:9999']])['place']);
+
+        return redirect('/rules')->with('done', "“{$rule->name}” has its place.");
+    }
+
+    public function goOn(Request $request, Rule $rule): RedirectResponse
+    {
+        $this->authorise($request, $rule);
+        $this->save->goOn($rule);
+
+        return redirect('/rules')->with('done', "“{$rule->name}” answers again.");
+    }
+
+    public function limit(Request $request): RedirectResponse
+    {
+        $this->teammate($request)->role->administers() || abort(403, 'An administrator sets this.');
+        $most = (int) $request->validate(['most' => ['required', 'integer', 'min:1', 'max:10000']])['most'];
+        $this->settings->put(AnswerByRule::MOST_A_MINUTE, $most);
+
+        return redirect('/rules')->with('done', "A rule sends at most {$most} answers in a minute.");
+    }
+
+    public function retire(Request $request, Rule $rule): RedirectResponse
+    {
+        $this->authorise($request, $rule);
+        $this->save->retire($rule, true, $this->teammate($request));
+
+        return redirect('/rules')->with('done', "“{$rule->name}” is retired. What it did stays on the trails.");
+    }
+
+    public function bringBack(Request $request, Rule $rule): RedirectResponse
+    {
+        $this->authorise($request, $rule);
+        $this->save->retire($rule, false, $this->teammate($request));
+
+        return redirect('/rules')->with('done', "“{$rule->name}” is there again, and off.");
+    }
+
+    public function runs(Rule $rule): View
+    {
+        return view('rules.runs', ['rule' => $rule, 'runs' => $rule->runs()->with('conversation')->orderByDesc('at')->orderByDesc('id')->limit(100)->get(), 'byDay' => $this->runsByDay([$rule->id])[$rule->id] ?? [], 'days' => self::DAYS]);
+    }
+
+    public function versions(Rule $rule): View
+    {
+        return view('rules.versions', ['rule' => $rule, 'versions' => RuleVersion::query()->where('rule_id', $rule->id)->with('teammate')->orderByDesc('version')->limit(100)->get(), 'labels' => fn (array $content): array => $this->labelsOf($content)]);
+    }
+
+    private function keep(Request $request, ?Rule $rule): RedirectResponse|View
+    {
+        $group = $this->form->posted($request->input('condition'));
+        $actions = $this->postedActions($request);
+        $events = $this->postedEvents($request);
+        $written = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'way' => ['required', Valid::enum(Way::class)],
+            'changed_by' => ['required', Valid::enum(ChangedBy::class)],
+            'notes' => ['nullable', 'string', 'max:5000'],
+        ]);
+        try {
+            $saved = $this->save->save($rule, new RuleToSave(
+                $written['name'],
+                Way::from($written['way']),
+                array_values(array_filter(array_map(RuleEvent::tryFrom(...), $events))),
+                $this->form->condition($group),
+                array_map(RuleAction::of(...), array_values(array_filter($actions, static fn (array $action): bool => ($action['do'] ?? '') !== ''))),
+                (string) ($written['notes'] ?? ''),
+                ChangedBy::from($written['changed_by']),
+            ), $this->teammate($request));
+        } catch (RuleRefused|RulesRefused|UnknownField $why) {
+            $request->flash();
+
+            return $this->page($request, $rule, $group, $events, $actions, $why->getMessage());
+        }
+
+        return redirect($request->has('and_try') || $rule === null ? "/rules/{$saved->id}/try" : '/rules')->with('done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.'));
+    }
+
+    /**
+     * @param  array<string, mixed>  $group
+     * @param  list<string>  $events
+     * @param  list<array<string, string>>  $actions
+     */
+    private function page(Request $request, ?Rule $rule, array $group, array $events, array $actions, ?string $problem = null): View
+    {
+        return view('rules.form', [
+            ...$this->editor($group, $events, $actions),
+            'rule' => $rule,
+            'problem' => $problem,
+            'mayChange' => $rule === null || $rule->mayBeChangedBy($this->teammate($request)),
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $group
+     * @param  list<string>  $events
+     * @param  list<array<string, string>>  $actions
+     * @return array<string, mixed>
+     */
+    private function editor(array $group, array $events, array $actions): array
+    {
+        [$fitting, $looked] = $this->fitting($group, $events);
+
+        return [
+            'group' => $group, 'events' => $events, 'actions' => $actions === [] ? [[]] : $actions, 'fields' => $this->fields->all(), 'form' => $this->form, 'choices' => $this->choices,
+            'fitting' => $fitting, 'looked' => $looked, 'redraw' => '/rules/redraw',
+        ];
+    }
+
+    /**
+     * The latest conversations that fit right now, by the latest things that happened.
+     *
+     * @param  array<string, mixed>  $group
+     * @param  list<string>  $events
+     * @return array{list<array{Conversation, list<string>}>|null, int} null where it cannot be asked
+     */
+    private function fitting(array $group, array $events): array
+    {
+        try {
+            $condition = Condition::read(json_decode((string) json_encode($this->form->condition($group), JSON_THROW_ON_ERROR)));
+            $isMessage = array_filter($events, static fn (string $event): bool => RuleEvent::tryFrom($event)?->isMessage() ?? false) !== [];
+            $ids = DB::table('journal')->whereIn('kind', $isMessage ? [JournalKind::MessageReceived] : RuleEvent::KINDS)->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
+            $fitting = [];
+            $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids))), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
+            foreach (array_reverse($occasions) as $occasion) {
+                $facts = $this->fields->facts($occasion, $condition);
+                $because = $condition->because($facts);
+                if ($because !== null) {
+                    $fitting[$occasion->conversation->id] ??= [$occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because)];
+                }
+            }
+
+            return [array_values($fitting), count($occasions)];
+        } catch (RulesRefused|UnknownField) {
+            return [null, 0];
+        }
+    }
+
+    /**
+     * @return list<array<string, string>>
+     */
+    private function postedActions(Request $request): array
+    {
+        $actions = [];
+        foreach ((array) $request->input('actions') as $one) {
+            $actions[] = array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', is_array($one) ? $one : []);
+        }
+
+        /** @var list<array<string, string>> */
+        return $actions;
+    }
+
+    /**
+     * @return list<string>
+     */
+    private function postedEvents(Request $request): array
+    {
+        return array_values(array_filter((array) $request->input('events'), static fn (mixed $event): bool => is_string($event) && RuleEvent::tryFrom($event) !== null));
+    }
+
+    /**
+     * @param  list<array<string, string>>  $actions
+     * @return list<array<string, string>>
+     */
+    private function actionsAfter(array $actions, string $do): array
+    {
+        [$what, $index] = [...explode(':', $do, 2), ''];
+        if ($what === 'add-action') {
+            $actions[] = [];
+        }
+        if ($what === 'remove-action') {
+            unset($actions[(int) $index]);
+        }
+
+        return array_values($actions);
+    }
+
+    /**
+     * @return array{when: list<string>, which: list<string>, what: list<string>} in words
+     */
+    private function labels(Rule $rule): array
+    {
+        return $this->labelsOf(['events' => $rule->events, 'condition' => $rule->condition, 'actions' => $rule->actions]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $content
+     * @return array{when: list<string>, which: list<string>, what: list<string>} in words
+     */
+    private function labelsOf(array $content): array
+    {
+        $what = [];
+        foreach ($content['actions'] as $action) {
+            try {
+                $what[] = RuleAction::of($action)->label;
+            } catch (RuleRefused $why) {
+                $what[] = $why->getMessage();
+            }
+        }
+        try {
+            $which = array_map(fn (Leaf $leaf): string => $this->fields->plain($leaf), Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->leaves());
+        } catch (RulesRefused $why) {
+            $which = [$why->getMessage()];
+        }
+
+        return ['when' => array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => $which, 'what' => $what];
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, array<string, array{done: int, failed: int}>> by rule and day
+     */
+    private function runsByDay(array $ids): array
+    {
+        $runs = [];
+        $rows = DB::table('rule_runs')->whereIn('rule_id', $ids)->where('at', '>=', now()->subDays(self::DAYS - 1)->startOfDay())
+            ->groupBy('rule_id', DB::raw('DATE(at)'))->selectRaw('rule_id, DATE(at) AS day, SUM(state = ?) AS done, SUM(state = ?) AS failed', [RuleRun::DONE, RuleRun::FAILED])->get();
+        foreach ($rows as $row) {
+            $runs[(int) $row->rule_id][(string) $row->day] = ['done' => (int) $row->done, 'failed' => (int) $row->failed];
+        }
+
+        return $runs;
+    }
+
+    private function authorise(Request $request, Rule $rule): void
+    {
+        $rule->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only '.$rule->changed_by->label().' change this rule.');
+    }
+
+    private function teammate(Request $request): Teammate
+    {
+        $teammate = $request->user();
+
+        return $teammate instanceof Teammate ? $teammate : abort(401);
+    }
+}

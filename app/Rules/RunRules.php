@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Conditions\UnknownField;
+use App\Inbox\JournalNews;
+use Cairnfield\Core\Rules\Facts;
+use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Plan;
+use Cairnfield\Core\Rules\Rule as CoreRule;
+use Cairnfield\Core\Rules\RulesRefused;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Collection as Values;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Runs the rules on what has happened. Everything that happens is in the journal, so this follows it, from the
+ * moment on that it first runs. Safe to repeat: a rule acts once for one event.
+ */
+final readonly class RunRules
+{
+    /** Rules wake rules at most so many deep. */
+    public const DEEPEST = 5;
+
+    /** Of one call, so that what rules do is looked at in turn and other work has room. */
+    private const ROUNDS = 8;
+
+    public function __construct(
+        private JournalNews $news,
+        private Occasions $occasions,
+        private RuleFields $fields,
+        private CarryOut $carryOut,
+    ) {}
+
+    public function run(): void
+    {
+        $this->carryOut->again();
+        $rounds = 0;
+        do {
+            $seen = 0;
+            $hasMore = $this->news->follow('rules.ran', false, function (Values $news) use (&$seen): void {
+                $seen = $this->look($news);
+            });
+        } while (($hasMore || $seen > 0) && ++$rounds < self::ROUNDS);
+    }
+
+    /**
+     * @param  Values<int, \stdClass>  $news
+     * @return int how many rules ran: what they did is news in turn
+     */
+    private function look(Values $news): int
+    {
+        $rules = Rule::inOrder()->where('on', true)->get();
+        $ran = 0;
+        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries(array_values(array_map(intval(...), $news->pluck('id')->all()))) as $occasion) {
+            $ran += $this->on($occasion, $rules);
+        }
+
+        return $ran;
+    }
+
+    /**
+     * @param  Collection<int, Rule>  $rules
+     */
+    private function on(Occasion $occasion, Collection $rules): int
+    {
+        $listening = $rules->filter(static fn (Rule $rule): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event, $rule->listensTo(), true)) !== []);
+        // Looked at in one of the last moments already.
+        $done = $listening->isEmpty() ? [] : DB::table('rule_runs')->where('event_key', $occasion->key())->whereIn('rule_id', $listening->modelKeys())->pluck('rule_id')->all();
+        $listening = $listening->keyBy('id');
+        if ($listening->isEmpty() || count($done) === $listening->count()) {
+            return 0;
+        }
+        [$plan, $facts] = $this->plan($occasion, $listening);
+        $ran = 0;
+        foreach ($plan->matched as $id) {
+            $rule = $listening[(int) $id];
+            if (! in_array($rule->id, $done, true)) {
+                $ran += $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
+            }
+        }
+
+        return $ran;
+    }
+
+    /**
+     * What the rules would do; a rule that says stop cuts off those after it.
+     *
+     * @param  Collection<int, Rule>  $rules  by id, in their order
+     * @param  bool  $isTrial  whether nothing may be changed, not even the note that a rule cannot be asked
+     * @return array{Plan, Facts}
+     */
+    public function plan(Occasion $occasion, Collection $rules, bool $isTrial = false): array
+    {
+        $conditions = [];
+        foreach ($rules as $rule) {
+            try {
+                $condition = $rule->asks();
+                $this->fields->facts($occasion, $condition);
+                $conditions[$rule->id] = $condition;
+            } catch (RulesRefused|UnknownField $why) {
+                $isTrial ?: $this->carryOut->cannotBeAsked($rule, $why->getMessage());
+            }
+        }
+        $facts = $this->fields->facts($occasion, ...array_values($conditions));
+        $core = static fn (Rule $rule): CoreRule => new CoreRule($rule->id, $rule->way, $conditions[$rule->id] ?? null, $rule->actions);
+        $asked = array_values($rules->map($core)->all());
+        $plan = Plan::of($facts, ...$asked);
+        foreach ($plan->matched as $id) {
+            if (in_array(ActionKind::Stop->value, array_column($rules[(int) $id]->actions, 'do'), true)) {
+                $before = array_slice($asked, 0, 1 + (int) array_search($id, array_map(static fn (CoreRule $rule): int|string => $rule->id, $asked), true));
+
+                return [Plan::of($facts, ...$before), $facts];
+            }
+        }
+
+        return [$plan, $facts];
+    }
+
+    /**
+     * @return list<array<string, string>>
+     */
+    private function actionsOf(Plan $plan, int $rule): array
+    {
+        /** @var list<array<string, string>> */
+        return array_values(array_map(static fn (array $action): array => array_diff_key($action, ['rule' => 0]), array_filter($plan->actions, static fn (array $action): bool => $action['rule'] === $rule)));
+    }
+
+    /**
+     * @return list<string> the parts that were true, in words
+     */
+    private function because(Rule $rule, Facts $facts): array
+    {
+        return array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []);
+    }
+}

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Conditions\UnknownField;
+use App\Team\Teammate;
+use Cairnfield\Core\Rules\Condition;
+use Cairnfield\Core\Rules\RulesRefused;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Keeps a rule, checked so that it can be carried out, and each change as a version. A new rule is off: it is
+ * tried out first.
+ */
+final readonly class SaveRule
+{
+    public function __construct(private RuleFields $fields) {}
+
+    /**
+     * @param  Rule|null  $rule  null for a new one
+     *
+     * @throws RuleRefused|RulesRefused|UnknownField
+     */
+    public function save(?Rule $rule, RuleToSave $written, Teammate $teammate): Rule
+    {
+        $name = trim((string) preg_replace('/\s+/u', ' ', $written->name));
+        match (true) {
+            $name === '' => throw RuleRefused::withoutName(),
+            $written->events === [] => throw RuleRefused::withoutEvent(),
+            $written->actions === [] => throw RuleRefused::withoutAction(),
+            default => null,
+        };
+        foreach (Condition::read(json_decode((string) json_encode($written->condition, JSON_THROW_ON_ERROR)))->leaves() as $leaf) {
+            $this->fields->get($leaf->field);
+        }
+
+        return DB::transaction(function () use ($rule, $written, $teammate, $name): Rule {
+            $kept = $rule === null
+                ? (new Rule)->forceFill(['teammate_id' => $teammate->id, 'version' => 0, 'on' => false, 'place' => 1 + (int) Rule::query()->whereNull('retired_at')->max('place')])
+                : Rule::query()->lockForUpdate()->findOrFail($rule->id);
+            $before = $rule === null ? null : self::content($kept);
+            $kept->forceFill([
+                'name' => mb_substr($name, 0, 120),
+                'way' => $written->way,
+                'events' => array_map(static fn (RuleEvent $event): string => $event->value, $written->events),
+                'condition' => $written->condition,
+                'actions' => array_map(static fn (RuleAction $action): array => $action->toArray(), $written->actions),
+                'notes' => trim($written->notes) === '' ? null : mb_substr(trim($written->notes), 0, 5000),
+                'changed_by' => $written->changedBy,
+                // What was wrong with it may be mended now.
+                'last_error' => null,
+                'last_error_at' => null,
+            ])->save();
+            $this->version($kept, $before, $teammate);
+
+            return $kept;
+        });
+    }
+
+    public function switch(Rule $rule, bool $isOn, Teammate $teammate): void
+    {
+        DB::transaction(function () use ($rule, $isOn, $teammate): void {
+            $kept = Rule::query()->lockForUpdate()->findOrFail($rule->id);
+            if ($kept->on !== $isOn) {
+                $before = self::content($kept);
+                $kept->forceFill(['on' => $isOn])->save();
+                $this->version($kept, $before, $teammate);
+            }
+        });
+    }
+
+    /**
+     * Its answers go on, after it was looked at.
+     */
+    public function goOn(Rule $rule): void
+    {
+        $rule->forceFill(['stopped_at' => null, 'last_error' => null, 'last_error_at' => null])->save();
+    }
+
+    /**
+     * Puts a rule at a place, counted from 1; the others move up or down.
+     */
+    public function put(Rule $rule, int $place): void
+    {
+        DB::transaction(function () use ($rule, $place): void {
+            $others = array_values(array_filter(Rule::inOrder()->lockForUpdate()->get()->all(), static fn (Rule $other): bool => $other->id !== $rule->id));
+            array_splice($others, max(0, min(count($others), $place - 1)), 0, [$rule]);
+            foreach ($others as $index => $one) {
+                Rule::query()->whereKey($one->id)->toBase()->update(['place' => $index + 1]);
+            }
+        });
+    }
+
+    /**
+     * Out of use, and off; its runs stay.
+     */
+    public function retire(Rule $rule, bool $isRetired, Teammate $teammate): void
+    {
+        if ($isRetired) {
+            $this->switch($rule, false, $teammate);
+        }
+        $rule->refresh()->forceFill(['retired_at' => $isRetired ? now() : null])->save();
+    }
+
+    /**
+     * Rules that are on and answer with a template.
+     *
+     * @return list<string> their names
+     */
+    public static function answeringWith(int $template): array
+    {
+        return array_values(Rule::inOrder()->where('on', true)->get()
+            ->filter(static fn (Rule $rule): bool => array_filter($rule->actions, static fn (array $action): bool => $action['do'] === ActionKind::Answer->value && ($action['value'] ?? '') === (string) $template) !== [])
+            ->map(static fn (Rule $rule): string => $rule->name)->all());
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private static function content(Rule $rule): array
+    {
+        return [
+            'name' => $rule->name, 'way' => $rule->way->value, 'on' => $rule->on, 'events' => $rule->events, 'condition' => $rule->condition,
+            'actions' => $rule->actions, 'notes' => $rule->notes, 'changed_by' => $rule->changed_by->value,
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $before
+     */
+    private function version(Rule $rule, ?array $before, Teammate $teammate): void
+    {
+        $content = self::content($rule);
+        // Through JSON, since the database gives back the keys of objects in an order of its own.
+        $changed = $before === null ? ['made'] : array_keys(array_filter($content, static fn (mixed $value, string $key): bool => $value != $before[$key], ARRAY_FILTER_USE_BOTH));
+        if ($changed === []) {
+            return;
+        }
+        $rule->forceFill(['version' => $rule->version + 1])->save();
+        $words = ['events' => 'when it runs', 'condition' => 'which it is for', 'actions' => 'what it does', 'way' => 'every or ladder', 'changed_by' => 'who may change it', 'on' => $rule->on ? 'switched on' : 'switched off'];
+        (new RuleVersion)->forceFill([
+            'rule_id' => $rule->id, 'version' => $rule->version, 'teammate_id' => $teammate->id, 'content' => $content,
+            'what' => implode(', ', array_map(static fn (string $part): string => $words[$part] ?? $part, $changed)), 'at' => now(),
+        ])->save();
+    }
+}

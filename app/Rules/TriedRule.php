@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Inbox\Conversation;
+use Carbon\CarbonImmutable;
+
+/**
+ * What a rule would have done in the last days.
+ */
+final readonly class TriedRule
+{
+    /**
+     * @param  int  $looked  at how many things that happened
+     * @param  bool  $isCut  whether more happened than was looked at
+     * @param  int  $matched  in how many of them it would have acted
+     * @param  list<array{conversation: Conversation, at: CarbonImmutable, because: list<string>, overruled: list<string>, others: list<string>}>  $rows  the latest of these
+     * @param  list<array{string, string, bool|null, int}>  $fights  with which rule, over what, whether this one wins (null: they undo each other), and how often
+     * @param  list<string>  $circles  in words
+     */
+    public function __construct(
+        public int $days,
+        public int $looked,
+        public bool $isCut,
+        public int $matched,
+        public array $rows,
+        public array $fights,
+        public array $circles,
+    ) {}
+}

@@ -1,0 +1,52 @@
+{{-- A rule as a sentence, and beside it what fits right now. --}}
+<div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-swap="morph:outerHTML" hx-ext="morph">
+    <div class="sheet pad rule-words">
+        <fieldset class="rule-when"><legend>When</legend>
+            <details class="menu" id="events-menu">
+                <summary class="btn btn-sm btn-outline-secondary condition-chosen">{{ implode(' or ', array_map(fn ($event) => \App\Rules\RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
+                <div class="menu-panel menu-tall checks-panel">@foreach (\App\Rules\RuleEvent::cases() as $event)<label><input type="checkbox" class="form-check-input" name="events[]" value="{{ $event->value }}" @checked(in_array($event->value, $events, true)) hx-post="{{ $redraw }}" hx-trigger="change"> {{ $event->label() }}</label>@endforeach</div>
+            </details>
+        </fieldset>
+        <section class="rule-which" aria-label="Which"><h2>and</h2>@include('conditions.group', ['group' => $group, 'name' => 'condition', 'place' => ''])</section>
+        <fieldset class="rule-what"><legend>then</legend>
+            @foreach ($actions as $index => $action)
+                @php
+                    $kind = \App\Rules\ActionKind::tryFrom($action['do'] ?? '');
+                    $name = "actions[{$index}]";
+                    $options = $kind?->hasChoices() ? $choices->of($kind) : [];
+                    $isHeld = $kind === \App\Rules\ActionKind::SetState && ($action['value'] ?? '') === 'held';
+                @endphp
+                <div class="action-line" id="action-{{ $index }}">
+                    <label class="visually-hidden" for="action-{{ $index }}-do">What it does</label>
+                    <select class="form-select form-select-sm" id="action-{{ $index }}-do" name="{{ $name }}[do]" hx-post="{{ $redraw }}" hx-trigger="change"><option value="">choose …</option>@foreach (\App\Rules\ActionKind::cases() as $one)<option value="{{ $one->value }}" @selected($one === $kind)>{{ $one->label() }}</option>@endforeach</select>
+                    @if ($kind?->hasChoices())
+                        <label class="visually-hidden" for="action-{{ $index }}-value">Which</label>
+                        <select class="form-select form-select-sm" id="action-{{ $index }}-value" name="{{ $name }}[value]" hx-post="{{ $redraw }}" hx-trigger="change">@if ($kind !== \App\Rules\ActionKind::AssignPerson)<option value="">choose …</option>@endif @foreach ($options as $value => $label)<option value="{{ $value }}" @selected((string) $value === ($action['value'] ?? ''))>{{ $label }}</option>@endforeach</select>
+                    @endif
+                    @if ($kind === \App\Rules\ActionKind::Answer)
+                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm" id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                        <label for="action-{{ $index }}-instead">else</label><select class="form-select form-select-sm" id="action-{{ $index }}-instead" name="{{ $name }}[instead]" aria-label="Else, when that person has left"><option value="">nobody</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                        <label class="visually-hidden" for="action-{{ $index }}-then">State afterwards</label><select class="form-select form-select-sm" id="action-{{ $index }}-then" name="{{ $name }}[then]">@foreach ($choices->afterwards() as $value => $label)<option value="{{ $value }}" @selected((string) $value === ($action['then'] ?? 'same'))>{{ $label }}</option>@endforeach</select>
+                    @endif
+                    @if ($kind?->text() !== null && ($kind !== \App\Rules\ActionKind::SetState || $isHeld))
+                        <label class="visually-hidden" for="action-{{ $index }}-text">{{ $kind->text() }}</label><input class="form-control form-control-sm" id="action-{{ $index }}-text" name="{{ $name }}[text]" value="{{ $action['text'] ?? '' }}" maxlength="5000" placeholder="{{ $kind->text() }}">
+                    @endif
+                    @if ($kind === \App\Rules\ActionKind::Task || $isHeld)
+                        <label for="action-{{ $index }}-hours">for</label><input class="form-control form-control-sm hours" type="number" min="1" max="2000" id="action-{{ $index }}-hours" name="{{ $name }}[hours]" value="{{ $action['hours'] ?? '' }}"> <span>working hours</span>
+                    @endif
+                    <button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="remove-action:{{ $index }}" class="btn-away" hx-post="{{ $redraw }}" aria-label="Take this away">×</button>
+                </div>
+            @endforeach
+            <p class="condition-add"><button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="add-action" class="btn btn-sm btn-outline-secondary" hx-post="{{ $redraw }}">And also …</button></p>
+        </fieldset>
+    </div>
+    <section class="sheet pad rule-fitting" aria-live="polite">
+        @if ($fitting === null)
+            <h2>Fits right now</h2><p class="soft">This cannot be asked as it stands.</p>
+        @else
+            <h2>{{ count($fitting) === 0 ? 'Nothing' : (count($fitting) === 1 ? 'One conversation' : count($fitting).' conversations') }} of the latest {{ $looked === 1 ? 'one' : $looked }}</h2>
+            <ul class="plain-list">@foreach (array_slice($fitting, 0, 12) as [$conversation, $because])<li><a href="/conversations/{{ $conversation->id }}">{{ \Illuminate\Support\Str::limit($conversation->subject, 60) }}</a><small>{{ $because === [] ? 'always' : implode(' · ', $because) }}</small></li>@endforeach</ul>
+            @if (count($fitting) > 12)<p class="soft">and {{ count($fitting) - 12 }} more</p>@endif
+        @endif
+    </section>
+</div>

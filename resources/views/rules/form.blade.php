@@ -1,0 +1,27 @@
+@extends('layouts.app')
+@section('title', $rule?->name ?? 'New rule')
+@section('content')
+<main id="content" class="page">
+    <div class="page-head"><h1>{{ $rule ? "Rule “{$rule->name}”" : 'New rule' }}</h1>
+        @if ($rule)<a class="btn btn-outline-secondary" href="/rules/{{ $rule->id }}/try">Try it out</a><a class="btn btn-outline-secondary" href="/rules/{{ $rule->id }}/runs">Runs</a><a class="btn btn-outline-secondary" href="/rules/{{ $rule->id }}/versions">Version {{ $rule->version }}</a>@endif
+        <a class="btn btn-outline-secondary" href="/rules">All rules</a>
+    </div>
+    @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
+    @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
+    <form method="post" action="/rules{{ $rule ? "/{$rule->id}" : '' }}" class="rule-form">
+        @csrf
+        <input type="hidden" name="rule" value="{{ $rule?->id }}">
+        @include('rules.editor')
+        <div class="sheet pad rule-rest">
+            <div class="form-pair">
+                <div><label class="form-label" for="rule-name">Name, as it stands on the trail</label><input class="form-control" id="rule-name" name="name" value="{{ old('name', $rule?->name) }}" maxlength="120" required></div>
+                <div><label class="form-label" for="rule-way">Which of several that match</label><select class="form-select" id="rule-way" name="way"><option value="every" @selected(old('way', $rule?->way->value) === 'every')>every: it runs whatever others do</option><option value="ladder" @selected(old('way', $rule?->way->value) === 'ladder')>ladder: only the first that matches runs</option></select></div>
+                <div><label class="form-label" for="rule-changed-by">Who may change it</label><select class="form-select" id="rule-changed-by" name="changed_by">@foreach (\App\Rules\ChangedBy::cases() as $by)<option value="{{ $by->value }}" @selected(old('changed_by', $rule?->changed_by->value) === $by->value)>{{ $by->label() }}</option>@endforeach</select></div>
+                <div><label class="form-label" for="rule-notes">Notes</label><input class="form-control" id="rule-notes" name="notes" value="{{ old('notes', $rule?->notes) }}" maxlength="5000" placeholder="Why there is this rule"></div>
+            </div>
+            @if ($mayChange)<div class="compose-buttons"><button class="btn btn-primary">{{ $rule ? 'Save' : 'Save, and see what it would have done' }}</button>@if ($rule)<button class="btn btn-outline-secondary" name="and_try" value="1">Save and try it out</button>@endif</div>@else<p class="soft">Only {{ $rule->changed_by->label() }} change this rule.</p>@endif
+        </div>
+    </form>
+    @if ($rule && $mayChange)<form method="post" action="/rules/{{ $rule->id }}/retire" class="group-away below">@csrf<button class="btn btn-sm btn-link">Retire this rule</button></form>@endif
+</main>
+@endsection

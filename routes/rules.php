@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Rules\RulesController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('auth')->prefix('/rules')->group(function (): void {
+    Route::get('/', [RulesController::class, 'index']);
+    Route::get('/{rule}/runs', [RulesController::class, 'runs'])->whereNumber('rule');
+    Route::middleware('can:arrange')->group(function (): void {
+        Route::get('/new', [RulesController::class, 'make']);
+        Route::post('/redraw', [RulesController::class, 'redraw']);
+        Route::post('/', [RulesController::class, 'store']);
+        Route::post('/limit', [RulesController::class, 'limit']);
+        Route::get('/{rule}', [RulesController::class, 'edit'])->whereNumber('rule');
+        Route::post('/{rule}', [RulesController::class, 'update'])->whereNumber('rule');
+        Route::get('/{rule}/try', [RulesController::class, 'try'])->whereNumber('rule');
+        Route::post('/{rule}/switch', [RulesController::class, 'switch'])->whereNumber('rule');
+        Route::post('/{rule}/place', [RulesController::class, 'place'])->whereNumber('rule');
+        Route::post('/{rule}/go-on', [RulesController::class, 'goOn'])->whereNumber('rule');
+        Route::post('/{rule}/retire', [RulesController::class, 'retire'])->whereNumber('rule');
+        Route::post('/{rule}/bring-back', [RulesController::class, 'bringBack'])->whereNumber('rule');
+        Route::get('/{rule}/versions', [RulesController::class, 'versions'])->whereNumber('rule');
+    });
+});

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Inbox\Category;
+use App\Inbox\Conversation;
+use App\Inbox\JournalEntry;
+use App\Rules\Rule;
+use App\Rules\RuleRun;
+use App\Rules\RuleVersion;
+use App\Rules\SaveRule;
+use App\Templates\SaveTemplate;
+use App\Templates\Template;
+use App\Templates\TemplateToSave;
+use App\Views\SharedWith;
+use Carbon\CarbonImmutable;
+use Tests\App\Mails;
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $this->actingAs($this->teammate('mads'));
+    $this->form = static fn (array $form = []): array => [
+        'name' => 'Late parcels', 'way' => 'every', 'changed_by' => 'leads', 'events' => ['first_message'],
+        'condition' => ['head' => 'all', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'late, delayed']]],
+        'actions' => [['do' => 'set_priority', 'value' => 'high'], ['do' => 'add_tag', 'text' => 'late']],
+        ...$form,
+    ];
+    $this->made = function (array $form = []): Rule {
+        $this->post('/rules', ($this->form)($form))->assertRedirect();
+
+        return Rule::query()->orderByDesc('id')->firstOrFail();
+    };
+});
+
+it('keeps a rule, off, and shows what it would have done', function (): void {
+    $fits = Mails::conversation(['Subject' => 'My parcel is late']);
+    Mails::conversation(['Subject' => 'Something else', 'From' => 'a@b.example']);
+    $before = [JournalEntry::query()->count(), $fits->refresh()->toArray()];
+    $this->followingRedirects()->post('/rules', ($this->form)())->assertOk()
+        ->assertSee('“Late parcels” is saved, and off.')
+        ->assertSeeInOrder(['When', 'a customer writes for the first time', 'and', 'Subject has one of the words late, delayed', 'then', 'set the priority to high; add the tag “late”'])
+        ->assertSee('1</b> of 2', false)->assertSee($fits->number())->assertSee('Subject has “late”');
+    $rule = Rule::query()->sole();
+    expect($rule->on)->toBeFalse()->and($rule->condition)->toBe(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['late', 'delayed']]]])
+        // Trying it out changes nothing.
+        ->and([JournalEntry::query()->count(), $fits->refresh()->toArray()])->toBe($before)->and(RuleRun::query()->count())->toBe(0);
+});
+
+it('says with which rules it would fight, and in which circles it would go', function (): void {
+    Mails::conversation(['Subject' => 'My parcel is late']);
+    $first = ($this->made)();
+    $this->post("/rules/{$first->id}/switch", ['on' => 1]);
+    $second = ($this->made)(['name' => 'Calm down', 'actions' => [['do' => 'set_priority', 'value' => 'low'], ['do' => 'remove_tag', 'text' => 'Late']]]);
+    $this->get("/rules/{$second->id}/try")->assertSeeInOrder(['Fights', 'Late parcels', 'set the priority to', 'this rule'])->assertSee('the tag “Late”, which one gives and the other takes away')->assertSee('Other rules there');
+    $this->post("/rules/{$second->id}/switch", ['on' => 1]);
+    $this->get("/rules/{$first->id}/try")->assertSee('the other: it stands further down');
+    $third = ($this->made)(['name' => 'Itself', 'events' => ['tags_changed'], 'condition' => [], 'actions' => [['do' => 'add_tag', 'text' => 'more']]]);
+    $this->get("/rules/{$third->id}/try")->assertSee('“Itself” wakes itself');
+});
+
+it('says what cannot be kept, and loses nothing of it', function (array $form, string $why): void {
+    $this->post('/rules', ($this->form)($form))->assertOk()->assertSee($why)->assertSee('value="Late parcels"', false);
+    expect(Rule::query()->count())->toBe(0);
+})->with([
+    [['events' => []], 'Choose when it runs.'],
+    [['actions' => [['do' => '']]], 'Choose what it does.'],
+    [['actions' => [['do' => 'set_category', 'value' => '999']]], 'Set the category to: choose a category'],
+    [['actions' => [['do' => 'add_tag', 'text' => '']]], 'Add the tag: write the tag'],
+    [['actions' => [['do' => 'note', 'text' => 'Look {{ customer.nme }}']]], 'there is no placeholder {{ customer.nme }}'],
+    [['actions' => [['do' => 'answer', 'value' => '7']]], 'Answer with: choose a template'],
+    [['actions' => [['do' => 'set_status', 'value' => 'held']]], 'write who must act first'],
+    [['condition' => ['head' => 'all', 'parts' => [['field' => 'gone', 'op' => 'is', 'value' => 'x']]]], '“gone”, which is not there any more'],
+]);
+
+it('shows beside the form what fits right now', function (): void {
+    $fits = Mails::conversation(['Subject' => 'My parcel is late']);
+    $redraw = fn (array $form) => $this->withHeader('HX-Request', 'true')->post('/rules/redraw', ($this->form)($form));
+    $redraw([])->assertOk()->assertSee('One conversation of the latest one')->assertSee("/conversations/{$fits->id}")->assertSee('Subject has “late”');
+    $redraw(['condition' => ['head' => 'none', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'late']]]])->assertSee('Nothing of the latest one');
+    $redraw(['do' => 'add-action'])->assertSee('actions[2][do]');
+    $redraw(['do' => 'remove-action:0'])->assertDontSee('actions[1][do]');
+    $redraw(['do' => 'add:'])->assertSee('condition[parts][1][field]');
+});
+
+it('lets leads and administrators change rules, or administrators alone, and everybody look', function (): void {
+    $rule = ($this->made)(['changed_by' => 'administrators']);
+    $this->post("/rules/{$rule->id}", ($this->form)())->assertForbidden();
+    $this->post("/rules/{$rule->id}/switch", ['on' => 1])->assertForbidden();
+    $this->post('/rules/limit', ['most' => 5])->assertForbidden();
+    $this->actingAs($this->teammate('ilse'))->get('/rules')->assertOk()->assertSee('Late parcels')->assertDontSee('New rule');
+    $this->get("/rules/{$rule->id}/runs")->assertOk();
+    $this->get('/rules/new')->assertForbidden();
+    $this->post('/rules', ($this->form)())->assertForbidden();
+    $this->actingAs($this->teammate('corin'));
+    $this->post("/rules/{$rule->id}/switch", ['on' => 1])->assertSessionHas('done', '“Late parcels” is on.');
+    $this->post('/rules/limit', ['most' => 5])->assertSessionHas('done');
+    $this->get('/rules')->assertSee('value="5"', false);
+});
+
+it('keeps each change as a version', function (): void {
+    $rule = ($this->made)();
+    $this->post("/rules/{$rule->id}", ($this->form)());
+    $this->post("/rules/{$rule->id}", ($this->form)(['name' => 'Very late', 'actions' => [['do' => 'set_priority', 'value' => 'urgent']]]));
+    $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
+    expect(RuleVersion::query()->orderBy('version')->pluck('what')->all())->toBe(['made', 'name, what it does', 'switched on']);
+    $this->get("/rules/{$rule->id}/versions")->assertSeeInOrder(['switched on', 'set the priority to urgent', 'made', 'set the priority to high']);
+});
+
+it('puts rules in an order, retires them and brings them back off', function (): void {
+    [$one, $two, $three] = [($this->made)(['name' => 'One']), ($this->made)(['name' => 'Two']), ($this->made)(['name' => 'Three'])];
+    $this->post("/rules/{$three->id}/place", ['place' => 1])->assertSessionHas('done');
+    $this->get('/rules')->assertSeeInOrder(['Three', 'One', 'Two']);
+    $this->post("/rules/{$one->id}/switch", ['on' => 1]);
+    $this->post("/rules/{$one->id}/retire")->assertSessionHas('done');
+    $this->get('/rules')->assertSeeInOrder(['Three', 'Two', 'Retired, 1', 'One']);
+    $this->post("/rules/{$one->id}/bring-back");
+    expect($one->refresh()->on)->toBeFalse()->and($one->retired_at)->toBeNull()->and($two->refresh()->retired_at)->toBeNull();
+});
+
+it('does not let a template go that a rule answers with', function (): void {
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Receipt', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'Hello', 'html' => null]], [], []), $this->teammate('mads'));
+    $rule = ($this->made)(['actions' => [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]]);
+    $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
+    $this->post("/templates/{$template->id}/retire")->assertSessionHas('problem', '“Receipt” is answered with by the rule “Late parcels”. Give it another template or switch it off first.');
+    expect(Template::query()->sole()->retired_at)->toBeNull();
+    app(SaveRule::class)->switch($rule, false, $this->teammate('mads'));
+    $this->post("/templates/{$template->id}/retire")->assertSessionHas('done');
+});
+
+it('reads an old rule whose category has gone as it stands', function (): void {
+    $category = Category::query()->where('name', 'Late parcel')->firstOrFail();
+    $rule = ($this->made)(['actions' => [['do' => 'set_category', 'value' => (string) $category->id]]]);
+    $category->forceFill(['retired_at' => now()])->save();
+    $this->get('/rules')->assertOk()->assertSee('choose a category; this one is not there any more');
+    $this->get("/rules/{$rule->id}")->assertOk();
+    expect(Conversation::query()->count())->toBe(0);
+});

@@ -1,0 +1,283 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Checklists\StartedChecklist;
+use App\Inbox\Actor;
+use App\Inbox\AddNote;
+use App\Inbox\Category;
+use App\Inbox\ChangeTags;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\JournalEntry;
+use App\Inbox\JournalKind;
+use App\Inbox\Message;
+use App\Inbox\Outcome;
+use App\Rules\AnswerByRule;
+use App\Rules\ChangedBy;
+use App\Rules\Rule;
+use App\Rules\RuleAction;
+use App\Rules\RuleEvent;
+use App\Rules\RuleRun;
+use App\Rules\RuleToSave;
+use App\Rules\RunRules;
+use App\Rules\SaveRule;
+use App\Support\StoreSettings;
+use App\Tasks\Task;
+use App\Telling\News;
+use App\Templates\SaveTemplate;
+use App\Templates\Template;
+use App\Templates\TemplateToSave;
+use App\Views\SharedWith;
+use Cairnfield\Core\Queue\Priority;
+use Cairnfield\Core\Rules\Way;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Tests\App\Mails;
+
+/**
+ * @param  list<RuleEvent>|RuleEvent  $when
+ * @param  array<string, mixed>  $condition
+ * @param  list<array<string, string>>  $actions
+ */
+function rule(string $name, array|RuleEvent $when, array $condition, array $actions, Way $way = Way::Every, bool $on = true): Rule
+{
+    $rule = app(SaveRule::class)->save(null, new RuleToSave($name, $way, (array) (is_array($when) ? $when : [$when]), $condition === [] ? ['all' => []] : $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads), test()->teammate('mads'));
+    app(SaveRule::class)->switch($rule, $on, test()->teammate('mads'));
+
+    return $rule->refresh();
+}
+
+function answeringTemplate(string $name, string $text): Template
+{
+    return app(SaveTemplate::class)->save(null, new TemplateToSave($name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => $text, 'html' => null]], [], []), test()->teammate('mads'));
+}
+
+function runRules(): void
+{
+    app(RunRules::class)->run();
+}
+
+/**
+ * @return list<string>
+ */
+function tagsOf(Conversation $conversation): array
+{
+    return $conversation->tags()->orderBy('folded')->pluck('name')->all();
+}
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    // From now on: what was there before is not looked at.
+    runRules();
+    $this->has = static fn (string $field, string ...$words): array => ['field' => $field, 'op' => 'has_any_word', 'value' => $words];
+});
+
+it('does what a rule says when a message arrives, once, with the reason on the trail', function (): void {
+    $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
+    $rule = rule('Late parcels', RuleEvent::FirstMessage, ['any' => [($this->has)('message_text', 'not come', 'lost'), ($this->has)('subject', 'late')]], [
+        ['do' => 'set_category', 'value' => (string) $late->id], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'add_tag', 'text' => 'parcel'],
+        ['do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id], ['do' => 'note', 'text' => 'Look at {{ conversation.number }} first.'],
+        ['do' => 'checklist', 'value' => (string) DB::table('checklists')->value('id')], ['do' => 'tell', 'value' => 'leads', 'text' => 'A parcel is late.'],
+        ['do' => 'task', 'value' => 'owner', 'text' => 'Ask the carrier', 'hours' => '4'],
+    ]);
+    $conversation = Mails::conversation();
+    runRules();
+    runRules();
+    $conversation->refresh();
+    expect($conversation->category_id)->toBe($late->id)
+        ->and($conversation->priority)->toBe(Priority::High)
+        ->and($conversation->owner_id)->toBe($this->teammate('ruta')->id)
+        ->and(tagsOf($conversation))->toBe(['parcel'])
+        ->and(StartedChecklist::query()->where('conversation_id', $conversation->id)->count())->toBe(1)
+        ->and(Task::query()->sole()->assignee_id)->toBe($this->teammate('ruta')->id)
+        ->and(News::query()->where('kind', 'rule_tells')->where('teammate_id', $this->teammate('mads')->id)->value('text'))->toContain('A parcel is late.');
+    $run = RuleRun::query()->sole();
+    expect($run->state)->toBe(RuleRun::DONE)->and($run->rule_id)->toBe($rule->id)
+        ->and($run->because)->toBe(['Text of the message has “not come”'])
+        ->and($run->done[1])->toBe('set the priority to high');
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
+        ->assertSee('Rule “Late parcels”')->assertSee('Text of the message has “not come”')
+        ->assertSee('Priority high by the rule “Late parcels”')->assertSee("Look at {$conversation->number()} first.");
+    $this->get("/rules/{$rule->id}/runs")->assertSee($conversation->number())->assertSee('add the tag “parcel”');
+});
+
+it('tells the first message from later ones, and what state they find', function (): void {
+    rule('First', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'first']]);
+    rule('Later', RuleEvent::LaterMessage, [], [['do' => 'add_tag', 'text' => 'later']]);
+    rule('While waiting', RuleEvent::WroteWhileWaiting, [], [['do' => 'add_tag', 'text' => 'was waiting']]);
+    rule('After resolving', RuleEvent::WroteWhenResolved, [], [['do' => 'add_tag', 'text' => 'was resolved']]);
+    $conversation = Mails::conversation(['Message-ID' => '<one@hruby.example>']);
+    runRules();
+    expect(tagsOf($conversation))->toBe(['first']);
+    $this->answer($conversation, 'We look.');
+    CarbonImmutable::setTestNow('2026-11-23T11:00:00Z');
+    Mails::conversation(['In-Reply-To' => '<one@hruby.example>', 'Subject' => 'Re: Where is my kite']);
+    runRules();
+    expect(tagsOf($conversation))->toBe(['first', 'later', 'was waiting']);
+    CarbonImmutable::setTestNow('2026-11-23T12:00:00Z');
+    Mails::conversation(['In-Reply-To' => '<one@hruby.example>', 'Subject' => 'Re: Where is my kite']);
+    runRules();
+    expect(tagsOf($conversation))->toBe(['first', 'later', 'was waiting']);
+});
+
+it('runs every rule that matches, but of the ladder only the first, and the last to set a value wins', function (): void {
+    rule('Ladder one', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'ladder one'], ['do' => 'set_priority', 'value' => 'low']], Way::Ladder);
+    rule('Ladder two', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'ladder two']], Way::Ladder);
+    rule('Every', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'every'], ['do' => 'set_priority', 'value' => 'urgent']]);
+    rule('Off', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'off']], on: false);
+    $conversation = Mails::conversation();
+    runRules();
+    expect(tagsOf($conversation))->toBe(['every', 'ladder one'])->and($conversation->refresh()->priority)->toBe(Priority::Urgent)
+        // What was overruled was not done at all.
+        ->and(JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', JournalKind::PriorityChanged)->count())->toBe(1);
+});
+
+it('runs in the order of their places, and stops where one says so', function (): void {
+    $last = rule('Last', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'last']]);
+    rule('Stops', RuleEvent::FirstMessage, ($this->has)('subject', 'kite'), [['do' => 'add_tag', 'text' => 'stops'], ['do' => 'stop']]);
+    app(SaveRule::class)->put($last, 2);
+    $conversation = Mails::conversation();
+    $other = Mails::conversation(['Subject' => 'Something else', 'From' => 'x@y.example']);
+    runRules();
+    expect(tagsOf($conversation))->toBe(['stops'])->and(tagsOf($other))->toBe(['last']);
+});
+
+it('wakes other rules, at most five deep, and says which went in a circle', function (): void {
+    rule('Tag makes urgent', RuleEvent::TagsChanged, [], [['do' => 'set_priority', 'value' => 'urgent']]);
+    rule('Urgent makes tag', RuleEvent::PriorityChanged, [], [['do' => 'add_tag', 'text' => 'urgent one']]);
+    $conversation = Mails::conversation();
+    app(ChangeTags::class)->change($conversation, [ChangeTags::named('begin')], [], Actor::teammate($this->teammate('ilse')));
+    runRules();
+    expect($conversation->refresh()->priority)->toBe(Priority::Urgent)->and(tagsOf($conversation))->toBe(['begin', 'urgent one']);
+    // Each changes something each time: a circle that never ends by itself.
+    rule('Gives', RuleEvent::TagsChanged, ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'set_priority', 'value' => 'low']]);
+    rule('Takes', RuleEvent::PriorityChanged, ['field' => 'priority', 'op' => 'in', 'value' => ['low']], [['do' => 'remove_tag', 'text' => 'urgent one']]);
+    app(ChangeTags::class)->change($conversation, [ChangeTags::named('again')], [], Actor::teammate($this->teammate('ilse')));
+    for ($round = 0; $round < 3; $round++) {
+        runRules();
+    }
+    expect(RuleRun::query()->count())->toBeLessThan(100);
+    $this->actingAs($this->teammate('mads'))->get('/rules')->assertSee('wake each other in a circle');
+    $failed = RuleRun::query()->where('state', RuleRun::FAILED)->first();
+    expect($failed?->error)->toContain('woken each other 5 deep')
+        ->and(News::query()->where('kind', 'rule_failed')->exists())->toBeTrue();
+});
+
+it('answers with a template as a person, without taking it or stopping the promise', function (): void {
+    $template = answeringTemplate('Receipt', "Hello {{ customer.first_name | \"there\" }}, we have it as {{ conversation.number }}.\n{{ agent.name }}");
+    rule('Receipt', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]);
+    $conversation = Mails::conversation();
+    runRules();
+    $message = Message::query()->where('direction', Message::OUT)->sole();
+    $conversation->refresh();
+    expect($message->text)->toBe("Hello Tomas, we have it as {$conversation->number()}.\nMads Overgaard")
+        ->and($message->automatic)->toBeTrue()
+        ->and($conversation->state)->toBe(ConversationState::Open)->and($conversation->owner_id)->toBeNull()
+        ->and($conversation->waiting_since)->not->toBeNull()->and($conversation->first_replied_at)->toBeNull()
+        ->and($template->refresh()->uses)->toBe(1);
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('we have it as');
+});
+
+it('answers no machines, nobody twice from one rule, and nobody more than three times a day', function (): void {
+    $mads = (string) $this->teammate('mads')->id;
+    foreach (['A', 'B', 'C', 'D'] as $letter) {
+        rule("Answers {$letter}", [RuleEvent::FirstMessage, RuleEvent::LaterMessage], [], [['do' => 'answer', 'value' => (string) answeringTemplate("T{$letter}", "Hello from {$letter}")->id, 'as' => $mads], ['do' => 'add_tag', 'text' => $letter]]);
+    }
+    $out = static fn (): int => Message::query()->where('direction', Message::OUT)->count();
+    $machine = Mails::conversation(['From' => 'no-reply@shop.example', 'Subject' => 'Newsletter']);
+    $absent = Mails::conversation(['From' => 'Kim <kim@rask.example>', 'Subject' => 'Absent', 'Auto-Submitted' => 'auto-replied']);
+    runRules();
+    expect($out())->toBe(0)->and(tagsOf($machine))->toBe(['A', 'B', 'C', 'D'])
+        ->and(RuleRun::query()->where('conversation_id', $absent->id)->firstOrFail()->done[0])->toContain('machines are not answered');
+    Mails::conversation();
+    runRules();
+    expect($out())->toBe(3);
+    CarbonImmutable::setTestNow('2026-11-23T12:00:00Z');
+    Mails::conversation(['Subject' => 'Another matter']);
+    runRules();
+    expect($out())->toBe(3)->and(RuleRun::query()->where('state', RuleRun::FAILED)->count())->toBe(0);
+    CarbonImmutable::setTestNow('2026-11-24T12:00:01Z');
+    Mails::conversation(['Subject' => 'A third matter']);
+    runRules();
+    expect($out())->toBe(6);
+});
+
+it('answers as somebody else when the person has left, and reports when nobody is left', function (): void {
+    $template = answeringTemplate('Hello', 'From {{ agent.name }}');
+    $rule = rule('Hello', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ruta')->id, 'instead' => (string) $this->teammate('mads')->id]]);
+    $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
+    Mails::conversation();
+    runRules();
+    expect(RuleRun::query()->sole()->error)->toContain('choose a person');
+    expect($rule->refresh()->last_error)->not->toBeNull();
+});
+
+it('reports what cannot be filled, and lets the others go on', function (): void {
+    $template = answeringTemplate('Order', 'Your order {{ order.number }} is on its way.');
+    $rule = rule('Fails', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'half done'], ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]);
+    rule('Goes on', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'went on']]);
+    $conversation = Mails::conversation();
+    runRules();
+    // All that a rule does, or nothing of it.
+    expect(tagsOf($conversation))->toBe(['went on'])
+        ->and($rule->refresh()->last_error)->toContain('“Order” needs {{ order.number }}')
+        ->and(JournalEntry::query()->where('kind', JournalKind::RuleFailed)->sole()->why)->toContain('{{ order.number }}');
+    $this->actingAs($this->teammate('mads'))->get('/rules')->assertSee('of which nothing is known here');
+});
+
+it('stops a rule that sends too many at once, until somebody says go on', function (): void {
+    app(StoreSettings::class)->put(AnswerByRule::MOST_A_MINUTE, 2);
+    $rule = rule('Floods', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) answeringTemplate('T', 'Hello')->id, 'as' => (string) $this->teammate('mads')->id]]);
+    foreach (range(1, 5) as $number) {
+        Mails::conversation(['From' => "p{$number}@post.example", 'Subject' => "Matter {$number}"]);
+    }
+    runRules();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(2)->and($rule->refresh()->stopped_at)->not->toBeNull()
+        ->and($rule->last_error)->toContain('more than 2 answers in a minute');
+    CarbonImmutable::setTestNow('2026-11-23T10:05:00Z');
+    Mails::conversation(['From' => 'p6@post.example', 'Subject' => 'Matter 6']);
+    runRules();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(2);
+    $this->actingAs($this->teammate('mads'))->get('/rules')->assertSee('Go on answering');
+    $this->post("/rules/{$rule->id}/go-on")->assertSessionHas('done');
+    Mails::conversation(['From' => 'p7@post.example', 'Subject' => 'Matter 7']);
+    runRules();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(3);
+});
+
+it('passes over a rule that asks for what is gone, and says so', function (): void {
+    $rule = rule('Asks', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'x']]);
+    $rule->forceFill(['condition' => ['field' => 'own.gone', 'op' => 'is', 'value' => 'x']])->save();
+    rule('Other', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'other']]);
+    $conversation = Mails::conversation();
+    runRules();
+    expect(tagsOf($conversation))->toBe(['other'])->and($rule->refresh()->last_error)->toContain('“own.gone”, which is not there any more');
+});
+
+it('resolves, holds and brings back', function (): void {
+    $outcome = Outcome::query()->where('name', 'Information given')->firstOrFail();
+    rule('Holds', RuleEvent::FirstMessage, ($this->has)('subject', 'hold'), [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench looks', 'hours' => '8']]);
+    rule('Resolves', RuleEvent::FirstMessage, ($this->has)('subject', 'thanks'), [['do' => 'set_status', 'value' => "resolved:{$outcome->id}"]]);
+    rule('Brings back', RuleEvent::Noted, ['field' => 'state', 'op' => 'in', 'value' => ['held']], [['do' => 'set_status', 'value' => 'open']]);
+    $held = Mails::conversation(['Subject' => 'Please hold']);
+    $thanks = Mails::conversation(['Subject' => 'Many thanks', 'From' => 'a@b.example']);
+    runRules();
+    expect($held->refresh()->state)->toBe(ConversationState::Held)->and($held->bring_back_at?->toIso8601ZuluString())->toBe('2026-11-24T10:00:00Z')
+        ->and($thanks->refresh()->state)->toBe(ConversationState::Resolved)->and($thanks->outcome_id)->toBe($outcome->id);
+    app(AddNote::class)->add($held, $this->teammate('femi'), 'It is here.', 'n1');
+    runRules();
+    expect($held->refresh()->state)->toBe(ConversationState::Open);
+});
+
+it('asks of message, customer, order and the hour', function (string $field, string $op, mixed $value, bool $fits): void {
+    rule('Asks', RuleEvent::FirstMessage, ['field' => $field, 'op' => $op, 'value' => $value], [['do' => 'add_tag', 'text' => 'fits']]);
+    $conversation = Mails::conversation(['From' => 'Ana <ana@club.kites.example>']);
+    runRules();
+    expect(tagsOf($conversation))->toBe($fits ? ['fits'] : []);
+})->with([
+    ['sender_domain', 'in', ['club.kites.example'], true], ['sender_domain', 'ends_with', 'kites.example', true], ['sender_domain', 'in', ['kites.example'], false],
+    ['weekday', 'in', ['1'], true], ['weekday', 'in', ['6', '7'], false], ['in_hours', 'is', true, true], ['in_hours', 'is', false, false],
+    ['customer_orders', 'at_most', 0, true], ['order_total', 'more_than', 1, false], ['message_has_file', 'is', false, true],
+    ['done_by', 'in', ['customer'], true], ['channel', 'in', ['email'], true], ['message_subject', 'has_all_words', ['kite', 'where'], true],
+]);

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+use Cairnfield\Core\Rules\Circles;
+
+/**
+ * @param  array<string, array{string, string}>  $rules  listens to and causes, with spaces between
+ * @return list<list<int|string>>
+ */
+function circles(array $rules): array
+{
+    return Circles::of(array_map(static fn (array $rule): array => ['listens' => explode(' ', $rule[0]), 'causes' => array_values(array_filter(explode(' ', $rule[1])))], $rules));
+}
+
+it('finds rules that wake each other', function (): void {
+    expect(circles(['tag' => ['message', 'tagged'], 'prioritise' => ['tagged', 'priority'], 'answer' => ['message', 'answered']]))->toBe([])
+        ->and(circles(['tag' => ['priority', 'tagged'], 'prioritise' => ['tagged', 'priority']]))->toBe([['tag', 'prioritise']])
+        ->and(circles(['self' => ['tagged', 'tagged'], 'other' => ['tagged', '']]))->toBe([['self']])
+        ->and(circles(['a' => ['x', 'y'], 'b' => ['y', 'z'], 'c' => ['z', 'x'], 'd' => ['x', 'w'], 'e' => ['w', 'v'], 'f' => ['v', 'w']]))->toBe([['a', 'b', 'c'], ['e', 'f']])
+        ->and(circles([]))->toBe([]);
+});
+
+it('finds a circle of any length, and none in a line', function (): void {
+    $line = [];
+    for ($number = 0; $number < 60; $number++) {
+        $line["rule {$number}"] = ["event{$number}", 'event'.($number + 1)];
+    }
+    expect(circles($line))->toBe([])
+        ->and(circles([...$line, 'closing' => ['event60', 'event0']])[0])->toHaveCount(61);
+});
