@@ -63,6 +63,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $first_replied_at
  * @property CarbonImmutable $last_message_at
  * @property CarbonImmutable|null $last_customer_message_at
+ * @property CarbonImmutable|null $last_answered_at by a person
+ * @property CarbonImmutable|null $state_changed_at
+ * @property CarbonImmutable|null $unowned_since null where it has an owner
  * @property CarbonImmutable $created_at
  * @property Collection<int, Message> $messages
  * @property Collection<int, Order> $orders
@@ -94,7 +97,12 @@ final class Conversation extends Model
      */
     public static function begin(array $values): self
     {
-        return self::store([...$values, ...app(PlaceInQueue::class)->of($values)]);
+        return self::store([
+            ...$values,
+            'state_changed_at' => $values['created_at'] ?? now(),
+            'unowned_since' => ($values['owner_id'] ?? null) === null ? $values['created_at'] ?? now() : null,
+            ...app(PlaceInQueue::class)->of($values),
+        ]);
     }
 
     public function number(): string
@@ -230,7 +238,23 @@ final class Conversation extends Model
 
     protected static function booted(): void
     {
-        self::saving(static fn (self $conversation) => app(PlaceInQueue::class)->set($conversation));
+        self::saving(static function (self $conversation): void {
+            app(PlaceInQueue::class)->set($conversation);
+            $conversation->setClocks();
+        });
+    }
+
+    /**
+     * What rules that run with time count from.
+     */
+    private function setClocks(): void
+    {
+        if ($this->isDirty('state')) {
+            $this->setAttribute('state_changed_at', now());
+        }
+        if ($this->isDirty('owner_id')) {
+            $this->setAttribute('unowned_since', $this->owner_id === null ? now() : null);
+        }
     }
 
     protected function casts(): array
@@ -252,6 +276,9 @@ final class Conversation extends Model
             'first_replied_at' => 'immutable_datetime',
             'last_message_at' => 'immutable_datetime',
             'last_customer_message_at' => 'immutable_datetime',
+            'last_answered_at' => 'immutable_datetime',
+            'state_changed_at' => 'immutable_datetime',
+            'unowned_since' => 'immutable_datetime',
             'created_at' => 'immutable_datetime',
         ];
     }

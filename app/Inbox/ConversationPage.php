@@ -8,6 +8,7 @@ use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Fields\About;
 use App\Fields\OwnFields;
+use App\Nudges\Nudge;
 use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
 use App\Tasks\Task;
@@ -63,6 +64,7 @@ final readonly class ConversationPage
             ...$this->ledger->of($conversation),
             'isFollowed' => DB::table('follows')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->exists(),
             'scheduled' => ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->with('teammate')->orderBy('send_at')->get(),
+            'nudge' => Nudge::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', Nudge::RUNNING)->with('plan')->first(),
             'partnerDraft' => $drafts->get(Draft::PARTNER),
             'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),
             'knownPartners' => PartnerThread::query()->select('name', 'address')->distinct()->orderBy('name')->limit(30)->get(),

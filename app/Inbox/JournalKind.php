@@ -48,6 +48,8 @@ enum JournalKind: string
     case CustomerSeparated = 'customer_separated';
     case Imported = 'imported';
     case ReceiptSent = 'receipt_sent';
+    case NudgeStarted = 'nudge_started';
+    case NudgeCalledOff = 'nudge_called_off';
     case RuleRan = 'rule_ran';
     case RuleFailed = 'rule_failed';
 

@@ -45,6 +45,8 @@ final readonly class JournalSentence
             JournalKind::Delivered => 'The answer was delivered',
             JournalKind::MessageReceived => 'The customer wrote',
             JournalKind::Replied => $rule === null ? "{$who} replied" : "The rule “{$rule}” answered as {$who}",
+            JournalKind::NudgeStarted => $this->by($who, 'Nudge plan “'.($entry->details['plan'] ?? '').'” started, first reminder '.$this->time->short(CarbonImmutable::parse((string) ($entry->details['next'] ?? 'now')))),
+            JournalKind::NudgeCalledOff => $this->by($who, 'Nudge plan “'.($entry->details['plan'] ?? '').'” called off'),
             JournalKind::RuleRan => "Rule “{$rule}”",
             JournalKind::RuleFailed => "Rule “{$rule}” could not be carried out",
             JournalKind::Noted => ($who ?? 'Cairnfield').' wrote a note',

@@ -232,6 +232,7 @@ final readonly class SendReply
             'due_at' => null,
             'answer_by' => null,
             'first_replied_at' => $conversation->first_replied_at ?? now(),
+            'last_answered_at' => now(),
             'last_message_at' => now(),
             'preview' => Str::limit(Str::squish($message->text), 200, '…'),
         ])->save();

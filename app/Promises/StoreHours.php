@@ -52,6 +52,28 @@ final class StoreHours
     }
 
     /**
+     * The latest moment since which so many of the store's hours have passed.
+     */
+    public function before(DateTimeInterface $to, int $hours): CarbonImmutable
+    {
+        return CarbonImmutable::instance($this->calendar->subtract(CarbonImmutable::instance($to)->utc(), $hours * 3600));
+    }
+
+    /**
+     * The same time of the day, so many of the days later on which the store opens at all.
+     */
+    public function afterWorkingDays(DateTimeInterface $from, int $days): CarbonImmutable
+    {
+        $local = CarbonImmutable::instance($from)->setTimezone((string) config('cairnfield.store.calendar.timezone'));
+        for ($counted = 0; $counted < $days;) {
+            $local = $local->addDay();
+            $counted += $this->openBetween($local->startOfDay(), $local->addDay()->startOfDay()) > 0 ? 1 : 0;
+        }
+
+        return $local->utc();
+    }
+
+    /**
      * The moment itself where the store is open then, else when it opens next.
      */
     public function opensAt(DateTimeInterface $at): CarbonImmutable

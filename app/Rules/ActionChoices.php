@@ -10,6 +10,7 @@ use App\Fields\OwnField;
 use App\Inbox\Category;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
+use App\Nudges\NudgePlan;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\Template;
@@ -43,6 +44,7 @@ final class ActionChoices
             ActionKind::Tell => ['owner' => 'the owner', 'team' => 'its team', 'leads' => 'the leads'] + $this->people(),
             ActionKind::Checklist => Checklist::inUse()->pluck('name', 'id')->all(),
             ActionKind::Task => ['owner' => 'the owner'] + $this->people(),
+            ActionKind::Nudge => NudgePlan::inUse()->pluck('name', 'id')->all(),
             ActionKind::AddTag, ActionKind::RemoveTag, ActionKind::Note, ActionKind::Stop => [],
         };
     }

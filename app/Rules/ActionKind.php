@@ -22,6 +22,7 @@ enum ActionKind: string
     case Tell = 'tell';
     case Checklist = 'checklist';
     case Task = 'task';
+    case Nudge = 'nudge';
     case Stop = 'stop';
 
     public function label(): string
@@ -40,6 +41,7 @@ enum ActionKind: string
             self::Tell => 'tell',
             self::Checklist => 'start the checklist',
             self::Task => 'make a task for',
+            self::Nudge => 'remind with the nudge plan',
             self::Stop => 'stop: no further rules',
         };
     }
@@ -87,7 +89,7 @@ enum ActionKind: string
             self::SetField => [RuleEvent::FieldSet],
             self::Answer => [RuleEvent::TeamAnswered, RuleEvent::StateChanged],
             self::Note => [RuleEvent::Noted],
-            self::Tell, self::Checklist, self::Task, self::Stop => [],
+            self::Tell, self::Checklist, self::Task, self::Nudge, self::Stop => [],
         };
     }
 }

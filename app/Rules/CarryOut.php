@@ -48,7 +48,7 @@ final readonly class CarryOut
     public function rule(Rule $rule, Occasion $occasion, array $actions, array $because): bool
     {
         $run = (new RuleRun)->forceFill([
-            'rule_id' => $rule->id, 'conversation_id' => $occasion->conversation->id, 'event_key' => $occasion->key(),
+            'rule_id' => $rule->id, 'conversation_id' => $occasion->conversation->id, 'event_key' => $occasion->key,
             'state' => RuleRun::DONE, 'because' => $because, 'actions' => $actions, 'done' => [], 'attempts' => 1, 'at' => now(),
         ]);
         if ($occasion->depth >= RunRules::DEEPEST) {
@@ -64,7 +64,7 @@ final readonly class CarryOut
     public function again(): void
     {
         foreach (RuleRun::query()->where('state', RuleRun::RETRY)->where('next_try_at', '<=', now())->with('rule')->orderBy('next_try_at')->limit(self::AT_ONCE)->get() as $run) {
-            $occasion = $this->occasions->ofEntries([(int) substr($run->event_key, 6)])[0] ?? null;
+            $occasion = $this->occasions->again($run->event_key, $run->conversation_id);
             if ($occasion === null || ! $run->rule->on) {
                 $run->forceFill(['state' => RuleRun::FAILED, 'next_try_at' => null])->save();
 

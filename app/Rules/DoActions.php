@@ -23,6 +23,8 @@ use App\Inbox\SetCategory;
 use App\Inbox\SetOwnField;
 use App\Inbox\SetPriority;
 use App\Inbox\Tag;
+use App\Nudges\NudgePlan;
+use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
 use App\Tasks\KeepTasks;
 use App\Team\Role;
@@ -57,6 +59,7 @@ final readonly class DoActions
         private AnswerByRule $answer,
         private StoreHours $hours,
         private OwnFields $fields,
+        private StartNudge $nudges,
     ) {}
 
     /**
@@ -83,6 +86,7 @@ final readonly class DoActions
             ActionKind::Tell => $this->tell($rule, $action, $conversation, $key),
             ActionKind::Checklist => $this->checklists->start($conversation, Checklist::query()->findOrFail($id), $actor),
             ActionKind::Task => $this->task($rule, $action, $conversation),
+            ActionKind::Nudge => $this->nudges->start($conversation, NudgePlan::query()->findOrFail($id), Teammate::query()->findOrFail((int) $action->as), $actor),
             ActionKind::Stop => null,
         };
     }

@@ -8,6 +8,7 @@ use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\JournalEntry;
 use App\Inbox\Message;
+use Carbon\CarbonImmutable;
 
 /**
  * Something that happened to a conversation, as rules look at it.
@@ -15,25 +16,34 @@ use App\Inbox\Message;
 final readonly class Occasion
 {
     /**
+     * @param  JournalEntry|null  $entry  null where time alone made it happen
      * @param  list<RuleEvent>  $events
      * @param  Message|null  $message  that arrived or was sent; else the customer's latest
      * @param  ConversationState|null  $before  the state before a customer wrote
      * @param  int  $depth  how many rules, one waking the next, have led to it
+     * @param  string  $key  for the same event always the same: a rule acts once for it
      */
-    public function __construct(
+    private function __construct(
         public Conversation $conversation,
-        public JournalEntry $entry,
+        public ?JournalEntry $entry,
         public array $events,
         public ?Message $message,
         public ?ConversationState $before,
         public int $depth,
+        public string $key,
+        public CarbonImmutable $at,
     ) {}
 
     /**
-     * For the same entry always the same: a rule acts once for one event.
+     * @param  list<RuleEvent>  $events
      */
-    public function key(): string
+    public static function ofEntry(JournalEntry $entry, array $events, ?Message $message, ?ConversationState $before): self
     {
-        return "entry-{$this->entry->id}";
+        return new self($entry->conversation, $entry, $events, $message, $before, (int) ($entry->details['depth'] ?? 0), "entry-{$entry->id}", $entry->at);
+    }
+
+    public static function ofTime(Conversation $conversation, ?Message $message, string $key, CarbonImmutable $at): self
+    {
+        return new self($conversation, null, [], $message, null, 0, $key, $at);
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
 use App\Inbox\Message;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -35,18 +37,41 @@ final class Occasions
             return [];
         }
         $first = $this->firstMessages($entries);
-        $latest = $this->latestMessages($entries);
+        $latest = $this->latestMessages($entries->whereNull('message_id')->pluck('conversation_id')->unique()->values()->all());
         $before = $this->statesBefore($entries);
         $occasions = [];
         foreach ($entries as $entry) {
             $events = RuleEvent::of($entry, $entry->message_id !== null && in_array($entry->message_id, $first, true), $before[$entry->id] ?? null);
             // What was joined into another goes on there.
             if ($events !== [] && $entry->conversation->joined_into_id === null) {
-                $occasions[] = new Occasion($entry->conversation, $entry, $events, $entry->message ?? $latest[$entry->conversation_id] ?? null, $before[$entry->id] ?? null, (int) ($entry->details['depth'] ?? 0));
+                $occasions[] = Occasion::ofEntry($entry, $events, $entry->message ?? $latest[$entry->conversation_id] ?? null, $before[$entry->id] ?? null);
             }
         }
 
         return $occasions;
+    }
+
+    /**
+     * What time alone made happen.
+     *
+     * @param  array<int, string>  $keys  of the events, by conversation
+     * @return list<Occasion>
+     */
+    public function ofTime(array $keys): array
+    {
+        $conversations = Conversation::query()->whereKey(array_keys($keys))->whereNull('joined_into_id')->where('junk', false)
+            ->with(['customer.groups', 'customer.orders', 'orders', 'tags'])->orderBy('id')->get();
+        $latest = $this->latestMessages(array_values($conversations->modelKeys()));
+
+        return array_values($conversations->map(static fn (Conversation $conversation): Occasion => Occasion::ofTime($conversation, $latest[$conversation->id] ?? null, $keys[$conversation->id], CarbonImmutable::now()))->all());
+    }
+
+    /**
+     * The same again, from its key; null where it is gone.
+     */
+    public function again(string $key, int $conversation): ?Occasion
+    {
+        return str_starts_with($key, 'entry-') ? $this->ofEntries([(int) substr($key, 6)])[0] ?? null : $this->ofTime([$conversation => $key])[0] ?? null;
     }
 
     /**
@@ -61,13 +86,12 @@ final class Occasions
     }
 
     /**
-     * @param  Collection<int, JournalEntry>  $entries
+     * @param  array<int>  $conversations
      * @return array<int, Message> by conversation, what the customer wrote last
      */
-    private function latestMessages(Collection $entries): array
+    private function latestMessages(array $conversations): array
     {
-        $conversations = $entries->whereNull('message_id')->pluck('conversation_id')->unique()->values();
-        $ids = $conversations->isEmpty() ? [] : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
+        $ids = $conversations === [] ? [] : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
 
         return $ids === [] ? [] : Message::query()->whereKey($ids)->with('attachments')->get()->keyBy('conversation_id')->all();
     }

@@ -23,6 +23,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Way $way
  * @property bool $on
  * @property list<string> $events values of RuleEvent
+ * @property array<string, mixed>|null $clock where it runs with time; see Clock
+ * @property CarbonImmutable|null $swept_from up to where it was so before it was switched on
+ * @property CarbonImmutable|null $swept_to up to where it was looked
  * @property array<string, mixed> $condition
  * @property list<array<string, string>> $actions each with `do`
  * @property string|null $notes
@@ -70,6 +73,18 @@ final class Rule extends Model
         return array_values(array_filter(array_map(RuleEvent::tryFrom(...), $this->events)));
     }
 
+    /**
+     * When it runs with time; null where it runs on what happens, or its times make no sense any more.
+     */
+    public function runsWith(): ?Clock
+    {
+        try {
+            return $this->clock === null ? null : Clock::of($this->clock);
+        } catch (RuleRefused) {
+            return null;
+        }
+    }
+
     public function mayBeChangedBy(Teammate $teammate): bool
     {
         return $this->changed_by === ChangedBy::Leads ? $teammate->role->arranges() : $teammate->role->administers();
@@ -97,6 +112,9 @@ final class Rule extends Model
             'way' => Way::class,
             'on' => 'boolean',
             'events' => 'array',
+            'clock' => 'array',
+            'swept_from' => 'immutable_datetime',
+            'swept_to' => 'immutable_datetime',
             'condition' => 'array',
             'actions' => 'array',
             'changed_by' => ChangedBy::class,

@@ -11,6 +11,7 @@ use App\Fields\OwnField;
 use App\Inbox\Category;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
+use App\Nudges\NudgePlan;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\Placeholders;
@@ -77,6 +78,7 @@ final readonly class RuleAction
             ActionKind::Tell => self::told($value, $refuse).($text === '' ? throw $refuse('write what they are told.') : ": {$text}"),
             ActionKind::Checklist => '“'.(Checklist::inUse()->find((int) $value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
             ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse)).($text === '' ? throw $refuse('write what is to be done.') : ": {$text}").($hours === 0 ? '' : ", due in {$hours} working hours"),
+            ActionKind::Nudge => '“'.(NudgePlan::inUse()->find((int) $value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')).'” as '.self::person($word('as'), $refuse),
             ActionKind::Stop => '',
         };
         $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');

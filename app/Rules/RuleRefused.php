@@ -21,6 +21,16 @@ final class RuleRefused extends RuntimeException
         return new self('Choose when it runs.');
     }
 
+    public static function noTimes(): self
+    {
+        return new self('Choose the days, and the time as 09:00.');
+    }
+
+    public static function badHours(int $most): self
+    {
+        return new self("Write how many hours, from 1 to {$most}.");
+    }
+
     public static function withoutAction(): self
     {
         return new self('Choose what it does.');

@@ -68,12 +68,12 @@ final readonly class RulesController
 
     public function make(Request $request): View
     {
-        return $this->page($request, null, self::EMPTY, [RuleEvent::FirstMessage->value], [[]]);
+        return $this->page($request, null, self::EMPTY, [RuleEvent::FirstMessage->value], [[]], []);
     }
 
     public function edit(Request $request, Rule $rule): View
     {
-        return $this->page($request, $rule, $this->form->of($rule->condition), $rule->events, $rule->actions);
+        return $this->page($request, $rule, $this->form->of($rule->condition), $rule->events, $rule->actions, $rule->clock ?? []);
     }
 
     /**
@@ -86,12 +86,12 @@ final readonly class RulesController
         $actions = $this->actionsAfter($this->postedActions($request), $do);
         $events = $this->postedEvents($request);
         if ($request->hasHeader('HX-Request')) {
-            return view('rules.editor', $this->editor($group, $events, $actions));
+            return view('rules.editor', $this->editor($group, $events, $actions, $this->postedClock($request)));
         }
         $id = $request->integer('rule');
         $request->flash();
 
-        return $this->page($request, $id === 0 ? null : Rule::query()->findOrFail($id), $group, $events, $actions);
+        return $this->page($request, $id === 0 ? null : Rule::query()->findOrFail($id), $group, $events, $actions, $this->postedClock($request));
     }
 
     public function store(Request $request): RedirectResponse|View
@@ -185,6 +185,7 @@ final readonly class RulesController
         $group = $this->form->posted($request->input('condition'));
         $actions = $this->postedActions($request);
         $events = $this->postedEvents($request);
+        $clock = $this->postedClock($request);
         $written = $request->validate([
             'name' => ['required', 'string', 'max:120'],
             'way' => ['required', Valid::enum(Way::class)],
@@ -200,11 +201,12 @@ final readonly class RulesController
                 array_map(RuleAction::of(...), array_values(array_filter($actions, static fn (array $action): bool => ($action['do'] ?? '') !== ''))),
                 (string) ($written['notes'] ?? ''),
                 ChangedBy::from($written['changed_by']),
+                ($clock['since'] ?? '') === '' ? null : Clock::of($clock),
             ), $this->teammate($request));
         } catch (RuleRefused|RulesRefused|UnknownField $why) {
             $request->flash();
 
-            return $this->page($request, $rule, $group, $events, $actions, $why->getMessage());
+            return $this->page($request, $rule, $group, $events, $actions, $clock, $why->getMessage());
         }
 
         return redirect($request->has('and_try') || $rule === null ? "/rules/{$saved->id}/try" : '/rules')->with('done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.'));
@@ -214,11 +216,12 @@ final readonly class RulesController
      * @param  array<string, mixed>  $group
      * @param  list<string>  $events
      * @param  list<array<string, string>>  $actions
+     * @param  array<string, mixed>  $clock
      */
-    private function page(Request $request, ?Rule $rule, array $group, array $events, array $actions, ?string $problem = null): View
+    private function page(Request $request, ?Rule $rule, array $group, array $events, array $actions, array $clock, ?string $problem = null): View
     {
         return view('rules.form', [
-            ...$this->editor($group, $events, $actions),
+            ...$this->editor($group, $events, $actions, $clock),
             'rule' => $rule,
             'problem' => $problem,
             'mayChange' => $rule === null || $rule->mayBeChangedBy($this->teammate($request)),
@@ -229,14 +232,15 @@ final readonly class RulesController
      * @param  array<string, mixed>  $group
      * @param  list<string>  $events
      * @param  list<array<string, string>>  $actions
+     * @param  array<string, mixed>  $clock
      * @return array<string, mixed>
      */
-    private function editor(array $group, array $events, array $actions): array
+    private function editor(array $group, array $events, array $actions, array $clock): array
     {
-        [$fitting, $looked] = $this->fitting($group, $events);
+        [$fitting, $looked] = $this->fitting($group, $events, $clock);
 
         return [
-            'group' => $group, 'events' => $events, 'actions' => $actions === [] ? [[]] : $actions, 'fields' => $this->fields->all(), 'form' => $this->form, 'choices' => $this->choices,
+            'group' => $group, 'events' => $events, 'clock' => $clock, 'actions' => $actions === [] ? [[]] : $actions, 'fields' => $this->fields->all(), 'form' => $this->form, 'choices' => $this->choices,
             'fitting' => $fitting, 'looked' => $looked, 'redraw' => '/rules/redraw',
         ];
     }
@@ -246,28 +250,55 @@ final readonly class RulesController
      *
      * @param  array<string, mixed>  $group
      * @param  list<string>  $events
+     * @param  array<string, mixed>  $clock
      * @return array{list<array{Conversation, list<string>}>|null, int} null where it cannot be asked
      */
-    private function fitting(array $group, array $events): array
+    private function fitting(array $group, array $events, array $clock): array
     {
         try {
             $condition = Condition::read(json_decode((string) json_encode($this->form->condition($group), JSON_THROW_ON_ERROR)));
+            if (($clock['since'] ?? '') !== '') {
+                $ids = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->orderByDesc('last_message_at')->limit(self::LATEST)->pluck('id');
+
+                return $this->thoseThatFit($condition, $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all()));
+            }
             $isMessage = array_filter($events, static fn (string $event): bool => RuleEvent::tryFrom($event)?->isMessage() ?? false) !== [];
             $ids = DB::table('journal')->whereIn('kind', $isMessage ? [JournalKind::MessageReceived] : RuleEvent::KINDS)->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
-            $fitting = [];
-            $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids))), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
-            foreach (array_reverse($occasions) as $occasion) {
-                $facts = $this->fields->facts($occasion, $condition);
-                $because = $condition->because($facts);
-                if ($because !== null) {
-                    $fitting[$occasion->conversation->id] ??= [$occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because)];
-                }
-            }
 
-            return [array_values($fitting), count($occasions)];
+            $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids))), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
+
+            return $this->thoseThatFit($condition, $occasions);
         } catch (RulesRefused|UnknownField) {
             return [null, 0];
         }
+    }
+
+    /**
+     * @param  list<Occasion>  $occasions
+     * @return array{list<array{Conversation, list<string>}>, int}
+     */
+    private function thoseThatFit(Condition $condition, array $occasions): array
+    {
+        $fitting = [];
+        foreach (array_reverse($occasions) as $occasion) {
+            $facts = $this->fields->facts($occasion, $condition);
+            $because = $condition->because($facts);
+            if ($because !== null) {
+                $fitting[$occasion->conversation->id] ??= [$occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because)];
+            }
+        }
+
+        return [array_values($fitting), count($occasions)];
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function postedClock(Request $request): array
+    {
+        $clock = $request->input('clock');
+
+        return is_array($clock) ? array_map(static fn (mixed $value): mixed => is_array($value) ? array_values(array_filter($value, is_string(...))) : $value, $clock) : [];
     }
 
     /**
@@ -314,7 +345,7 @@ final readonly class RulesController
      */
     private function labels(Rule $rule): array
     {
-        return $this->labelsOf(['events' => $rule->events, 'condition' => $rule->condition, 'actions' => $rule->actions]);
+        return $this->labelsOf(['events' => $rule->events, 'clock' => $rule->clock, 'condition' => $rule->condition, 'actions' => $rule->actions]);
     }
 
     /**
@@ -337,7 +368,13 @@ final readonly class RulesController
             $which = [$why->getMessage()];
         }
 
-        return ['when' => array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => $which, 'what' => $what];
+        try {
+            $clock = ($content['clock'] ?? null) === null ? null : Clock::of($content['clock'])->label();
+        } catch (RuleRefused $why) {
+            $clock = $why->getMessage();
+        }
+
+        return ['when' => $clock !== null ? [$clock] : array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => $which, 'what' => $what];
     }
 
     /**

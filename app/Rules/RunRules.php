@@ -52,7 +52,7 @@ final readonly class RunRules
      */
     private function look(Values $news): int
     {
-        $rules = Rule::inOrder()->where('on', true)->get();
+        $rules = Rule::inOrder()->where('on', true)->whereNull('clock')->get();
         $ran = 0;
         foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries(array_values(array_map(intval(...), $news->pluck('id')->all()))) as $occasion) {
             $ran += $this->on($occasion, $rules);
@@ -68,7 +68,7 @@ final readonly class RunRules
     {
         $listening = $rules->filter(static fn (Rule $rule): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event, $rule->listensTo(), true)) !== []);
         // Looked at in one of the last moments already.
-        $done = $listening->isEmpty() ? [] : DB::table('rule_runs')->where('event_key', $occasion->key())->whereIn('rule_id', $listening->modelKeys())->pluck('rule_id')->all();
+        $done = $listening->isEmpty() ? [] : DB::table('rule_runs')->where('event_key', $occasion->key)->whereIn('rule_id', $listening->modelKeys())->pluck('rule_id')->all();
         $listening = $listening->keyBy('id');
         if ($listening->isEmpty() || count($done) === $listening->count()) {
             return 0;
@@ -126,6 +126,16 @@ final readonly class RunRules
     {
         /** @var list<array<string, string>> */
         return array_values(array_map(static fn (array $action): array => array_diff_key($action, ['rule' => 0]), array_filter($plan->actions, static fn (array $action): bool => $action['rule'] === $rule)));
+    }
+
+    /**
+     * Carries a rule out on what time alone made happen, where its condition holds.
+     */
+    public function onTime(Rule $rule, Occasion $occasion): bool
+    {
+        [$plan, $facts] = $this->plan($occasion, (new Collection([$rule]))->keyBy('id'));
+
+        return $plan->matched !== [] && $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts));
     }
 
     /**

@@ -28,7 +28,7 @@ final readonly class SaveRule
         $name = trim((string) preg_replace('/\s+/u', ' ', $written->name));
         match (true) {
             $name === '' => throw RuleRefused::withoutName(),
-            $written->events === [] => throw RuleRefused::withoutEvent(),
+            $written->events === [] && $written->clock === null => throw RuleRefused::withoutEvent(),
             $written->actions === [] => throw RuleRefused::withoutAction(),
             default => null,
         };
@@ -44,7 +44,9 @@ final readonly class SaveRule
             $kept->forceFill([
                 'name' => mb_substr($name, 0, 120),
                 'way' => $written->way,
-                'events' => array_map(static fn (RuleEvent $event): string => $event->value, $written->events),
+                'events' => $written->clock !== null ? [] : array_map(static fn (RuleEvent $event): string => $event->value, $written->events),
+                'clock' => $written->clock?->toArray(),
+                ...($rule !== null && $rule->clock == $written->clock?->toArray() ? [] : ['swept_from' => null, 'swept_to' => null]),
                 'condition' => $written->condition,
                 'actions' => array_map(static fn (RuleAction $action): array => $action->toArray(), $written->actions),
                 'notes' => trim($written->notes) === '' ? null : mb_substr(trim($written->notes), 0, 5000),
@@ -65,7 +67,8 @@ final readonly class SaveRule
             $kept = Rule::query()->lockForUpdate()->findOrFail($rule->id);
             if ($kept->on !== $isOn) {
                 $before = self::content($kept);
-                $kept->forceFill(['on' => $isOn])->save();
+                // With time, it begins to count when it is switched on.
+                $kept->forceFill(['on' => $isOn, 'swept_from' => null, 'swept_to' => null])->save();
                 $this->version($kept, $before, $teammate);
             }
         });
@@ -122,7 +125,7 @@ final readonly class SaveRule
     private static function content(Rule $rule): array
     {
         return [
-            'name' => $rule->name, 'way' => $rule->way->value, 'on' => $rule->on, 'events' => $rule->events, 'condition' => $rule->condition,
+            'name' => $rule->name, 'way' => $rule->way->value, 'on' => $rule->on, 'events' => $rule->events, 'clock' => $rule->clock, 'condition' => $rule->condition,
             'actions' => $rule->actions, 'notes' => $rule->notes, 'changed_by' => $rule->changed_by->value,
         ];
     }
@@ -139,7 +142,7 @@ final readonly class SaveRule
             return;
         }
         $rule->forceFill(['version' => $rule->version + 1])->save();
-        $words = ['events' => 'when it runs', 'condition' => 'which it is for', 'actions' => 'what it does', 'way' => 'every or ladder', 'changed_by' => 'who may change it', 'on' => $rule->on ? 'switched on' : 'switched off'];
+        $words = ['events' => 'when it runs', 'clock' => 'its times', 'condition' => 'which it is for', 'actions' => 'what it does', 'way' => 'every or ladder', 'changed_by' => 'who may change it', 'on' => $rule->on ? 'switched on' : 'switched off'];
         (new RuleVersion)->forceFill([
             'rule_id' => $rule->id, 'version' => $rule->version, 'teammate_id' => $teammate->id, 'content' => $content,
             'what' => implode(', ', array_map(static fn (string $part): string => $words[$part] ?? $part, $changed)), 'at' => now(),

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
+use App\Promises\StoreHours;
 use Cairnfield\Core\Rules\Circles;
 use Cairnfield\Core\Rules\Leaf;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -24,17 +28,21 @@ final readonly class TryRule
 
     private const SHOWN = 100;
 
-    public function __construct(private Occasions $occasions, private RunRules $run, private RuleFields $fields) {}
+    public function __construct(private Occasions $occasions, private RunRules $run, private RuleFields $fields, private StoreHours $hours) {}
 
     /**
      * @param  int  $days  how far back, from 1
      */
     public function over(Rule $rule, int $days): TriedRule
     {
+        $clock = $rule->runsWith();
+        if ($clock !== null) {
+            return $this->overTime($rule, $clock, $days);
+        }
         $kinds = self::kinds($rule);
         $ids = array_map(intval(...), DB::table('journal')->where('at', '>=', now()->subDays($days))->whereIn('kind', $kinds)->orderByDesc('id')->limit(self::MOST)->pluck('id')->all());
         /** @var Collection<int, Rule> $all */
-        $all = Rule::inOrder()->where('on', true)->whereKeyNot($rule->id)->get()->push($rule)->sortBy(static fn (Rule $one): array => [$one->place, $one->id])->keyBy('id');
+        $all = Rule::inOrder()->where('on', true)->whereNull('clock')->whereKeyNot($rule->id)->get()->push($rule)->sortBy(static fn (Rule $one): array => [$one->place, $one->id])->keyBy('id');
         $names = $all->pluck('name', 'id')->all();
         $looked = $matched = 0;
         $rows = $fights = [];
@@ -65,7 +73,7 @@ final readonly class TryRule
                 if (count($rows) < self::SHOWN) {
                     $rows[] = [
                         'conversation' => $occasion->conversation,
-                        'at' => $occasion->entry->at,
+                        'at' => $occasion->at,
                         'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []),
                         'overruled' => array_values(array_map(static fn (array $one): string => ActionKind::tryFrom($one['do'])?->label() ?? $one['do'], array_filter($overruled, static fn (array $one): bool => $one['rule'] === $rule->id))),
                         'others' => array_values(array_map(static fn (string|int $id): string => $names[(int) $id], array_filter($plan->matched, static fn (string|int $id): bool => $id !== $rule->id))),
@@ -75,6 +83,39 @@ final readonly class TryRule
         }
 
         return new TriedRule($days, $looked, count($ids) === self::MOST, $matched, $rows, array_values($fights), self::circlesWith($rule, $all, $names));
+    }
+
+    /**
+     * For a rule that runs with time: those for which the time has come in the last days, or is there now.
+     */
+    private function overTime(Rule $rule, Clock $clock, int $days): TriedRule
+    {
+        $since = $clock->since;
+        $rows = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->where('state', '!=', ConversationState::Closed);
+        if ($since === null) {
+            $rows->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])->orderByDesc('id');
+        } else {
+            $now = CarbonImmutable::now();
+            $rows->where($since->column(), '<=', $clock->threshold($this->hours, $now))->where($since->column(), '>', $clock->threshold($this->hours, $now->subDays($days)))->orderByDesc($since->column());
+        }
+        $ids = $rows->limit(self::MOST)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all();
+        $matched = 0;
+        $found = [];
+        foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
+            foreach ($this->occasions->ofTime(array_fill_keys($chunk, '')) as $occasion) {
+                [$plan, $facts] = $this->run->plan($occasion, (new Collection([$rule]))->keyBy('id'), true);
+                if ($plan->matched === []) {
+                    continue;
+                }
+                $matched++;
+                if (count($found) < self::SHOWN) {
+                    $at = $since === null ? CarbonImmutable::now() : $occasion->conversation->getAttribute($since->column());
+                    $found[] = ['conversation' => $occasion->conversation, 'at' => $at instanceof CarbonImmutable ? $at : $occasion->at, 'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []), 'overruled' => [], 'others' => []];
+                }
+            }
+        }
+
+        return new TriedRule($days, count($ids), count($ids) === self::MOST, $matched, $found, [], []);
     }
 
     /**

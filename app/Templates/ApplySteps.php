@@ -21,6 +21,8 @@ use App\Inbox\SetCategory;
 use App\Inbox\SetOwnField;
 use App\Inbox\SetPriority;
 use App\Inbox\Tag;
+use App\Nudges\NudgePlan;
+use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -43,6 +45,7 @@ final readonly class ApplySteps
         private ChangeState $changeState,
         private WorkThroughChecklist $checklists,
         private StoreHours $hours,
+        private StartNudge $nudges,
     ) {}
 
     /**
@@ -75,6 +78,7 @@ final readonly class ApplySteps
             StepKind::Untag => $this->changeTags->change($conversation, [], array_values(Tag::query()->where('folded', Folding::fold($step->value))->get()->all()), $actor, $why),
             StepKind::Field => $this->field($conversation, $step, $actor, $why),
             StepKind::Checklist => $this->checklists->start($conversation, Checklist::query()->findOrFail($id), $actor, $why),
+            StepKind::Nudge => $this->nudge($conversation, $step, $actor),
             // Part of the answer itself.
             StepKind::Then, StepKind::Cc, StepKind::Bcc => null,
         };
@@ -84,6 +88,14 @@ final readonly class ApplySteps
     {
         [$hours, $reason] = $step->holdsFor();
         $this->changeState->hold($conversation, $actor, $reason, $this->hours->after(now(), $hours));
+    }
+
+    private function nudge(Conversation $conversation, Step $step, Actor $actor): void
+    {
+        $as = $actor->teammate ?? $conversation->owner;
+        if ($as !== null) {
+            $this->nudges->start($conversation, NudgePlan::query()->findOrFail((int) $step->value), $as, $actor);
+        }
     }
 
     private function field(Conversation $conversation, Step $step, Actor $actor, string $why): void

@@ -13,6 +13,7 @@ use App\Inbox\ConversationState;
 use App\Inbox\InboxRefused;
 use App\Inbox\Outcome;
 use App\Inbox\Recipients;
+use App\Nudges\NudgePlan;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Queue\Priority;
@@ -52,6 +53,7 @@ final readonly class Step
             StepKind::Tag, StepKind::Untag => ($kind === StepKind::Tag ? 'tag ' : 'without tag ').($value !== '' && mb_strlen($value) <= 60 ? "“{$value}”" : throw $gone('write the tag’s name, of at most 60 letters.')),
             StepKind::Field => self::field($first, $rest, $gone),
             StepKind::Checklist => 'checklist “'.(Checklist::inUse()->find((int) $value)->name ?? throw $gone('that checklist is not there any more.')).'”',
+            StepKind::Nudge => 'nudge plan “'.(NudgePlan::inUse()->find((int) $value)->name ?? throw $gone('that nudge plan is not there any more.')).'”',
             StepKind::Cc, StepKind::Bcc => $kind->label().' '.implode(', ', self::recipients($value, $gone)),
         };
 

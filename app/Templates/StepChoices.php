@@ -9,6 +9,7 @@ use App\Fields\About;
 use App\Fields\OwnField;
 use App\Inbox\Category;
 use App\Inbox\Outcome;
+use App\Nudges\NudgePlan;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Queue\Priority;
@@ -37,6 +38,7 @@ final class StepChoices
             'Tags' => ['tag=' => 'add the tag …', 'untag=' => 'take the tag away …'],
             'Own fields' => OwnField::inUse()->where('about', About::Conversation)->get()->mapWithKeys(static fn (OwnField $field): array => ["field={$field->word}|" => "{$field->name}: …"])->all(),
             'Checklists' => Checklist::inUse()->get()->mapWithKeys(static fn (Checklist $checklist): array => ["checklist={$checklist->id}" => "start “{$checklist->name}”"])->all(),
+            'Nudge plans' => NudgePlan::inUse()->get()->mapWithKeys(static fn (NudgePlan $plan): array => ["nudge={$plan->id}" => "remind with “{$plan->name}”"])->all(),
             'Copies' => ['cc=' => 'Cc …', 'bcc=' => 'Bcc …'],
         ];
     }

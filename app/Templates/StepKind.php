@@ -19,6 +19,7 @@ enum StepKind: string
     case Untag = 'untag';
     case Field = 'field';
     case Checklist = 'checklist';
+    case Nudge = 'nudge';
     case Cc = 'cc';
     case Bcc = 'bcc';
 
@@ -35,6 +36,7 @@ enum StepKind: string
             self::Untag => 'Take a tag away',
             self::Field => 'Own field',
             self::Checklist => 'Start a checklist',
+            self::Nudge => 'Remind with the nudge plan',
             self::Cc => 'Cc',
             self::Bcc => 'Bcc',
         };

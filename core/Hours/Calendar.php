@@ -123,6 +123,41 @@ final readonly class Calendar
         return Instant::ofEpoch($start + $high);
     }
 
+    /**
+     * The latest instant, not after `to`, since which that many open seconds have passed by `to`.
+     *
+     * @param  int  $seconds  0 or more; 0 gives `to` itself
+     *
+     * @throws HoursRefused `bad_range` when `seconds` is negative, `calendar_never_opens` when the
+     *                      calendar was not open for that long within 1,830 × 86,400 seconds
+     */
+    public function subtract(DateTimeImmutable $to, int $seconds): DateTimeImmutable
+    {
+        if ($seconds < 0) {
+            throw HoursRefused::negativeSeconds();
+        }
+        $end = $to->getTimestamp();
+        if ($seconds === 0) {
+            return Instant::ofEpoch($end);
+        }
+        if ($seconds > self::LIMIT || $this->openSeconds($end - self::LIMIT, $end) < $seconds) {
+            throw HoursRefused::neverOpens();
+        }
+        // Going back, open seconds never fall, so the latest instant that has enough can be halved in on.
+        $low = 0;
+        $high = self::LIMIT;
+        while ($high - $low > 1) {
+            $middle = intdiv($low + $high, 2);
+            if ($this->openSeconds($end - $middle, $end) < $seconds) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return Instant::ofEpoch($end - $high);
+    }
+
     private function openSeconds(int $from, int $to): int
     {
         if ($this->zone === null || $from === $to) {

@@ -93,3 +93,22 @@ it('reads instants with any offset and writes them in UTC', function (string $te
     ['2026-03-29T24:00:00Z', null],
     ["2026-03-29T07:30:00Z\n", null],
 ]);
+
+it('goes back to the latest instant since which enough open time has passed', function (string $zone): void {
+    mt_srand(crc32("back {$zone}"));
+    $calendar = calendar($zone, ['mon' => [['09:00', '17:00']], 'tue' => [['09:00', '12:00'], ['13:00', '17:00']], 'fri' => [['00:00', '24:00']], 'sun' => [['01:00', '04:00']]], [['date' => '2026-10-26', 'open' => []]]);
+    for ($round = 0; $round < 200; $round++) {
+        $to = Instant::ofEpoch(1_792_000_000 + mt_rand(0, 6_000_000));
+        $seconds = mt_rand(1, 400_000);
+        $from = $calendar->subtract($to, $seconds);
+        expect($calendar->between($from, $to))->toBeGreaterThanOrEqual($seconds)
+            ->and($calendar->between(Instant::ofEpoch($from->getTimestamp() + 1), $to))->toBeLessThan($seconds);
+    }
+    expect($calendar->subtract($to, 0)->getTimestamp())->toBe($to->getTimestamp());
+})->with(['Europe/Copenhagen', 'America/New_York', 'Asia/Kathmandu', 'UTC']);
+
+it('refuses to go back over time it was never open', function (): void {
+    expect(fn () => calendar('UTC', ['mon' => [['09:00', '09:01']]])->subtract(Instant::ofEpoch(1_792_000_000), 400 * 3600))->toThrow(HoursRefused::class)
+        ->and(fn () => Calendar::always()->subtract(Instant::ofEpoch(1_792_000_000), -1))->toThrow(HoursRefused::class)
+        ->and(Calendar::always()->subtract(Instant::ofEpoch(1_792_000_000), 60)->getTimestamp())->toBe(1_792_000_000 - 60);
+});

@@ -46,4 +46,14 @@
             </div>
         </li>
     @endforeach
+    @if (($nudge ?? null) !== null)
+        <li class="entry entry-later" id="nudge-{{ $nudge->id }}">
+            <time class="entry-time" datetime="{{ $nudge->next_at->toIso8601ZuluString() }}">{{ $time->day($nudge->next_at) }} {{ $time->clock($nudge->next_at) }}</time>
+            <span class="marker" aria-hidden="true"></span>
+            <div class="entry-body">
+                <p class="entry-who"><b>{{ $nudge->plan->name }}</b> <span>{{ isset($nudge->plan->steps[$nudge->sent]) ? 'reminder '.($nudge->sent + 1).' of '.count($nudge->plan->steps) : 'the last word, then resolved' }}, unless they answer first</span></p>
+                @can('reply', $conversation)<div class="entry-foot"><form method="post" action="/nudges/running/{{ $nudge->id }}/call-off">@csrf<button class="foot-button">Call off</button></form></div>@endcan
+            </div>
+        </li>
+    @endif
 </ol>

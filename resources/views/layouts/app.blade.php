@@ -19,7 +19,7 @@
                 <a href="/public" @if (request()->is('public*')) aria-current="page" @endif>Public</a>
                 <a href="/customers" @if (request()->is('customer*', 'duplicates')) aria-current="page" @endif>Customers</a>
                 <a href="/orders" @if (request()->is('orders*')) aria-current="page" @endif>Orders</a>
-                <a href="/templates" @if (request()->is('templates*', 'rules*')) aria-current="page" @endif>Templates<span class="nav-more"> and rules</span></a>
+                <a href="/templates" @if (request()->is('templates*', 'rules*', 'nudges*')) aria-current="page" @endif>Templates<span class="nav-more"> and rules</span></a>
                 @can('arrange')<a href="/sorting" @if (request()->is('sorting*')) aria-current="page" @endif>Sorting</a>@endcan
                 @if ($administers)
                     <a href="/accounts" @if (request()->is('accounts*', 'unreadable-mail*', 'troubles*', 'arrival*', 'history*')) aria-current="page" @endif>Ways in @if ($unreadableCount + $troubleCount > 0)<span class="count">{{ $unreadableCount + $troubleCount }}</span>@endif</a>

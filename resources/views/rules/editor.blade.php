@@ -2,10 +2,28 @@
 <div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-swap="morph:outerHTML" hx-ext="morph">
     <div class="sheet pad rule-words">
         <fieldset class="rule-when"><legend>When</legend>
-            <details class="menu" id="events-menu">
-                <summary class="btn btn-sm btn-outline-secondary condition-chosen">{{ implode(' or ', array_map(fn ($event) => \App\Rules\RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
-                <div class="menu-panel menu-tall checks-panel">@foreach (\App\Rules\RuleEvent::cases() as $event)<label><input type="checkbox" class="form-check-input" name="events[]" value="{{ $event->value }}" @checked(in_array($event->value, $events, true)) hx-post="{{ $redraw }}" hx-trigger="change"> {{ $event->label() }}</label>@endforeach</div>
-            </details>
+            @php $since = $clock['since'] ?? ''; @endphp
+            <div class="action-line">
+                <label class="visually-hidden" for="clock-since">What sets it off</label>
+                <select class="form-select form-select-sm" id="clock-since" name="clock[since]" hx-post="{{ $redraw }}" hx-trigger="change">
+                    <option value="">something happens:</option>
+                    @foreach (\App\Rules\ClockSince::cases() as $one)<option value="{{ $one->value }}" @selected($since === $one->value)>so many hours {{ $one->label() }}</option>@endforeach
+                    <option value="times" @selected($since === 'times')>at a set time</option>
+                </select>
+                @if ($since === '')
+                    <details class="menu" id="events-menu">
+                        <summary class="btn btn-sm btn-outline-secondary condition-chosen">{{ implode(' or ', array_map(fn ($event) => \App\Rules\RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
+                        <div class="menu-panel menu-tall checks-panel">@foreach (\App\Rules\RuleEvent::cases() as $event)<label><input type="checkbox" class="form-check-input" name="events[]" value="{{ $event->value }}" @checked(in_array($event->value, $events, true)) hx-post="{{ $redraw }}" hx-trigger="change"> {{ $event->label() }}</label>@endforeach</div>
+                    </details>
+                @elseif ($since === 'times')
+                    @foreach ([1 => 'Mon', 2 => 'Tue', 3 => 'Wed', 4 => 'Thu', 5 => 'Fri', 6 => 'Sat', 7 => 'Sun'] as $day => $label)<label class="day"><input type="checkbox" class="form-check-input" name="clock[days][]" value="{{ $day }}" @checked(in_array((string) $day, array_map(strval(...), $clock['days'] ?? []), true))> {{ $label }}</label>@endforeach
+                    <label for="clock-time">at</label><input class="form-control form-control-sm hours" type="time" id="clock-time" name="clock[time]" value="{{ $clock['time'] ?? '09:00' }}">
+                @else
+                    <label class="visually-hidden" for="clock-hours">How many hours</label><input class="form-control form-control-sm hours" type="number" min="0" max="5000" id="clock-hours" name="clock[hours]" value="{{ $clock['hours'] ?? '' }}">
+                    <label class="visually-hidden" for="clock-in-hours">Which hours count</label><select class="form-select form-select-sm" id="clock-in-hours" name="clock[in_hours]"><option value="">hours</option><option value="1" @selected((bool) ($clock['in_hours'] ?? false))>working hours</option></select>
+                    <label for="clock-again">again every</label><input class="form-control form-control-sm hours" type="number" min="0" max="5000" id="clock-again" name="clock[again]" value="{{ ($clock['again'] ?? 0) ?: '' }}" placeholder="once"> <span>hours</span>
+                @endif
+            </div>
         </fieldset>
         <section class="rule-which" aria-label="Which"><h2>and</h2>@include('conditions.group', ['group' => $group, 'name' => 'condition', 'place' => ''])</section>
         <fieldset class="rule-what"><legend>then</legend>
@@ -27,6 +45,9 @@
                         <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm" id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
                         <label for="action-{{ $index }}-instead">else</label><select class="form-select form-select-sm" id="action-{{ $index }}-instead" name="{{ $name }}[instead]" aria-label="Else, when that person has left"><option value="">nobody</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
                         <label class="visually-hidden" for="action-{{ $index }}-then">State afterwards</label><select class="form-select form-select-sm" id="action-{{ $index }}-then" name="{{ $name }}[then]">@foreach ($choices->afterwards() as $value => $label)<option value="{{ $value }}" @selected((string) $value === ($action['then'] ?? 'same'))>{{ $label }}</option>@endforeach</select>
+                    @endif
+                    @if ($kind === \App\Rules\ActionKind::Nudge)
+                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm" id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
                     @endif
                     @if ($kind?->text() !== null && ($kind !== \App\Rules\ActionKind::SetState || $isHeld))
                         <label class="visually-hidden" for="action-{{ $index }}-text">{{ $kind->text() }}</label><input class="form-control form-control-sm" id="action-{{ $index }}-text" name="{{ $name }}[text]" value="{{ $action['text'] ?? '' }}" maxlength="5000" placeholder="{{ $kind->text() }}">

@@ -1,5 +1,5 @@
 <nav class="tabs subtabs" aria-label="Templates and rules">
-    @foreach (['templates' => 'Templates', 'rules' => 'Rules'] as $path => $label)
+    @foreach (['templates' => 'Templates', 'rules' => 'Rules', 'nudges' => 'Nudge plans'] as $path => $label)
         <a href="/{{ $path }}" @if (request()->is("{$path}*")) aria-current="page" @endif>{{ $label }}</a>
     @endforeach
 </nav>

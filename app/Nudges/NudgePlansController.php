@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Nudges;
+
+use App\Inbox\Actor;
+use App\Inbox\Outcome;
+use App\Team\Teammate;
+use App\Templates\Template;
+use App\Views\SharedWith;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+
+final readonly class NudgePlansController
+{
+    private const MOST_STEPS = 4;
+
+    public function index(): View
+    {
+        return view('nudges.index', [
+            'plans' => NudgePlan::inUse()->get(),
+            'running' => Nudge::query()->where('state', Nudge::RUNNING)->selectRaw('nudge_plan_id, COUNT(*) AS count')->groupBy('nudge_plan_id')->pluck('count', 'nudge_plan_id'),
+            'retired' => NudgePlan::query()->whereNotNull('retired_at')->orderBy('name')->get(),
+            'templates' => $this->templates()->pluck('name', 'id'),
+            'outcomes' => Outcome::inUse()->get(),
+            'most' => self::MOST_STEPS,
+            'mayChange' => Gate::allows('arrange'),
+        ]);
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        return $this->save($request, new NudgePlan);
+    }
+
+    public function update(Request $request, NudgePlan $plan): RedirectResponse
+    {
+        return $this->save($request, $plan);
+    }
+
+    public function retire(NudgePlan $plan): RedirectResponse
+    {
+        $plan->forceFill(['retired_at' => now()])->save();
+
+        return redirect('/nudges')->with('done', "“{$plan->name}” is retired. Where it is at work it goes on to its end.");
+    }
+
+    public function bringBack(NudgePlan $plan): RedirectResponse
+    {
+        $plan->forceFill(['retired_at' => null])->save();
+
+        return redirect('/nudges')->with('done', "“{$plan->name}” can be started again.");
+    }
+
+    public function callOff(Request $request, Nudge $nudge, StartNudge $start): RedirectResponse
+    {
+        $conversation = $nudge->conversation()->firstOrFail();
+        Gate::authorize('reply', $conversation);
+        $teammate = $request->user();
+        $teammate instanceof Teammate || abort(401);
+        $start->callOff($nudge, Actor::teammate($teammate), "by {$teammate->name}");
+
+        return redirect()->route('conversation', $conversation)->with('done', 'No more reminders.');
+    }
+
+    private function save(Request $request, NudgePlan $plan): RedirectResponse
+    {
+        $templates = $this->templates()->pluck('id')->map(strval(...))->all();
+        $written = $request->validate([
+            'name' => ['required', 'string', 'max:120', Rule::unique('nudge_plans', 'name')->ignore($plan->id)],
+            'steps' => ['required', 'array', 'max:'.self::MOST_STEPS],
+            'steps.*.days' => ['nullable', 'integer', 'min:1', 'max:250'],
+            'steps.*.template' => ['nullable', Rule::in($templates)],
+            'end_days' => ['required', 'integer', 'min:1', 'max:250'],
+            'end_template' => ['nullable', Rule::in($templates)],
+            'end_outcome' => ['required', 'integer', 'exists:outcomes,id'],
+        ], [], ['steps.*.days' => 'working days', 'steps.*.template' => 'template']);
+        $steps = array_values(array_filter(array_map(
+            static fn (array $step): array => ['days' => (int) ($step['days'] ?? 0), 'template' => (int) ($step['template'] ?? 0)],
+            $written['steps'],
+        ), static fn (array $step): bool => $step['days'] > 0 && $step['template'] > 0));
+        if ($steps === []) {
+            return back()->withInput()->with('problem', 'Write at least one reminder: after how many working days, and with which template.');
+        }
+        $plan->forceFill([
+            'name' => trim($written['name']), 'steps' => $steps, 'end_days' => (int) $written['end_days'],
+            'end_template_id' => isset($written['end_template']) ? (int) $written['end_template'] : null, 'end_outcome_id' => (int) $written['end_outcome'],
+        ])->save();
+
+        return redirect('/nudges')->with('done', "“{$plan->name}” is saved. {$plan->describe()}.");
+    }
+
+    /**
+     * @return \Illuminate\Database\Eloquent\Builder<Template>
+     */
+    private function templates(): \Illuminate\Database\Eloquent\Builder
+    {
+        return Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody)->orderBy('folder')->orderBy('name');
+    }
+}

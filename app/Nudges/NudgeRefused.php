@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Nudges;
+
+use RuntimeException;
+
+/**
+ * Why a nudge plan cannot be kept or go on.
+ */
+final class NudgeRefused extends RuntimeException
+{
+    public static function templateGone(string $plan): self
+    {
+        return new self("A template of the nudge plan “{$plan}” is not there any more");
+    }
+
+    public static function unfilled(string $template, string $placeholder): self
+    {
+        return new self("the template “{$template}” needs {{ {$placeholder} }}, of which nothing is known here");
+    }
+
+    public static function noWay(): self
+    {
+        return new self('there is no way to write without somebody choosing one');
+    }
+}

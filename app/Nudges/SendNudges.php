@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Nudges;
+
+use App\Inbox\Actor;
+use App\Inbox\AnswerRoutes;
+use App\Inbox\ChangeState;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\InboxRefused;
+use App\Inbox\Message;
+use App\Inbox\Outcome;
+use App\Inbox\ReplyToSend;
+use App\Inbox\SendReply;
+use App\Inbox\Trail;
+use App\Promises\StoreHours;
+use App\Templates\FillTemplate;
+use App\Templates\Template;
+use App\Templates\TemplateFile;
+use App\Templates\UsedTemplate;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/**
+ * Sends the reminders that are due, and ends plans. An answer of the customer, another of ours, or any other state
+ * than waiting calls a plan off. Runs every minute; safe to repeat.
+ */
+final readonly class SendNudges
+{
+    private const AT_ONCE = 100;
+
+    public function __construct(
+        private StartNudge $start,
+        private SendReply $sendReply,
+        private FillTemplate $fill,
+        private AnswerRoutes $routes,
+        private Trail $trail,
+        private StoreHours $hours,
+        private ChangeState $changeState,
+    ) {}
+
+    public function run(): void
+    {
+        // What has been answered is called off at once, not only when the next reminder is due.
+        $answered = Nudge::query()->where('state', Nudge::RUNNING)->whereHas('conversation', static fn ($conversations) => $conversations
+            ->where(static fn ($any) => $any->where('conversations.state', '!=', ConversationState::Waiting)->orWhereColumn('conversations.last_customer_message_at', '>', 'nudges.started_at')))
+            ->with('conversation')->limit(self::AT_ONCE)->get();
+        foreach ($answered as $nudge) {
+            $why = $this->whyOff($nudge->conversation, $nudge);
+            $why === null ?: $this->start->callOff($nudge, Actor::application(), $why);
+        }
+        foreach (Nudge::query()->where('state', Nudge::RUNNING)->where('next_at', '<=', now())->orderBy('next_at')->limit(self::AT_ONCE)->get() as $nudge) {
+            try {
+                DB::transaction(fn () => $this->next($nudge->id));
+            } catch (InboxRefused|NudgeRefused $why) {
+                $this->start->callOff($nudge, Actor::application(), $why->getMessage());
+            } catch (Throwable $defect) {
+                report($defect);
+            }
+        }
+    }
+
+    private function next(int $id): void
+    {
+        $nudge = Nudge::query()->lockForUpdate()->findOrFail($id);
+        $conversation = Conversation::query()->lockForUpdate()->findOrFail($nudge->conversation_id);
+        if ($nudge->state !== Nudge::RUNNING || $nudge->next_at->isFuture()) {
+            return;
+        }
+        $why = $this->whyOff($conversation, $nudge);
+        if ($why !== null) {
+            $this->start->callOff($nudge, Actor::application(), $why);
+
+            return;
+        }
+        $plan = $nudge->plan()->firstOrFail();
+        $step = $plan->steps[$nudge->sent] ?? null;
+        $this->send($nudge, $plan, $conversation, $step === null ? $plan->end_template_id : $step['template'], $step === null ? Outcome::query()->findOrFail($plan->end_outcome_id) : null);
+        $nudge->forceFill($step === null
+            ? ['state' => Nudge::DONE]
+            : ['sent' => $nudge->sent + 1, 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1))])->save();
+    }
+
+    private function whyOff(Conversation $conversation, Nudge $nudge): ?string
+    {
+        return match (true) {
+            Message::query()->whereIn('conversation_id', $conversation->withJoined())->where('direction', Message::IN)->where('automatic', false)->where('received_at', '>', $nudge->started_at)->exists() => 'the customer answered',
+            $conversation->state !== ConversationState::Waiting => 'it is '.mb_strtolower($conversation->state->label()).' now',
+            default => null,
+        };
+    }
+
+    private function send(Nudge $nudge, NudgePlan $plan, Conversation $conversation, ?int $templateId, ?Outcome $outcome): void
+    {
+        $template = Template::query()->with(['languages', 'files'])->find((int) $templateId);
+        if ($template === null) {
+            $outcome === null ? throw NudgeRefused::templateGone($plan->name) : $this->changeState->resolveUnchecked($conversation, Actor::application(), $outcome);
+
+            return;
+        }
+        $filled = $this->fill->fill($template, $conversation, $nudge->teammate()->firstOrFail());
+        if ($filled->gaps !== []) {
+            throw NudgeRefused::unfilled($template->name, $filled->gaps[0]->name);
+        }
+        $route = $this->routes->of($conversation)[0] ?? throw NudgeRefused::noWay();
+        $route->public && throw NudgeRefused::noWay();
+        $this->sendReply->send($conversation, $nudge->teammate()->firstOrFail(), new ReplyToSend(
+            $filled->text,
+            array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),
+            $outcome === null ? ConversationState::Waiting : ConversationState::Resolved,
+            $outcome,
+            "nudge-{$nudge->id}-{$nudge->sent}",
+            $this->trail->lastSeen($conversation),
+            $route->key,
+            0,
+            html: $filled->html,
+            templates: [new UsedTemplate($template->id, $filled->language, $filled->text)],
+            automatic: true,
+        ));
+    }
+}

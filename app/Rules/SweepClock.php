@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\JournalNews;
+use App\Promises\StoreHours;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Runs the rules that run with time. Reads, by index, only the conversations for which the time has come since it
+ * looked last, and those for which it had come already and something has happened since: only for these can a
+ * rule have become right. Each time a rule acts once. Safe to repeat.
+ */
+final readonly class SweepClock
+{
+    private const AT_ONCE = 500;
+
+    /** Again and again, but not for ever. */
+    private const MOST_ROUNDS = 60;
+
+    public function __construct(private RunRules $run, private Occasions $occasions, private JournalNews $news, private StoreHours $hours) {}
+
+    /**
+     * @return int how many times a rule acted
+     */
+    public function sweep(): int
+    {
+        $rules = Rule::inOrder()->where('on', true)->whereNotNull('clock')->get();
+        $changed = [];
+        $this->news->follow('rules.swept', false, function (Collection $news) use (&$changed): void {
+            $changed = array_values(array_map(intval(...), $news->pluck('conversation_id')->unique()->all()));
+        });
+        $acted = 0;
+        foreach ($rules as $rule) {
+            $clock = $rule->runsWith();
+            if ($clock !== null) {
+                $acted += $clock->since === null ? $this->atTimes($rule, $clock) : $this->since($rule, $clock, $clock->since, $changed);
+            }
+        }
+
+        return $acted;
+    }
+
+    /**
+     * @param  list<int>  $changed
+     */
+    private function since(Rule $rule, Clock $clock, ClockSince $since, array $changed): int
+    {
+        $now = CarbonImmutable::now();
+        $threshold = $clock->threshold($this->hours, $now);
+        if ($rule->swept_from === null || $rule->swept_to === null) {
+            // What was so before it was switched on is left alone.
+            Rule::query()->whereKey($rule->id)->toBase()->update(['swept_from' => $threshold, 'swept_to' => $threshold]);
+
+            return 0;
+        }
+        $column = $since->column();
+        $keys = [];
+        $rounds = $clock->again === 0 ? 0 : self::MOST_ROUNDS;
+        $shift = $threshold->getTimestamp() - $rule->swept_to->getTimestamp();
+        for ($round = 0; $round <= $rounds; $round++) {
+            $to = $round === 0 ? $threshold : $clock->threshold($this->hours, $now, $round);
+            // A little more than went by, for rounds in working hours; what was done already is not done twice.
+            $from = $round === 0 ? $rule->swept_to : $to->subSeconds($shift + 3600);
+            if ($to <= $rule->swept_from && $round > 0) {
+                break;
+            }
+            $this->add($keys, $this->rows($column, $from->max($rule->swept_from), $to)->orderBy($column), $column, $round);
+        }
+        // The time had come, and what happened since can have made the rest of it true.
+        foreach (array_chunk($changed, self::AT_ONCE) as $ids) {
+            $this->add($keys, $this->rows($column, $rule->swept_from, $threshold)->whereIn('id', $ids), $column, 0);
+        }
+        $acted = $this->carryOut($rule, $keys);
+        Rule::query()->whereKey($rule->id)->toBase()->update(['swept_to' => $threshold]);
+
+        return $acted;
+    }
+
+    private function atTimes(Rule $rule, Clock $clock): int
+    {
+        $at = $clock->lastTime(CarbonImmutable::now());
+        if ($at === null || ($rule->swept_to !== null && $rule->swept_to >= $at)) {
+            return 0;
+        }
+        $acted = 0;
+        if ($rule->swept_to !== null) {
+            $keys = DB::table('conversations')->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])->whereNull('joined_into_id')->where('junk', false)
+                ->pluck('id')->mapWithKeys(static fn (mixed $id): array => [(int) $id => "at-{$at->getTimestamp()}-{$id}"])->all();
+            $acted = $this->carryOut($rule, $keys);
+        }
+        Rule::query()->whereKey($rule->id)->toBase()->update(['swept_from' => $rule->swept_from ?? $at, 'swept_to' => $at]);
+
+        return $acted;
+    }
+
+    private function rows(string $column, CarbonImmutable $from, CarbonImmutable $to): Builder
+    {
+        return Conversation::query()->toBase()->where($column, '>', $from)->where($column, '<=', $to)->where('state', '!=', ConversationState::Closed);
+    }
+
+    /**
+     * @param  array<int, string>  $keys  by conversation
+     */
+    private function add(array &$keys, Builder $rows, string $column, int $round): void
+    {
+        foreach ($rows->get(['id', $column]) as $row) {
+            $at = CarbonImmutable::parse((string) $row->{$column}, 'UTC')->getTimestamp();
+            $keys[(int) $row->id] ??= "clock-{$row->id}-{$at}".($round === 0 ? '' : "-{$round}");
+        }
+    }
+
+    /**
+     * @param  array<int, string>  $keys  by conversation
+     */
+    private function carryOut(Rule $rule, array $keys): int
+    {
+        $acted = 0;
+        foreach (array_chunk($keys, self::AT_ONCE, true) as $some) {
+            $done = DB::table('rule_runs')->where('rule_id', $rule->id)->whereIn('event_key', array_values($some))->pluck('event_key')->all();
+            foreach ($this->occasions->ofTime(array_diff($some, $done)) as $occasion) {
+                $acted += $this->run->onTime($rule, $occasion) ? 1 : 0;
+            }
+        }
+
+        return $acted;
+    }
+}
