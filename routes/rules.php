@@ -12,6 +12,7 @@ Route::middleware('auth')->prefix('/rules')->group(function (): void {
         Route::get('/new', [RulesController::class, 'make']);
         Route::post('/redraw', [RulesController::class, 'redraw']);
         Route::post('/', [RulesController::class, 'store']);
+        Route::post('/ready-made/{key}', [RulesController::class, 'readyMade']);
         Route::post('/limit', [RulesController::class, 'limit']);
         Route::get('/{rule}', [RulesController::class, 'edit'])->whereNumber('rule');
         Route::post('/{rule}', [RulesController::class, 'update'])->whereNumber('rule');

@@ -23,6 +23,7 @@ use App\Inbox\SetCategory;
 use App\Inbox\TakeConversation;
 use App\Inbox\Trail;
 use App\Promises\StoreHours;
+use App\Rules\RunRules;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -49,6 +50,7 @@ final class DemoConversations
         private readonly AssignConversation $assign,
         private readonly ChangeState $changeState,
         private readonly SetCategory $setCategory,
+        private readonly RunRules $rules,
         private readonly Trail $trail,
         private readonly StoreHours $hours,
         private readonly AnswerRoutes $routes,
@@ -70,6 +72,7 @@ final class DemoConversations
             foreach ($this->stepsInOrder($onServices) as [$at, $key, $story, $step]) {
                 CarbonImmutable::setTestNow($at);
                 $this->play($key, $story, $step);
+                $this->rules->run();
             }
         } finally {
             CarbonImmutable::setTestNow($timeBefore);

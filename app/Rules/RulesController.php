@@ -41,6 +41,7 @@ final readonly class RulesController
         private RuleFields $fields,
         private ActionChoices $choices,
         private StoreSettings $settings,
+        private ReadyMade $readyMade,
     ) {
         $this->form = new ConditionForm($fields);
     }
@@ -69,6 +70,17 @@ final readonly class RulesController
     public function make(Request $request): View
     {
         return $this->page($request, null, self::EMPTY, [RuleEvent::FirstMessage->value], [[]], []);
+    }
+
+    public function readyMade(Request $request, string $key): RedirectResponse
+    {
+        try {
+            $rule = $this->readyMade->make($key, $this->teammate($request));
+        } catch (RuleRefused $why) {
+            return redirect('/rules/new')->with('problem', $why->getMessage());
+        }
+
+        return redirect("/rules/{$rule->id}")->with('done', "“{$rule->name}” is made, and off. Change what is to be different, try it out, then switch it on.");
     }
 
     public function edit(Request $request, Rule $rule): View
@@ -223,6 +235,7 @@ final readonly class RulesController
         return view('rules.form', [
             ...$this->editor($group, $events, $actions, $clock),
             'rule' => $rule,
+            'readyMade' => $rule === null ? $this->readyMade->all() : [],
             'problem' => $problem,
             'mayChange' => $rule === null || $rule->mayBeChangedBy($this->teammate($request)),
         ]);

@@ -9,6 +9,8 @@ use App\Channels\AccountPolicy;
 use App\Channels\BlockList;
 use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
+use App\Conditions\ConversationFields;
+use App\Conditions\Fields;
 use App\Inbox\Cause;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationPolicy;
@@ -36,6 +38,7 @@ final class ApplicationServiceProvider extends ServiceProvider
     {
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
         $this->app->bind(MessageSender::class, ChannelSender::class);
+        $this->app->bind(Fields::class, ConversationFields::class);
         $this->app->singleton(StoreSettings::class);
         $this->app->singleton(Cause::class);
         $this->app->singleton(OrderNumbers::class);

@@ -22,6 +22,11 @@
             @if ($mayChange)<div class="compose-buttons"><button class="btn btn-primary">{{ $rule ? 'Save' : 'Save, and see what it would have done' }}</button>@if ($rule)<button class="btn btn-outline-secondary" name="and_try" value="1">Save and try it out</button>@endif</div>@else<p class="soft">Only {{ $rule->changed_by->label() }} change this rule.</p>@endif
         </div>
     </form>
+    @if ($readyMade !== [])
+        <section class="ready-made below" aria-labelledby="ready-made-title"><h2 id="ready-made-title">Or begin with one that is ready-made</h2>
+            <ul>@foreach ($readyMade as $key => [$name, $what])<li><form method="post" action="/rules/ready-made/{{ $key }}">@csrf<button class="btn btn-sm btn-outline-secondary">{{ $name }}</button> <span class="soft">{{ $what }}</span></form></li>@endforeach</ul>
+        </section>
+    @endif
     @if ($rule && $mayChange)<form method="post" action="/rules/{{ $rule->id }}/retire" class="group-away below">@csrf<button class="btn btn-sm btn-link">Retire this rule</button></form>@endif
 </main>
 @endsection

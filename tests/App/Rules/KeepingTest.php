@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\JournalEntry;
+use App\Rules\ReadyMade;
 use App\Rules\Rule;
 use App\Rules\RuleRun;
 use App\Rules\RuleVersion;
@@ -134,4 +135,18 @@ it('reads an old rule whose category has gone as it stands', function (): void {
     $this->get('/rules')->assertOk()->assertSee('choose a category; this one is not there any more');
     $this->get("/rules/{$rule->id}")->assertOk();
     expect(Conversation::query()->count())->toBe(0);
+});
+
+it('makes each ready-made rule, off, with the templates it answers with', function (): void {
+    $keys = array_keys(app(ReadyMade::class)->all());
+    foreach ($keys as $key) {
+        $this->post("/rules/ready-made/{$key}")->assertRedirect()->assertSessionHas('done');
+    }
+    expect(Rule::query()->count())->toBe(count($keys))->and(Rule::query()->where('on', true)->count())->toBe(0)
+        ->and(Template::query()->where('folder', 'Sent by rules')->count())->toBe(5);
+    foreach (Rule::query()->get() as $rule) {
+        $this->get("/rules/{$rule->id}")->assertOk()->assertDontSee('not there any more');
+        $this->get("/rules/{$rule->id}/try")->assertOk();
+    }
+    $this->post('/rules/ready-made/none')->assertSessionHas('problem');
 });

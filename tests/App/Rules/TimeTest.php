@@ -117,6 +117,7 @@ it('plays thirty working days of nudges, closings, reminders and escalations ove
     app(AssignConversation::class)->assign($waits, $this->teammate('ruta'), Actor::teammate($this->teammate('ruta')));
     letPass('2026-10-26T08:00:00Z', 30);
     $unowned = Mails::conversation(['From' => 'u@x.example', 'Subject' => 'Nobody’s']);
+    letPass('2026-10-26T09:00:00Z', 30);
     letPass('2026-11-20T12:00:00Z');
 
     // Five working days each (Saturdays count), at the same time of the day on either side of the change.

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use App\Inbox\Outcome;
+use App\Nudges\NudgePlan;
+use App\Team\Role;
+use App\Team\Teammate;
+use App\Templates\SaveTemplate;
+use App\Templates\Template;
+use App\Templates\TemplateToSave;
+use App\Views\SharedWith;
+use Cairnfield\Core\Rules\Way;
+
+/**
+ * Rules that most stores want, made with a click: off, to be looked at, changed and tried out first. The templates
+ * they answer with are made along, where there are none of that name yet.
+ */
+final readonly class ReadyMade
+{
+    private const TEXTS = [
+        'Receipt, while we are here' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nthank you for writing. Your message has arrived as {{ conversation.number }}, and one of us answers today.\n\n{{ store.name }}", 'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ntak for din besked. Den er kommet frem som {{ conversation.number }}, og en af os svarer i dag.\n\n{{ store.name }}"],
+        'Receipt, while we are away' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nthank you for writing. Your message has arrived as {{ conversation.number }}. We are away at the moment and back on {{ store.opens_at }}; then one of us answers.\n\n{{ store.name }}", 'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ntak for din besked. Den er kommet frem som {{ conversation.number }}. Vi er her igen {{ store.opens_at }}, og så svarer en af os.\n\n{{ store.name }}"],
+        'Reminder, the first' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\ndid you see what we asked about “{{ conversation.subject }}”? As soon as you answer we go on.\n\n{{ agent.first_name | store.name }}"],
+        'Reminder, the second' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nwe ask once more about “{{ conversation.subject }}”. Is there anything that keeps you from answering? We are glad to help.\n\n{{ agent.first_name | store.name }}"],
+        'Last word' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nsince we have not heard from you, we take it that all is well and put {{ conversation.number }} aside. Simply answer to this mail if it is not.\n\n{{ agent.first_name | store.name }}"],
+    ];
+
+    public function __construct(private SaveRule $save, private SaveTemplate $templates) {}
+
+    /**
+     * @return array<string, array{string, string}> by key, the name and what it is for
+     */
+    public function all(): array
+    {
+        return [
+            'receipt-open' => ['Receipt while we are here', 'Says in working hours that a message has arrived, and under which number.'],
+            'receipt-away' => ['Receipt while we are away', 'Says out of hours when the store opens next.'],
+            'reopened' => ['Written to again after resolving', 'Tells the owner when a customer writes to what was resolved.'],
+            'close' => ['Close ten working days after resolving', 'Later messages begin something new.'],
+            'untouched' => ['Resolve what nobody touched for 30 days', 'Held or waiting without a change.'],
+            'unanswered' => ['Unanswered for an hour', 'Tells the leads.'],
+            'nobodys-due' => ['Nobody’s and due within the hour', 'Gives it to the lead.'],
+            'upset' => ['Upset, and open for 72 hours', 'Tells the leads, by the words that upset people use.'],
+            'no-answer' => ['Remind customers who do not answer', 'Starts a nudge plan when we answered and wait: reminders after 5 and 10 working days, resolved after 15.'],
+            'form-choice' => ['A choice in the form says it is broken', 'Sets the priority and asks for a photo.'],
+        ];
+    }
+
+    /**
+     * @throws RuleRefused where there is nobody to answer as, or no such rule
+     */
+    public function make(string $key, Teammate $teammate): Rule
+    {
+        $name = $this->all()[$key][0] ?? throw RuleRefused::noAction($key);
+        $lead = Teammate::query()->where('role', Role::Lead)->where('may_sign_in', true)->orderBy('id')->first() ?? $teammate;
+        $has = static fn (string $field, string $op, mixed $value): array => ['field' => $field, 'op' => $op, 'value' => $value];
+        $state = static fn (string ...$states): array => $has('state', 'in', array_values($states));
+        $answer = fn (string $template): array => ['do' => 'answer', 'value' => (string) $this->template($template, $teammate)->id, 'as' => (string) $lead->id, 'instead' => (string) $teammate->id];
+        $noAnswer = 'resolved:'.(Outcome::inUse()->where('name', 'No answer')->value('id') ?? Outcome::inUse()->value('id'));
+        $byMail = $has('channel', 'in', ['email', 'web_form']);
+        [$events, $clock, $condition, $actions] = match ($key) {
+            'receipt-open' => [[RuleEvent::FirstMessage], null, ['all' => [$byMail, $has('in_hours', 'is', true)]], [$answer('Receipt, while we are here')]],
+            'receipt-away' => [[RuleEvent::FirstMessage], null, ['all' => [$byMail, $has('in_hours', 'is', false)]], [$answer('Receipt, while we are away')]],
+            'reopened' => [[RuleEvent::WroteWhenResolved], null, ['all' => []], [['do' => 'tell', 'value' => 'owner', 'text' => 'They wrote again after it was resolved.']]],
+            'close' => [[], ['since' => 'state_changed', 'hours' => 80, 'in_hours' => true], $state('resolved'), [['do' => 'set_status', 'value' => 'closed']]],
+            'untouched' => [[], ['since' => 'state_changed', 'hours' => 720], $state('held', 'waiting'), [['do' => 'set_status', 'value' => $noAnswer]]],
+            'unanswered' => [[], ['since' => 'unanswered', 'hours' => 1, 'in_hours' => true], $state('open'), [['do' => 'tell', 'value' => 'leads', 'text' => 'Nobody has answered for an hour.']]],
+            'nobodys-due' => [[], ['since' => 'until_due', 'hours' => 1, 'in_hours' => true], ['all' => [$state('open'), ['field' => 'owner', 'op' => 'is_empty']]], [['do' => 'assign_person', 'value' => (string) $lead->id]]],
+            'upset' => [[], ['since' => 'unanswered', 'hours' => 72], ['all' => [$state('open'), $has('message_text', 'has_any_word', ['angry', 'furious', 'unacceptable', 'outrageous', 'disappointed', 'complaint', 'lawyer', 'ridiculous', 'never again', 'fed up', 'vred', 'skuffet', 'uacceptabelt', 'enttäuscht', 'unverschämt'])]], [['do' => 'set_priority', 'value' => 'urgent'], ['do' => 'tell', 'value' => 'leads', 'text' => 'Upset, and still open after 72 hours.']]],
+            'no-answer' => [[RuleEvent::StateChanged], null, ['all' => [$state('waiting'), $has('done_by', 'in', ['teammate']), $has('channel', 'in', ['email'])]], [['do' => 'nudge', 'value' => (string) $this->plan($teammate)->id, 'as' => (string) $lead->id]]],
+            'form-choice' => [[RuleEvent::FirstMessage], null, ['all' => [$has('channel', 'in', ['web_form']), $has('message_text', 'has_any_word', ['broken', 'split', 'torn', 'damaged'])]], [['do' => 'set_priority', 'value' => 'high'], $answer('Receipt, while we are here')]],
+            default => throw RuleRefused::noAction($key),
+        };
+
+        return $this->save->save(null, new RuleToSave($name, Way::Every, $events, $condition, array_map(RuleAction::of(...), $actions), $this->all()[$key][1], ChangedBy::Leads, $clock === null ? null : Clock::of($clock)), $teammate);
+    }
+
+    public function plan(Teammate $teammate): NudgePlan
+    {
+        $plan = NudgePlan::inUse()->where('name', 'No answer')->first();
+        if ($plan === null) {
+            $plan = (new NudgePlan)->forceFill([
+                'name' => 'No answer',
+                'steps' => [['days' => 5, 'template' => $this->template('Reminder, the first', $teammate)->id], ['days' => 5, 'template' => $this->template('Reminder, the second', $teammate)->id]],
+                'end_days' => 5,
+                'end_template_id' => $this->template('Last word', $teammate)->id,
+                'end_outcome_id' => Outcome::inUse()->where('name', 'No answer')->value('id') ?? Outcome::inUse()->value('id'),
+            ]);
+            $plan->save();
+        }
+
+        return $plan;
+    }
+
+    private function template(string $name, Teammate $teammate): Template
+    {
+        return Template::query()->whereNull('retired_at')->where('name', $name)->where('shared_with', SharedWith::Everybody)->first()
+            ?? $this->templates->save(null, new TemplateToSave($name, 'Sent by rules', SharedWith::Everybody, null, array_map(static fn (string $text): array => ['subject' => null, 'text' => $text, 'html' => null], self::TEXTS[$name]), [], []), $teammate);
+    }
+}
