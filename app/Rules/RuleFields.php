@@ -12,9 +12,13 @@ use App\Conditions\UnknownField;
 use App\Inbox\ConversationState;
 use App\Orders\Order;
 use App\Promises\StoreHours;
+use Cairnfield\Core\Rules\AllOf;
+use Cairnfield\Core\Rules\AnyOf;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Node;
+use Cairnfield\Core\Rules\Not;
 use Cairnfield\Core\Rules\Operator;
 use DateTimeZone;
 use Locale;
@@ -93,6 +97,23 @@ final class RuleFields implements Fields
             $seeksWords => "{$label} has {$shown}",
             default => "{$label} ".OperatorWords::of($leaf->operator)." {$shown}",
         };
+    }
+
+    /**
+     * A whole condition as a person reads it; empty where it always holds.
+     */
+    public function inWords(Node $node, bool $isInner = false): string
+    {
+        if ($node instanceof Leaf) {
+            return $this->plain($node);
+        }
+        if ($node instanceof Not) {
+            return "not ({$this->inWords($node->part)})";
+        }
+        $parts = $node instanceof AllOf || $node instanceof AnyOf ? array_values(array_filter(array_map(fn (Node $part): string => $this->inWords($part, true), $node->parts), static fn (string $part): bool => $part !== '')) : [];
+        $text = implode($node instanceof AnyOf ? ' or ' : ' and ', $parts);
+
+        return $isInner && count($parts) > 1 ? "({$text})" : $text;
     }
 
     /**

@@ -376,7 +376,7 @@ final readonly class RulesController
             }
         }
         try {
-            $which = array_map(fn (Leaf $leaf): string => $this->fields->plain($leaf), Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->leaves());
+            $which = array_filter([$this->fields->inWords(Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->root)]);
         } catch (RulesRefused $why) {
             $which = [$why->getMessage()];
         }
@@ -387,7 +387,7 @@ final readonly class RulesController
             $clock = $why->getMessage();
         }
 
-        return ['when' => $clock !== null ? [$clock] : array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => $which, 'what' => $what];
+        return ['when' => $clock !== null ? [$clock] : array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => array_values($which), 'what' => $what];
     }
 
     /**

@@ -12,6 +12,7 @@ import { listenToFiles } from './files.js';
 import { listenToRichText } from './rich-text.js';
 import { listenToTemplates } from './templates.js';
 import { listenToPlaceholders } from './placeholders.js';
+import { listenToRules } from './rules.js';
 
 listenToKeys();
 listenToMenus();
@@ -26,3 +27,4 @@ listenToFiles();
 listenToRichText();
 listenToTemplates();
 listenToPlaceholders();
+listenToRules();

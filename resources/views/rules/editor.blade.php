@@ -66,8 +66,8 @@
             <h2>Fits right now</h2><p class="soft">This cannot be asked as it stands.</p>
         @else
             <h2>{{ count($fitting) === 0 ? 'Nothing' : (count($fitting) === 1 ? 'One conversation' : count($fitting).' conversations') }} of the latest {{ $looked === 1 ? 'one' : $looked }}</h2>
-            <ul class="plain-list">@foreach (array_slice($fitting, 0, 12) as [$conversation, $because])<li><a href="/conversations/{{ $conversation->id }}">{{ \Illuminate\Support\Str::limit($conversation->subject, 60) }}</a><small>{{ $because === [] ? 'always' : implode(' · ', $because) }}</small></li>@endforeach</ul>
-            @if (count($fitting) > 12)<p class="soft">and {{ count($fitting) - 12 }} more</p>@endif
+            <ul class="plain-list">@foreach (array_slice($fitting, 0, 6) as [$conversation, $because])<li><a href="/conversations/{{ $conversation->id }}">{{ \Illuminate\Support\Str::limit($conversation->subject, 60) }}</a><small>{{ $because === [] ? 'always' : implode(' · ', $because) }}</small></li>@endforeach</ul>
+            @if (count($fitting) > 6)<p class="soft">and {{ count($fitting) - 6 }} more</p>@endif
         @endif
     </section>
 </div>

@@ -25,7 +25,7 @@
                 <tr @class(['rule-off' => ! $rule->on]) id="rule-{{ $rule->id }}" data-rule="{{ $rule->id }}">
                     <td>@if ($mayChange)<form method="post" action="/rules/{{ $rule->id }}/place" class="place-form"><span class="drag" aria-hidden="true">⠿</span>@csrf<label class="visually-hidden" for="place-{{ $rule->id }}">Place of {{ $rule->name }}</label><input class="form-control form-control-sm" type="number" min="1" id="place-{{ $rule->id }}" name="place" value="{{ $loop->iteration }}" data-submit></form>@else{{ $loop->iteration }}@endif</td>
                     <td class="rule-cell"><a href="/rules/{{ $rule->id }}"><b>{{ $rule->name }}</b></a>
-                        <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ implode('; ', $label['what']) }}.</p>
+                        <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p>
                         @if ($rule->last_error !== null)<p class="template-mark"><x-icon name="warning"/> {{ $rule->last_error }} <small>({{ $time->short($rule->last_error_at) }})</small>@if ($rule->stopped_at !== null && $mayChange)</p><form method="post" action="/rules/{{ $rule->id }}/go-on">@csrf<button class="btn btn-sm btn-outline-secondary">Go on answering</button></form>@else</p>@endif @endif
                     </td>
                     <td>{{ $rule->way->value }}</td>

@@ -7,7 +7,7 @@
         <a class="btn btn-outline-secondary" href="/rules/{{ $rule->id }}">Change it</a>
         @if ($mayChange && ! $rule->on)<form method="post" action="/rules/{{ $rule->id }}/switch">@csrf<input type="hidden" name="on" value="1"><button class="btn btn-primary">Switch it on</button></form>@endif
     </div>
-    <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ implode('; ', $label['what']) }}.</p>
+    <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p>
     @if ($problem !== null)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
     @if ($tried !== null)
         <p role="status"><b>{{ $tried->matched }}</b> of {{ number_format($tried->looked) }}{{ $tried->isCut ? ' (the latest there are time for)' : '' }} would have matched. Nothing was changed; what it asks of conversations is as they are now. <span class="soft">{{ number_format($seconds, 1) }} s</span></p>

@@ -6,7 +6,7 @@
     @foreach ($versions as $version)
         @php $label = $labels($version->content); @endphp
         <div class="sheet pad template-version"><p><b>{{ $version->version }}</b> {{ $version->what }}, {{ $version->teammate?->name ?? 'Cairnfield' }}, {{ $time->short($version->at) }}</p>
-            <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ implode('; ', $label['what']) }}.</p></div>
+            <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p></div>
     @endforeach
 </main>
 @endsection

@@ -1,0 +1,59 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, mailFrom, signIn } from './world.js';
+
+test('a rule is built as a sentence, tried out on the past, switched on, and leaves its trace', async ({ page }) => {
+    await mailFrom('Pim Reel <pim@reel.example>', 'Reel jammed at once', 'The reel jammed and the handle broke off.');
+    await signIn(page, 'mads');
+    await expect(page.getByRole('link', { name: 'Reel jammed at once' })).toBeVisible();
+    await page.goto('/rules');
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'New rule' }).click();
+    await page.getByLabel('What', { exact: true }).selectOption('message_text');
+    await page.getByLabel('Value').fill('reel jammed');
+    await page.getByLabel('Value').press('Tab');
+    await expect(page.locator('.rule-fitting')).toContainText('Reel jammed at once');
+    await page.getByLabel('What it does').selectOption('set_priority');
+    await page.getByLabel('Which', { exact: true }).selectOption('urgent');
+    await page.getByRole('button', { name: 'And also' }).click();
+    await page.getByLabel('What it does').nth(1).selectOption('note');
+    await page.getByLabel(/what the note says/).fill('Reels of {{ customer.first_name | "theirs" }}: ask for the batch.');
+    await page.getByLabel('Name, as it stands on the trail').fill('Jammed reels');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: /Save, and see/ }).click();
+    // Tried out: it fits the message of a moment ago, and nothing was changed.
+    await expect(page.getByRole('status').filter({ hasText: 'would have matched' })).toContainText(/^1 of /);
+    await expect(page.getByRole('row', { name: /Reel jammed at once/ })).toContainText('Text of the message has “reel jammed”');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Switch it on' }).click();
+    await expect(page.getByText('“Jammed reels” is on.')).toBeVisible();
+    await mailFrom('Ole Spool <ole@spool.example>', 'Another jammed one', 'My reel jammed too.');
+    await page.goto('/queue/nobodys-yet');
+    await page.getByRole('link', { name: 'Another jammed one' }).click();
+    await expect(page.locator('.trail')).toContainText('Rule “Jammed reels” (Text of the message has “reel jammed”)');
+    await expect(page.locator('.trail')).toContainText('Priority urgent by the rule “Jammed reels”');
+    await expect(page.locator('.trail')).toContainText('Reels of Ole: ask for the batch.');
+    await page.goto('/rules');
+    await page.getByRole('row', { name: /Jammed reels/ }).getByRole('link', { name: /1 run/ }).click();
+    await expect(page.getByRole('row', { name: /Another jammed one/ })).toContainText('set the priority to urgent');
+    await expectAccessible(page);
+    await page.goto('/rules');
+    await page.getByRole('button', { name: 'On Jammed reels' }).click();
+    await expect(page.getByText('“Jammed reels” is off.')).toBeVisible();
+});
+
+test('rules are put in order by a number, begin from ready-made ones, and nudge plans are made', async ({ page }) => {
+    await signIn(page, 'mads');
+    await page.goto('/rules/new');
+    await page.getByRole('button', { name: 'Upset, and open for 72 hours' }).click();
+    await expect(page.getByText('is made, and off.')).toBeVisible();
+    await expect(page.getByLabel('How many hours')).toHaveValue('72');
+    await expectAccessible(page);
+    await page.goto('/rules');
+    const place = page.getByLabel('Place of Upset, and open for 72 hours');
+    await place.fill('1');
+    await place.press('Enter');
+    await expect(page.locator('#rule-table tbody tr').first()).toContainText('Upset, and open for 72 hours');
+    await page.goto('/nudges');
+    await expectAccessible(page);
+    await expect(page.locator('.nudge-form').first().getByLabel('Name')).toHaveValue('No answer');
+});
