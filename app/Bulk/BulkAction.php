@@ -19,12 +19,21 @@ enum BulkAction: string
     case Resolve = 'resolve';
     case Junk = 'junk';
     case Answer = 'answer';
+    case Template = 'template';
 
     /**
      * Whether only those may do it who write to customers.
      */
     public function isForThoseWhoAnswer(): bool
     {
-        return $this === self::Resolve || $this === self::Junk || $this === self::Answer;
+        return $this === self::Resolve || $this === self::Junk || $this->answers();
+    }
+
+    /**
+     * Whether customers get a message by it.
+     */
+    public function answers(): bool
+    {
+        return $this === self::Answer || $this === self::Template;
     }
 }

@@ -29,6 +29,13 @@ use App\Inbox\SortJunk;
 use App\Inbox\Tag;
 use App\Team\Team;
 use App\Team\Teammate;
+use App\Templates\FillTemplate;
+use App\Templates\Step;
+use App\Templates\StepKind;
+use App\Templates\Template;
+use App\Templates\TemplateFile;
+use App\Templates\TemplateProblem;
+use App\Templates\UsedTemplate;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
 
@@ -56,6 +63,7 @@ final readonly class MakeBulkChange
         private SortJunk $sortJunk,
         private SendReply $sendReply,
         private AnswerRoutes $routes,
+        private FillTemplate $fill,
     ) {}
 
     /**
@@ -93,7 +101,7 @@ final readonly class MakeBulkChange
                 $this->apply($bulk, $conversation, $teammate, $item->seen);
                 $this->set($item, ['state' => BulkItem::CHANGED, 'before' => json_encode($before, JSON_THROW_ON_ERROR), 'changed_at_entry' => (int) JournalEntry::query()->where('conversation_id', $conversation->id)->max('id')]);
             });
-        } catch (InboxRefused|FieldRefused|CameInBetween $why) {
+        } catch (InboxRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
             $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => mb_substr($why->getMessage(), 0, 300)]);
         }
     }
@@ -114,6 +122,7 @@ final readonly class MakeBulkChange
             BulkAction::Resolve => $this->changeState->resolve($conversation, $teammate, Outcome::query()->findOrFail($id), $seen),
             BulkAction::Junk => $this->sortJunk->junk($conversation, $teammate, null),
             BulkAction::Answer => $this->answer($bulk, $conversation, $teammate, $seen),
+            BulkAction::Template => $this->template($bulk, $conversation, $teammate, $seen),
         };
     }
 
@@ -129,6 +138,32 @@ final readonly class MakeBulkChange
             $seen,
             $route->public ? throw InboxRefused::chooseWay() : $route->key,
             (int) config('cairnfield.outbox.bulk_call_back_seconds'),
+        ));
+    }
+
+    /**
+     * Each gets the template filled for them; where it cannot be, it is left out with the reason.
+     */
+    private function template(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
+    {
+        $route = $this->routes->of($conversation)[0] ?? throw InboxRefused::nobodyToAnswer();
+        $template = Template::query()->with(['languages', 'files'])->findOrFail((int) $bulk->value);
+        $filled = $this->fill->fill($template, $conversation, $teammate);
+        $then = array_values(array_filter($filled->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? ConversationState::Waiting->value;
+        [$state, $outcome] = [...explode(':', $then, 2), ''];
+        $this->sendReply->send($conversation, $teammate, new ReplyToSend(
+            $filled->text,
+            array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),
+            ConversationState::from($state),
+            $outcome === '' ? null : Outcome::query()->find((int) $outcome),
+            "bulk-{$bulk->id}-{$conversation->id}",
+            $seen,
+            $route->public ? throw InboxRefused::chooseWay() : $route->key,
+            (int) config('cairnfield.outbox.bulk_call_back_seconds'),
+            html: $filled->html,
+            steps: array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm())),
+            templates: [new UsedTemplate($template->id, $filled->language, $filled->text)],
+            subject: $filled->subject,
         ));
     }
 

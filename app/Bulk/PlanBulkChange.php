@@ -18,6 +18,7 @@ use App\Inbox\QueueFilter;
 use App\Inbox\Tag;
 use App\Team\Team;
 use App\Team\Teammate;
+use App\Templates\Template;
 use App\Views\ShownView;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
@@ -73,7 +74,7 @@ final readonly class PlanBulkChange
         }
         [$does, $value] = [...explode(':', $change, 2), ''];
         $action = BulkAction::tryFrom($does) ?? throw BulkRefused::noChange();
-        [$label, $value] = $this->label($action, $value, $text);
+        [$label, $value] = $this->label($action, $value, $text, $teammate);
         $bulk = new BulkChange;
         DB::transaction(function () use ($bulk, $ids, $action, $value, $text, $label, $teammate): void {
             $bulk->forceFill([
@@ -109,7 +110,7 @@ final readonly class PlanBulkChange
     /**
      * @return array{string, string} what will be done, in words, and the value as it is kept
      */
-    private function label(BulkAction $action, string $value, string $text): array
+    private function label(BulkAction $action, string $value, string $text, Teammate $teammate): array
     {
         $id = (int) $value;
 
@@ -123,6 +124,7 @@ final readonly class PlanBulkChange
             BulkAction::Field => [$this->field($id, $text), $value],
             BulkAction::Resolve => ['Resolve: '.(Outcome::inUse()->find($id)->name ?? throw BulkRefused::gone('outcome')), $value],
             BulkAction::Junk => ['Put with the junk', ''],
+            BulkAction::Template => ['Answer with “'.(Template::seenBy($teammate)->whereNull('retired_at')->find($id)->name ?? throw BulkRefused::gone('template')).'”, each in their language', $value],
             BulkAction::Answer => [trim($text) === '' ? throw InboxRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', ''],
         };
     }
@@ -155,8 +157,8 @@ final readonly class PlanBulkChange
 
         return match (true) {
             $conversation->joined_into_id !== null => 'it is part of another conversation',
-            in_array($bulk->does, [BulkAction::Resolve, BulkAction::Answer, BulkAction::Junk], true) && $conversation->state === ConversationState::Closed => 'it is closed for good',
-            $bulk->does === BulkAction::Answer && $conversation->public => 'what was said in public is answered by hand',
+            ($bulk->does->answers() || in_array($bulk->does, [BulkAction::Resolve, BulkAction::Junk], true)) && $conversation->state === ConversationState::Closed => 'it is closed for good',
+            $bulk->does->answers() && $conversation->public => 'what was said in public is answered by hand',
             $bulk->does === BulkAction::Resolve && $conversation->state === ConversationState::Resolved => 'it is resolved already',
             $bulk->does === BulkAction::Owner && $conversation->owner_id === $id => $id === null ? 'nobody has it' : 'it lies with them already',
             $bulk->does === BulkAction::Team && $conversation->team_id === $id => 'the team has it already',

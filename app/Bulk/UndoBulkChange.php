@@ -49,7 +49,7 @@ final readonly class UndoBulkChange
             return;
         }
         $before = $item->before ?? [];
-        if ($bulk->does === BulkAction::Answer && ! $this->answerIsCalledBack($bulk, $conversation)) {
+        if ($bulk->does->answers() && ! $this->answerIsCalledBack($bulk, $conversation)) {
             $this->set($item, ['reason' => 'the answer is on its way already']);
 
             return;

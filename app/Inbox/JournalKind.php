@@ -37,6 +37,8 @@ enum JournalKind: string
     case RemovedAtSource = 'removed_at_source';
     case OrderAttached = 'order_attached';
     case OrderDetached = 'order_detached';
+    case OrderChanged = 'order_changed';
+    case ParcelSeen = 'parcel_seen';
     case Junked = 'junked';
     case NotJunk = 'not_junk';
     case Joined = 'joined';

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Orders\ParcelLine;
 use App\Support\LocalTime;
+use Cairnfield\Core\Parcels\ParcelStage;
 use Carbon\CarbonImmutable;
 
 /**
@@ -54,6 +56,8 @@ final readonly class JournalSentence
             JournalKind::RemovedAtSource => 'The customer removed it there',
             JournalKind::OrderAttached => $this->by($who, 'Order '.($entry->details['order'] ?? '').' put beside it'),
             JournalKind::OrderDetached => $this->by($who, 'Order '.($entry->details['order'] ?? '').' taken away'),
+            JournalKind::OrderChanged => 'Order '.($entry->details['order'] ?? '').(($entry->details['refunded'] ?? null) === null ? ' is '.($entry->details['to'] ?? '').' now' : ': '.$entry->details['refunded'].' given back'),
+            JournalKind::ParcelSeen => 'Parcel '.($entry->details['parcel'] ?? '').': '.mb_strtolower(ParcelLine::label(ParcelStage::from((string) ($entry->details['stage'] ?? 'announced')))).(($entry->details['place'] ?? '') === '' ? '' : ', '.$entry->details['place']),
             JournalKind::Junked => $this->by($who, 'Put with the junk'),
             JournalKind::NotJunk => $this->by($who, 'Taken back from the junk'),
             JournalKind::Joined => $this->by($who, ($entry->details['other'] ?? 'Another conversation').' joined into this one'),

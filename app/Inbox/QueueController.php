@@ -10,6 +10,7 @@ use App\Fields\About;
 use App\Fields\OwnField;
 use App\Team\Team;
 use App\Team\Teammate;
+use App\Templates\Template;
 use App\Views\SavedView;
 use App\Views\ShownView;
 use App\Views\ViewCounts;
@@ -48,6 +49,7 @@ final readonly class QueueController
             'teams' => Team::query()->orderBy('name')->get(),
             'tags' => Tag::inUse()->get(),
             'outcomes' => Outcome::inUse()->get(),
+            'bulkTemplates' => Template::seenBy($teammate)->whereNull('retired_at')->orderBy('folder')->orderBy('name')->limit(200)->get(['id', 'name']),
             'bulkFields' => OwnField::inUse()->where('about', About::Conversation)->get(),
         ]);
         $teammate->forceFill(['queue_looked_at' => now()])->saveQuietly();

@@ -8,14 +8,23 @@ use App\Channels\Account;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\TakesEvents;
 use App\Channels\Services\UnreadableEvent;
+use App\Inbox\JournalKind;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**
  * What the carrier tells of: where a parcel was seen. A parcel may be known to the carrier before
  * the shop tells which order it belongs to.
  */
-final class TakeCarrierEvent implements TakesEvents
+final readonly class TakeCarrierEvent implements TakesEvents
 {
+    /** Stages that somebody who waits wants to hear of. */
+    private const TOLD = [ParcelStage::Collected, ParcelStage::OutForDelivery, ParcelStage::Delivered, ParcelStage::ReturnedToSender, ParcelStage::Lost];
+
+    /** What is older was caught up with, and is no news. */
+    private const NEWS_DAYS = 3;
+
+    public function __construct(private TellConversations $tell) {}
+
     public function take(Account $account, array $event): string
     {
         $fields = EventFields::of($event);
@@ -39,6 +48,9 @@ final class TakeCarrierEvent implements TakesEvents
         }
         $added = ParcelScan::query()->insertOrIgnore(['parcel_id' => $parcel->id, ...$row]);
         Parcel::query()->whereKey($parcel->id)->update(['fetched_at' => now()]);
+        if ($added === 1 && $parcel->order !== null && in_array($stage, self::TOLD, true) && now()->diffInDays($row['at'], true) < self::NEWS_DAYS) {
+            $this->tell->tell($parcel->order, JournalKind::ParcelSeen, ['parcel' => $number, 'stage' => $stage->value, 'place' => $row['place']]);
+        }
 
         return $added === 1;
     }

@@ -12,6 +12,7 @@ use App\Channels\Services\UnreadableEvent;
 use App\Customers\CustomerOfOrder;
 use App\Inbox\Actor;
 use App\Inbox\Conversation;
+use App\Inbox\JournalKind;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,7 +23,7 @@ final readonly class TakeOrder
 {
     private const STATUSES = ['paid', 'sent', 'cancelled', 'returned'];
 
-    public function __construct(private CustomerOfOrder $customerOf, private AttachOrders $attach) {}
+    public function __construct(private CustomerOfOrder $customerOf, private AttachOrders $attach, private TellConversations $tell) {}
 
     /**
      * @throws UnreadableEvent
@@ -40,16 +41,33 @@ final readonly class TakeOrder
             }
             $isNew = $order === null;
             $order ??= new Order;
+            $before = $isNew ? null : [$order->status, $order->refunded()];
             $order->forceFill([...$values, 'account_id' => $account->id, 'customer_id' => $order->customer_id ?? $this->customer($values, $fields), 'fetched_at' => now()])->save();
             $this->storeLines($order, $fields);
             $this->storePayments($order, $fields);
             $this->storeParcels($order, $fields);
             if ($isNew) {
                 $this->attachWhereAskedFor($order);
+            } else {
+                $this->tellOfChange($order, $before);
             }
 
             return $isNew ? 'new' : 'changed';
         }, 5);
+    }
+
+    /**
+     * @param  array{string, int}|null  $before  its status and what was given back
+     */
+    private function tellOfChange(Order $order, ?array $before): void
+    {
+        $order->unsetRelation('payments');
+        if ($before !== null && $before[0] !== $order->status) {
+            $this->tell->tell($order, JournalKind::OrderChanged, ['from' => $before[0], 'to' => $order->status]);
+        }
+        if ($before !== null && $order->refunded() > $before[1]) {
+            $this->tell->tell($order, JournalKind::OrderChanged, ['refunded' => $order->money($order->refunded() - $before[1])]);
+        }
     }
 
     /**

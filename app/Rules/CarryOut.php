@@ -92,7 +92,7 @@ final readonly class CarryOut
                 Conversation::query()->lockForUpdate()->findOrFail($occasion->conversation->id);
                 // First of all: two workers at once act once.
                 $run->exists ?: $run->save();
-                $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $occasion));
+                $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $occasion->fresh()));
                 $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
             });
         } catch (UniqueConstraintViolationException) {

@@ -124,7 +124,7 @@ final readonly class DoActions
     {
         $for = $action->value === 'owner' ? $conversation->owner ?? $this->leads()[0] ?? null : Teammate::query()->find((int) $action->value);
         if ($for !== null) {
-            $this->tasks->make($conversation, $this->filled($action->text, $conversation), $for, $this->hours->after(now(), max(1, $action->hours)), 60, $rule->teammate ?? $for);
+            $this->tasks->make($conversation, $this->filled($action->text, $conversation), $for, $this->hours->after(now(), max(1, $action->hours)), 60, Teammate::query()->find($rule->teammate_id) ?? $for);
         }
     }
 

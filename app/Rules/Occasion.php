@@ -46,4 +46,12 @@ final readonly class Occasion
     {
         return new self($conversation, null, [], $message, null, 0, $key, $at);
     }
+
+    /**
+     * With the conversation as it is now, read by itself.
+     */
+    public function fresh(): self
+    {
+        return new self(Conversation::query()->findOrFail($this->conversation->id), $this->entry, $this->events, $this->message, $this->before, $this->depth, $this->key, $this->at);
+    }
 }

@@ -26,12 +26,13 @@ final class Occasions
 
     /**
      * @param  list<int>  $ids  of journal entries
+     * @param  list<string>  $reads  what will be asked beside the conversation itself, see RuleFields::reads
      * @return list<Occasion> in the order in which they happened
      */
-    public function ofEntries(array $ids): array
+    public function ofEntries(array $ids, array $reads = []): array
     {
         $entries = JournalEntry::query()->whereKey($ids)->whereIn('kind', RuleEvent::KINDS)
-            ->with(['conversation.customer.groups', 'conversation.customer.orders', 'conversation.orders', 'conversation.tags', 'message.attachments'])
+            ->with(['conversation', 'message.attachments', ...array_map(static fn (string $one): string => "conversation.{$one}", $reads)])
             ->orderBy('id')->get();
         if ($entries->isEmpty()) {
             return [];
@@ -55,12 +56,13 @@ final class Occasions
      * What time alone made happen.
      *
      * @param  array<int, string>  $keys  of the events, by conversation
+     * @param  list<string>  $reads
      * @return list<Occasion>
      */
-    public function ofTime(array $keys): array
+    public function ofTime(array $keys, array $reads = []): array
     {
         $conversations = Conversation::query()->whereKey(array_keys($keys))->whereNull('joined_into_id')->where('junk', false)
-            ->with(['customer.groups', 'customer.orders', 'orders', 'tags'])->orderBy('id')->get();
+            ->with($reads)->orderBy('id')->get();
         $latest = $this->latestMessages(array_values($conversations->modelKeys()));
 
         return array_values($conversations->map(static fn (Conversation $conversation): Occasion => Occasion::ofTime($conversation, $latest[$conversation->id] ?? null, $keys[$conversation->id], CarbonImmutable::now()))->all());

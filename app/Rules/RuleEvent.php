@@ -7,6 +7,7 @@ namespace App\Rules;
 use App\Inbox\ConversationState;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
+use Cairnfield\Core\Parcels\ParcelStage;
 
 /**
  * What can happen that rules run on. Everything that happens is in the journal, so events are read from it.
@@ -28,6 +29,11 @@ enum RuleEvent: string
     case TagsChanged = 'tags_changed';
     case FieldSet = 'field_set';
     case OrderBeside = 'order_beside';
+    case OrderChanged = 'order_changed';
+    case MoneyGivenBack = 'money_given_back';
+    case ParcelSent = 'parcel_sent';
+    case ParcelDelivered = 'parcel_delivered';
+    case ParcelAstray = 'parcel_astray';
     case PartnerAnswered = 'partner_answered';
     case DeliveryFailed = 'delivery_failed';
 
@@ -35,7 +41,7 @@ enum RuleEvent: string
     public const KINDS = [
         JournalKind::MessageReceived, JournalKind::Replied, JournalKind::Noted, JournalKind::StateChanged, JournalKind::OwnerChanged, JournalKind::TeamChanged,
         JournalKind::CategoryChanged, JournalKind::PriorityChanged, JournalKind::TagsChanged, JournalKind::FieldChanged, JournalKind::OrderAttached,
-        JournalKind::PartnerAnswered, JournalKind::DeliveryFailed,
+        JournalKind::OrderChanged, JournalKind::ParcelSeen, JournalKind::PartnerAnswered, JournalKind::DeliveryFailed,
     ];
 
     public function label(): string
@@ -56,6 +62,11 @@ enum RuleEvent: string
             self::TagsChanged => 'its tags change',
             self::FieldSet => 'an own field is set',
             self::OrderBeside => 'an order is put beside it',
+            self::OrderChanged => 'the status of its order changes',
+            self::MoneyGivenBack => 'money of its order is given back',
+            self::ParcelSent => 'its parcel is sent',
+            self::ParcelDelivered => 'its parcel is delivered',
+            self::ParcelAstray => 'its parcel comes back or is lost',
             self::PartnerAnswered => 'a partner answers',
             self::DeliveryFailed => 'an answer cannot be delivered',
         };
@@ -87,9 +98,40 @@ enum RuleEvent: string
             JournalKind::TagsChanged => [self::TagsChanged],
             JournalKind::FieldChanged => [self::FieldSet],
             JournalKind::OrderAttached => [self::OrderBeside],
+            JournalKind::OrderChanged => [isset($entry->details['refunded']) ? self::MoneyGivenBack : self::OrderChanged],
+            JournalKind::ParcelSeen => array_values(array_filter([match (ParcelStage::tryFrom((string) ($entry->details['stage'] ?? ''))) {
+                ParcelStage::Collected => self::ParcelSent,
+                ParcelStage::Delivered => self::ParcelDelivered,
+                ParcelStage::ReturnedToSender, ParcelStage::Lost => self::ParcelAstray,
+                default => null,
+            }])),
             JournalKind::PartnerAnswered => [self::PartnerAnswered],
             JournalKind::DeliveryFailed => [self::DeliveryFailed],
             default => [],
+        };
+    }
+
+    /**
+     * The kind of journal entry it is read from.
+     */
+    public function kind(): JournalKind
+    {
+        return match ($this) {
+            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved => JournalKind::MessageReceived,
+            self::TeamAnswered => JournalKind::Replied,
+            self::Noted => JournalKind::Noted,
+            self::StateChanged => JournalKind::StateChanged,
+            self::OwnerChanged => JournalKind::OwnerChanged,
+            self::TeamChanged => JournalKind::TeamChanged,
+            self::CategoryChanged => JournalKind::CategoryChanged,
+            self::PriorityChanged => JournalKind::PriorityChanged,
+            self::TagsChanged => JournalKind::TagsChanged,
+            self::FieldSet => JournalKind::FieldChanged,
+            self::OrderBeside => JournalKind::OrderAttached,
+            self::OrderChanged, self::MoneyGivenBack => JournalKind::OrderChanged,
+            self::ParcelSent, self::ParcelDelivered, self::ParcelAstray => JournalKind::ParcelSeen,
+            self::PartnerAnswered => JournalKind::PartnerAnswered,
+            self::DeliveryFailed => JournalKind::DeliveryFailed,
         };
     }
 

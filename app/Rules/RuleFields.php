@@ -74,6 +74,31 @@ final class RuleFields implements Fields
     }
 
     /**
+     * What conditions read beside the conversation itself, to be fetched for many at once.
+     *
+     * @return list<string> relations of a conversation
+     */
+    public static function reads(Condition ...$conditions): array
+    {
+        $reads = [];
+        foreach ($conditions as $condition) {
+            foreach ($condition->leaves() as $leaf) {
+                $reads[] = match (true) {
+                    $leaf->field === 'customer_group' => 'customer.groups',
+                    $leaf->field === 'customer_name' => 'customer',
+                    $leaf->field === 'customer_orders' => 'customer.orders',
+                    $leaf->field === 'tags' => 'tags',
+                    $leaf->field === 'parcel_days_unseen' => 'orders.parcels.scans',
+                    str_starts_with($leaf->field, 'order_') => 'orders',
+                    default => null,
+                };
+            }
+        }
+
+        return array_values(array_unique(array_filter($reads)));
+    }
+
+    /**
      * A leaf as a person reads it, with the words that were found.
      */
     public function sentence(Leaf $leaf, Facts $facts): string
@@ -167,6 +192,7 @@ final class RuleFields implements Fields
             new OccasionField('customer_orders', 'Orders the customer has placed', self::NUMBER, [], static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()),
             new OccasionField('order_total', 'Total of the order', self::NUMBER, [], static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()),
             new OccasionField('order_status', 'Status of the order', self::CHOICE, ['paid' => 'paid', 'sent' => 'sent', 'cancelled' => 'cancelled', 'returned' => 'returned'], static fn (Occasion $occasion): ?string => $order($occasion)?->status),
+            new OccasionField('parcel_days_unseen', 'Days without a scan of its parcel', self::NUMBER, [], static fn (Occasion $occasion): ?int => $order($occasion)?->parcels->last()?->progress()->daysWithoutScan),
             new OccasionField('order_country', 'Country of the order', self::CHOICE, self::named($countries, static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en')), static fn (Occasion $occasion): ?string => $order($occasion)?->country),
             new OccasionField('order_source', 'Where it was ordered', self::CHOICE, ['shop' => 'own shop', 'Marrowby' => 'Marrowby', 'Quaymart' => 'Quaymart'], static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'),
         ];

@@ -7,7 +7,6 @@ namespace App\Rules;
 use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
 use App\Inbox\Conversation;
-use App\Inbox\JournalKind;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Condition;
@@ -273,12 +272,12 @@ final readonly class RulesController
             if (($clock['since'] ?? '') !== '') {
                 $ids = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->orderByDesc('last_message_at')->limit(self::LATEST)->pluck('id');
 
-                return $this->thoseThatFit($condition, $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all()));
+                return $this->thoseThatFit($condition, $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all(), RuleFields::reads($condition)));
             }
-            $isMessage = array_filter($events, static fn (string $event): bool => RuleEvent::tryFrom($event)?->isMessage() ?? false) !== [];
-            $ids = DB::table('journal')->whereIn('kind', $isMessage ? [JournalKind::MessageReceived] : RuleEvent::KINDS)->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
+            $kinds = array_map(static fn (RuleEvent $event): string => $event->kind()->value, array_filter(array_map(RuleEvent::tryFrom(...), $events)));
+            $ids = DB::table('journal')->whereIn('kind', array_unique($kinds))->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
 
-            $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids))), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
+            $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
 
             return $this->thoseThatFit($condition, $occasions);
         } catch (RulesRefused|UnknownField) {

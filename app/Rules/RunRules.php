@@ -54,11 +54,31 @@ final readonly class RunRules
     {
         $rules = Rule::inOrder()->where('on', true)->whereNull('clock')->get();
         $ran = 0;
-        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries(array_values(array_map(intval(...), $news->pluck('id')->all()))) as $occasion) {
+        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries(array_values(array_map(intval(...), $news->pluck('id')->all())), self::readBy($rules)) as $occasion) {
             $ran += $this->on($occasion, $rules);
         }
 
         return $ran;
+    }
+
+    /**
+     * What these rules will ask beside the conversation itself.
+     *
+     * @param  Collection<int, Rule>  $rules
+     * @return list<string>
+     */
+    public static function readBy(Collection $rules): array
+    {
+        $reads = [];
+        foreach ($rules as $rule) {
+            try {
+                array_push($reads, ...RuleFields::reads($rule->asks()));
+            } catch (RulesRefused) {
+                // Told when it is asked.
+            }
+        }
+
+        return array_values(array_unique($reads));
     }
 
     /**

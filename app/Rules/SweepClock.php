@@ -9,8 +9,9 @@ use App\Inbox\ConversationState;
 use App\Inbox\JournalNews;
 use App\Promises\StoreHours;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Collection;
+use Illuminate\Support\Collection as Values;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -34,7 +35,7 @@ final readonly class SweepClock
     {
         $rules = Rule::inOrder()->where('on', true)->whereNotNull('clock')->get();
         $changed = [];
-        $this->news->follow('rules.swept', false, function (Collection $news) use (&$changed): void {
+        $this->news->follow('rules.swept', false, function (Values $news) use (&$changed): void {
             $changed = array_values(array_map(intval(...), $news->pluck('conversation_id')->unique()->all()));
         });
         $acted = 0;
@@ -125,7 +126,7 @@ final readonly class SweepClock
         $acted = 0;
         foreach (array_chunk($keys, self::AT_ONCE, true) as $some) {
             $done = DB::table('rule_runs')->where('rule_id', $rule->id)->whereIn('event_key', array_values($some))->pluck('event_key')->all();
-            foreach ($this->occasions->ofTime(array_diff($some, $done)) as $occasion) {
+            foreach ($this->occasions->ofTime(array_diff($some, $done), RunRules::readBy(new Collection([$rule]))) as $occasion) {
                 $acted += $this->run->onTime($rule, $occasion) ? 1 : 0;
             }
         }

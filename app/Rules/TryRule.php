@@ -6,8 +6,6 @@ namespace App\Rules;
 
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
 use App\Promises\StoreHours;
 use Cairnfield\Core\Rules\Circles;
 use Cairnfield\Core\Rules\Leaf;
@@ -39,15 +37,16 @@ final readonly class TryRule
         if ($clock !== null) {
             return $this->overTime($rule, $clock, $days);
         }
-        $kinds = self::kinds($rule);
+        $kinds = array_values(array_unique(array_map(static fn (RuleEvent $event): string => $event->kind()->value, $rule->listensTo())));
         $ids = array_map(intval(...), DB::table('journal')->where('at', '>=', now()->subDays($days))->whereIn('kind', $kinds)->orderByDesc('id')->limit(self::MOST)->pluck('id')->all());
         /** @var Collection<int, Rule> $all */
         $all = Rule::inOrder()->where('on', true)->whereNull('clock')->whereKeyNot($rule->id)->get()->push($rule)->sortBy(static fn (Rule $one): array => [$one->place, $one->id])->keyBy('id');
+        $reads = RunRules::readBy($all);
         $names = $all->pluck('name', 'id')->all();
         $looked = $matched = 0;
         $rows = $fights = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
-            foreach (array_reverse($this->occasions->ofEntries(array_values($chunk))) as $occasion) {
+            foreach (array_reverse($this->occasions->ofEntries(array_values($chunk), $reads)) as $occasion) {
                 $listening = $all->filter(static fn (Rule $one): bool => array_filter($one->listensTo(), static fn (RuleEvent $event): bool => in_array($event, $occasion->events, true)) !== []);
                 if (! $listening->has($rule->id)) {
                     continue;
@@ -102,7 +101,7 @@ final readonly class TryRule
         $matched = 0;
         $found = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
-            foreach ($this->occasions->ofTime(array_fill_keys($chunk, '')) as $occasion) {
+            foreach ($this->occasions->ofTime(array_fill_keys($chunk, ''), RunRules::readBy(new Collection([$rule]))) as $occasion) {
                 [$plan, $facts] = $this->run->plan($occasion, (new Collection([$rule]))->keyBy('id'), true);
                 if ($plan->matched === []) {
                     continue;
@@ -161,26 +160,5 @@ final readonly class TryRule
         }
 
         return $undone;
-    }
-
-    /**
-     * @return list<string> of the journal
-     */
-    private static function kinds(Rule $rule): array
-    {
-        $kinds = [];
-        foreach (RuleEvent::KINDS as $kind) {
-            foreach ($rule->listensTo() as $event) {
-                $fits = match (true) {
-                    $event->isMessage() => $kind === JournalKind::MessageReceived,
-                    default => in_array($event, RuleEvent::of((new JournalEntry)->forceFill(['kind' => $kind]), false, null), true),
-                };
-                if ($fits) {
-                    $kinds[] = $kind->value;
-                }
-            }
-        }
-
-        return array_values(array_unique($kinds));
     }
 }

@@ -35,6 +35,15 @@ await ilse.fill('#reply-text', 'Batch K it is, so this one is on us. Two new spa
 await ilse.getByText('draft kept').waitFor();
 await take(ilse, 'conversation');
 
+await open(ilse, 'Reel came apart');
+await ilse.locator('.suggested').waitFor();
+await ilse.click('#reply-text');
+await ilse.keyboard.type(';photo');
+await ilse.locator('#template-found [data-use]').first().waitFor();
+await ilse.keyboard.press('Enter');
+await ilse.getByText('checklist “Damaged on arrival”').waitFor();
+await take(ilse, 'template');
+
 const telephone = await signedIn('ilse', { viewport: { width: 390, height: 800 } });
 await take(telephone, 'telephone');
 
@@ -57,8 +66,6 @@ await ilse.goto(`${web}/public`);
 await take(ilse, 'public');
 await ilse.goto(`${web}/duplicates`);
 await take(ilse, 'duplicates');
-await ilse.goto(`${web}/orders`);
-await take(ilse, 'orders');
 await ilse.goto(`${web}/queue/my-turn`);
 await ilse.keyboard.press('c');
 await ilse.getByLabel(/^Who/).fill('B-20440');
@@ -83,6 +90,10 @@ await mads.goto(`${web}/queue/my-turn/board`);
 await take(mads, 'board');
 await mads.goto(`${web}/views/1`);
 await take(mads, 'view');
+await mads.goto(`${web}/rules`);
+await take(mads, 'rules');
+await mads.getByRole('link', { name: 'Batch K' }).click();
+await take(mads, 'rule');
 await mads.goto(`${web}/search?q=parcel+state:open`);
 await take(mads, 'search');
 await mads.goto(`${web}/queue/my-turn`);
@@ -97,13 +108,7 @@ await take(mads, 'bulk');
 const corin = await signedIn('corin');
 await corin.goto(`${web}/accounts`);
 await take(corin, 'accounts');
-await corin.goto(`${web}/history`);
-await take(corin, 'history');
 await corin.goto(`${web}/forms/contact`);
 await take(corin, 'form');
-
-const outside = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await outside.goto(`http://127.0.0.1:${port + 1}/write?from=tomas@hruby.example`);
-await take(outside, 'outside-world');
 
 await browser.close();

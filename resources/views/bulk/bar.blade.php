@@ -18,6 +18,7 @@
         @if ($bulkFields->isNotEmpty())<optgroup label="Own fields">@foreach ($bulkFields as $field)<option value="field:{{ $field->id }}">set {{ $field->name }} …</option>@endforeach</optgroup>@endif
         @if ($mayAnswer)
             <optgroup label="Resolve">@foreach ($outcomes as $outcome)<option value="resolve:{{ $outcome->id }}">resolve: {{ $outcome->name }}</option>@endforeach</optgroup>
+            @if ($bulkTemplates->isNotEmpty())<optgroup label="Answer all with">@foreach ($bulkTemplates as $template)<option value="template:{{ $template->id }}">{{ $template->name }}</option>@endforeach</optgroup>@endif
             <optgroup label="More"><option value="answer:">answer all with one text …</option><option value="junk:">put with the junk</option></optgroup>
         @endif
     </select>

@@ -9,8 +9,13 @@ use App\Channels\OutboxItem;
 use App\Fields\OwnField;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
+use App\Inbox\Message;
 use App\Inbox\Outcome;
 use App\Inbox\Tag;
+use App\Templates\SaveTemplate;
+use App\Templates\Step;
+use App\Templates\TemplateToSave;
+use App\Views\SharedWith;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Bus;
 use Tests\App\Mails;
@@ -145,6 +150,26 @@ it('goes on where it stopped, and begins once however often it is asked', functi
     $make = app(App\Bulk\MakeBulkChange::class);
     expect($make->go($bulk->refresh(), 2))->toBeFalse()->and($make->go($bulk->refresh(), 2))->toBeTrue()
         ->and($bulk->refresh()->state)->toBe(BulkChange::DONE)->and(BulkItem::query()->where('state', BulkItem::CHANGED)->count())->toBe(3);
+});
+
+it('answers all with one template, each filled for them, and leaves out where it cannot be', function (): void {
+    config(['cairnfield.outbox.bulk_call_back_seconds' => 60]);
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Put off', '', SharedWith::Everybody, null, [
+        'en' => ['subject' => null, 'text' => '{{ customer.name }}, the festival is put off.', 'html' => null], 'da' => ['subject' => null, 'text' => 'Festivalen er udskudt.', 'html' => null],
+    ], [], [Step::of('tag', 'festival'), Step::of('priority', 'low')]), $this->teammate('mads'));
+    $this->all[0]->customer->forceFill(['name' => 'Ann Lee'])->save();
+    $this->all[1]->forceFill(['language' => 'da'])->save();
+    // Nobody is called by their address: here the name is not known.
+    $this->all[2]->customer->forceFill(['name' => 'cid@x.example'])->save();
+    $bulk = plan($this->all, "template:{$template->id}");
+    $this->get("/bulk/{$bulk->id}")->assertSee('Answer with “Put off”, each in their language');
+    $this->post("/bulk/{$bulk->id}");
+    expect(Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all())->toBe(['Ann Lee, the festival is put off.', 'Festivalen er udskudt.'])
+        ->and($this->all[0]->refresh()->tags()->pluck('name')->all())->toBe(['festival'])
+        ->and(BulkItem::query()->where('bulk_change_id', $bulk->id)->where('conversation_id', $this->all[2]->id)->value('reason'))->toContain('{{ customer.name }} in line 1 is not filled')
+        ->and($this->all[2]->refresh()->state)->toBe(ConversationState::Open)->and($template->refresh()->uses)->toBe(2);
+    $this->post("/bulk/{$bulk->id}/undo");
+    expect($this->all[0]->refresh()->state)->toBe(ConversationState::Open)->and($this->all[0]->priority->value)->toBe('normal')->and($this->all[0]->tags()->count())->toBe(0)->and($template->refresh()->uses)->toBe(0);
 });
 
 it('answers nothing in public with one text for all', function (): void {

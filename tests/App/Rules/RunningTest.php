@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Channels\Channel;
 use App\Checklists\StartedChecklist;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
@@ -33,7 +34,9 @@ use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
 use Tests\App\Mails;
+use Tests\App\Services;
 
 /**
  * @param  list<RuleEvent>|RuleEvent  $when
@@ -211,6 +214,42 @@ it('answers as somebody else when the person has left, and reports when nobody i
     runRules();
     expect(RuleRun::query()->sole()->error)->toContain('choose a person');
     expect($rule->refresh()->last_error)->not->toBeNull();
+});
+
+it('runs on many at once, each with what is its own', function (): void {
+    $template = answeringTemplate('Hello', '{{ customer.first_name }}, {{ conversation.number }}');
+    rule('Many', RuleEvent::FirstMessage, ['all' => [['field' => 'tags', 'op' => 'includes_none', 'value' => ['0']], ['field' => 'customer_orders', 'op' => 'at_most', 'value' => 3], ['field' => 'customer_group', 'op' => 'includes_none', 'value' => ['0']]]], [
+        ['do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id], ['do' => 'tell', 'value' => 'owner', 'text' => 'Yours: {{ customer.name }}'], ['do' => 'task', 'value' => 'owner', 'text' => 'Look', 'hours' => '2'],
+        ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id], ['do' => 'set_status', 'value' => 'waiting'],
+    ]);
+    $all = array_map(static fn (string $name): Conversation => Mails::conversation(['From' => "{$name} Field <{$name}@field.example>", 'Subject' => "From {$name}"]), ['Ann', 'Bea', 'Cid']);
+    runRules();
+    expect(RuleRun::query()->where('state', RuleRun::DONE)->count())->toBe(3)->and(RuleRun::query()->where('state', '!=', RuleRun::DONE)->value('error'))->toBeNull()
+        ->and(Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all())->toBe(array_map(static fn (Conversation $one): string => explode(' ', $one->customer->name)[0].", {$one->number()}", $all))
+        ->and(News::query()->where('kind', 'rule_tells')->where('teammate_id', $this->teammate('ruta')->id)->count())->toBe(3)
+        ->and(Task::query()->count())->toBe(3)
+        ->and(Conversation::query()->where('state', ConversationState::Waiting)->count())->toBe(3);
+});
+
+it('runs on what the shop and the carrier tell', function (): void {
+    Http::fake(['*' => Http::response([], 404)]);
+    rule('Delivered', RuleEvent::ParcelDelivered, [], [['do' => 'add_tag', 'text' => 'delivered']]);
+    rule('Cancelled', RuleEvent::OrderChanged, ['field' => 'order_status', 'op' => 'in', 'value' => ['cancelled']], [['do' => 'add_tag', 'text' => 'cancelled']]);
+    rule('Given back', RuleEvent::MoneyGivenBack, [], [['do' => 'add_tag', 'text' => 'given back']]);
+    rule('Unseen', RuleEvent::Noted, ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 3], [['do' => 'add_tag', 'text' => 'unseen']]);
+    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z'));
+    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');
+    runRules();
+    expect(tagsOf($conversation))->toBe([]);
+    app(AddNote::class)->add($conversation, $this->teammate('ilse'), 'Look.', 'n1');
+    runRules();
+    expect(tagsOf($conversation))->toBe(['unseen']);
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'delivered', '2026-11-23T09:00:00Z'));
+    Services::take(Channel::Shop, Services::order(['version' => 2, 'status' => 'cancelled', 'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 16300]]]));
+    runRules();
+    expect(tagsOf($conversation))->toBe(['cancelled', 'delivered', 'given back', 'unseen']);
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('Parcel WP7720388: delivered, Aarhus depot')->assertSee('Order B-20388 is cancelled now')->assertSee('Order B-20388: €163.00 given back');
 });
 
 it('reports what cannot be filled, and lets the others go on', function (): void {

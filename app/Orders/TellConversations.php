@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Inbox\Actor;
+use App\Inbox\ConversationState;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+
+/**
+ * What the shop or the carrier tells of an order goes onto the trail of each conversation beside which it stands,
+ * so that people see it and rules can run on it.
+ */
+final readonly class TellConversations
+{
+    public function __construct(private Journal $journal) {}
+
+    /**
+     * @param  array<string, string|null>  $details
+     */
+    public function tell(Order $order, JournalKind $kind, array $details): void
+    {
+        foreach ($order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation) {
+            $this->journal->record($conversation, $kind, Actor::application(), ['order' => $order->number, ...$details]);
+        }
+    }
+}
