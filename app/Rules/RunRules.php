@@ -17,12 +17,14 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Runs the rules on what has happened. Everything that happens is in the journal, so this follows it, from the
- * moment on that it first runs. Safe to repeat: a rule acts once for one event.
+ * moment on that it first runs. Each entry is looked at once; safe to repeat, since a rule acts once for one event.
  */
 final readonly class RunRules
 {
     /** Rules wake rules at most so many deep. */
     public const DEEPEST = 5;
+
+    private const LOOKS_KEPT_MINUTES = 60;
 
     /** Of one call, so that what rules do is looked at in turn and other work has room. */
     private const ROUNDS = 8;
@@ -37,6 +39,7 @@ final readonly class RunRules
     public function run(): void
     {
         $this->carryOut->again();
+        DB::table('rule_looks')->where('at', '<', now()->subMinutes(self::LOOKS_KEPT_MINUTES))->delete();
         $rounds = 0;
         do {
             $seen = 0;
@@ -52,11 +55,17 @@ final readonly class RunRules
      */
     private function look(Values $news): int
     {
+        $ids = array_values(array_map(intval(...), $news->pluck('id')->all()));
+        $ids = $ids === [] ? [] : array_values(array_diff($ids, array_map(intval(...), DB::table('rule_looks')->whereIn('entry_id', $ids)->pluck('entry_id')->all())));
+        if ($ids === []) {
+            return 0;
+        }
         $rules = Rule::inOrder()->where('on', true)->whereNull('clock')->get();
         $ran = 0;
-        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries(array_values(array_map(intval(...), $news->pluck('id')->all())), self::readBy($rules)) as $occasion) {
+        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, self::readBy($rules)) as $occasion) {
             $ran += $this->on($occasion, $rules);
         }
+        DB::table('rule_looks')->insertOrIgnore(array_map(static fn (int $id): array => ['entry_id' => $id, 'at' => now()], $ids));
 
         return $ran;
     }
@@ -87,19 +96,15 @@ final readonly class RunRules
     private function on(Occasion $occasion, Collection $rules): int
     {
         $listening = $rules->filter(static fn (Rule $rule): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event, $rule->listensTo(), true)) !== []);
-        // Looked at in one of the last moments already.
-        $done = $listening->isEmpty() ? [] : DB::table('rule_runs')->where('event_key', $occasion->key)->whereIn('rule_id', $listening->modelKeys())->pluck('rule_id')->all();
-        $listening = $listening->keyBy('id');
-        if ($listening->isEmpty() || count($done) === $listening->count()) {
+        if ($listening->isEmpty()) {
             return 0;
         }
+        $listening = $listening->keyBy('id');
         [$plan, $facts] = $this->plan($occasion, $listening);
         $ran = 0;
         foreach ($plan->matched as $id) {
             $rule = $listening[(int) $id];
-            if (! in_array($rule->id, $done, true)) {
-                $ran += $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
-            }
+            $ran += $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
         }
 
         return $ran;

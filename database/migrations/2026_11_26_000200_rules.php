@@ -62,6 +62,12 @@ return new class extends Migration
             $table->index('conversation_id');
             $table->index(['state', 'next_try_at']);
         });
+        // What was looked at already: the journal's news are given more than once, and a rule that did not fit then
+        // must not fit a moment later because of what others have done.
+        Schema::create('rule_looks', function (Blueprint $table): void {
+            $table->unsignedBigInteger('entry_id')->primary();
+            $table->dateTime('at')->index();
+        });
         // Answers that rules gave, so that nobody gets too many.
         Schema::create('rule_answers', function (Blueprint $table): void {
             $table->id();
@@ -75,7 +81,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['rule_answers', 'rule_runs', 'rule_versions', 'rules'] as $table) {
+        foreach (['rule_answers', 'rule_looks', 'rule_runs', 'rule_versions', 'rules'] as $table) {
             Schema::drop($table);
         }
     }

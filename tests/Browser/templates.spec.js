@@ -2,9 +2,9 @@ import { expect, test } from '@playwright/test';
 import { expectAccessible, expectMailbox, mailFrom, mailbox, signIn } from './world.js';
 
 test('a question is answered with a template in a few keys, with what goes along', async ({ page }) => {
-    await mailFrom('Runa Field <runa@field.example>', 'Spar split again', 'The ferrule of my new spar split on the first day.');
+    await mailFrom('Runa Field <runa@field.example>', 'Spar gone again', 'It broke on the first day.');
     await signIn(page);
-    await page.getByRole('link', { name: 'Spar split again' }).click();
+    await page.getByRole('link', { name: 'Spar gone again' }).click();
     await page.keyboard.press('r');
     await page.keyboard.type(';spl');
     const found = page.getByRole('listbox', { name: 'Templates' });

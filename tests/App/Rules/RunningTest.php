@@ -14,6 +14,7 @@ use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
 use App\Inbox\Message;
 use App\Inbox\Outcome;
+use App\Inbox\SetPriority;
 use App\Rules\AnswerByRule;
 use App\Rules\ChangedBy;
 use App\Rules\Rule;
@@ -134,6 +135,17 @@ it('runs every rule that matches, but of the ladder only the first, and the last
     expect(tagsOf($conversation))->toBe(['every', 'ladder one'])->and($conversation->refresh()->priority)->toBe(Priority::Urgent)
         // What was overruled was not done at all.
         ->and(JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', JournalKind::PriorityChanged)->count())->toBe(1);
+});
+
+it('looks at each thing once: what did not fit then does not fit a moment later', function (): void {
+    rule('Ladder resolves', RuleEvent::FirstMessage, ['field' => 'state', 'op' => 'in', 'value' => ['open']], [['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->value('id')]], Way::Ladder);
+    rule('Ladder tags', RuleEvent::FirstMessage, ['field' => 'state', 'op' => 'in', 'value' => ['resolved']], [['do' => 'add_tag', 'text' => 'wrong']], Way::Ladder);
+    rule('Important', RuleEvent::FirstMessage, ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'late']]);
+    $conversation = Mails::conversation();
+    runRules();
+    app(SetPriority::class)->set($conversation->refresh(), Priority::Urgent, Actor::teammate($this->teammate('ilse')));
+    runRules();
+    expect($conversation->refresh()->state)->toBe(ConversationState::Resolved)->and(tagsOf($conversation))->toBe([]);
 });
 
 it('runs in the order of their places, and stops where one says so', function (): void {
