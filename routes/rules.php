@@ -2,12 +2,18 @@
 
 declare(strict_types=1);
 
+use App\Rules\HooksController;
 use App\Rules\RulesController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('auth')->prefix('/rules')->group(function (): void {
     Route::get('/', [RulesController::class, 'index']);
     Route::get('/{rule}/runs', [RulesController::class, 'runs'])->whereNumber('rule');
+    Route::middleware('can:administer')->group(function (): void {
+        Route::get('/hooks', [HooksController::class, 'index']);
+        Route::post('/hooks', [HooksController::class, 'store']);
+        Route::post('/hooks/{hook}/retire', [HooksController::class, 'retire']);
+    });
     Route::middleware('can:arrange')->group(function (): void {
         Route::get('/new', [RulesController::class, 'make']);
         Route::post('/redraw', [RulesController::class, 'redraw']);

@@ -44,6 +44,7 @@ final class ActionChoices
             ActionKind::Tell => ['owner' => 'the owner', 'team' => 'its team', 'leads' => 'the leads'] + $this->people(),
             ActionKind::Checklist => Checklist::inUse()->pluck('name', 'id')->all(),
             ActionKind::Task => ['owner' => 'the owner'] + $this->people(),
+            ActionKind::CallHook => Hook::inUse()->pluck('name', 'id')->all(),
             ActionKind::Nudge => NudgePlan::inUse()->pluck('name', 'id')->all(),
             ActionKind::AddTag, ActionKind::RemoveTag, ActionKind::Note, ActionKind::Stop => [],
         };

@@ -23,6 +23,7 @@ enum ActionKind: string
     case Checklist = 'checklist';
     case Task = 'task';
     case Nudge = 'nudge';
+    case CallHook = 'call_hook';
     case Stop = 'stop';
 
     public function label(): string
@@ -42,6 +43,7 @@ enum ActionKind: string
             self::Checklist => 'start the checklist',
             self::Task => 'make a task for',
             self::Nudge => 'remind with the nudge plan',
+            self::CallHook => 'tell the webhook',
             self::Stop => 'stop: no further rules',
         };
     }
@@ -89,7 +91,7 @@ enum ActionKind: string
             self::SetField => [RuleEvent::FieldSet],
             self::Answer => [RuleEvent::TeamAnswered, RuleEvent::StateChanged],
             self::Note => [RuleEvent::Noted],
-            self::Tell, self::Checklist, self::Task, self::Nudge, self::Stop => [],
+            self::Tell, self::Checklist, self::Task, self::Nudge, self::CallHook, self::Stop => [],
         };
     }
 }

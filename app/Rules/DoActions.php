@@ -87,8 +87,22 @@ final readonly class DoActions
             ActionKind::Checklist => $this->checklists->start($conversation, Checklist::query()->findOrFail($id), $actor),
             ActionKind::Task => $this->task($rule, $action, $conversation),
             ActionKind::Nudge => $this->nudges->start($conversation, NudgePlan::query()->findOrFail($id), Teammate::query()->findOrFail((int) $action->as), $actor),
+            ActionKind::CallHook => $this->callHook($rule, $id, $conversation, $key),
             ActionKind::Stop => null,
         };
+    }
+
+    private function callHook(Rule $rule, int $hook, Conversation $conversation, string $key): void
+    {
+        CallHook::dispatch($hook, [
+            'id' => "{$rule->id}-{$key}",
+            'rule' => $rule->name,
+            'at' => now()->toIso8601ZuluString(),
+            'conversation' => [
+                'id' => $conversation->id, 'number' => $conversation->number(), 'subject' => $conversation->subject, 'state' => $conversation->state->value, 'priority' => $conversation->priority->value,
+                'owner' => $conversation->owner?->name, 'team' => $conversation->team?->name, 'category' => $conversation->category?->path, 'tags' => $conversation->tags()->orderBy('folded')->pluck('name')->all(),
+            ],
+        ])->afterCommit();
     }
 
     private function state(Conversation $conversation, RuleAction $action, Actor $actor): void

@@ -79,6 +79,7 @@ final readonly class RuleAction
             ActionKind::Checklist => '“'.(Checklist::inUse()->find((int) $value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
             ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse)).($text === '' ? throw $refuse('write what is to be done.') : ": {$text}").($hours === 0 ? '' : ", due in {$hours} working hours"),
             ActionKind::Nudge => '“'.(NudgePlan::inUse()->find((int) $value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')).'” as '.self::person($word('as'), $refuse),
+            ActionKind::CallHook => '“'.(Hook::inUse()->find((int) $value)->name ?? throw $refuse('choose a webhook; this one is not there any more. An administrator adds them.')).'”',
             ActionKind::Stop => '',
         };
         $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');

@@ -28,9 +28,10 @@ final readonly class GoToController
     private const PAGES = [
         'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates', 'Customer groups' => '/customer-groups',
         'Orders' => '/orders', 'Write down a call' => '/calls/new', 'New view' => '/views/new', 'Own settings' => '/own-settings', 'Tasks' => '/tasks', 'News' => '/news',
+        'Templates' => '/templates', 'New template' => '/templates/new', 'Rules' => '/rules', 'Nudge plans' => '/nudges',
     ];
 
-    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields', 'Checklists' => '/sorting/checklists'];
+    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields', 'Checklists' => '/sorting/checklists', 'New rule' => '/rules/new'];
 
     private const ADMINISTRATORS_PAGES = ['Ways in' => '/accounts', 'Unreadable mail' => '/unreadable-mail', 'Not taken' => '/troubles', 'On arrival' => '/arrival', 'Import and export' => '/history'];
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -15,6 +14,8 @@ use Illuminate\Http\UploadedFile;
  */
 final readonly class ExchangeController
 {
+    use ChoosesTemplates;
+
     private const LARGEST = 5 * 1024 * 1024;
 
     public function __construct(private GiveTemplates $give, private TakeTemplates $take) {}
@@ -54,12 +55,5 @@ final readonly class ExchangeController
             'Content-Type' => $isCsv ? 'text/csv; charset=UTF-8; header=present' : 'application/json',
             'Content-Disposition' => "attachment; filename=\"templates.{$format}\"",
         ]);
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -7,7 +7,7 @@ namespace App\Templates;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A file that goes along with a template. Answers take it as it is when they are sent.
+ * A file that goes along with a template. Answers take it as it is when the template is put into them.
  *
  * @property int $id
  * @property int $template_id

@@ -7,7 +7,6 @@ namespace App\Templates;
 use App\Inbox\InboxRefused;
 use App\Inbox\KeepDraft;
 use App\Support\FileStore;
-use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -18,6 +17,8 @@ use Illuminate\Http\UploadedFile;
  */
 final readonly class TemplateFilesController
 {
+    use ChoosesTemplates;
+
     public function __construct(private SaveTemplate $save, private KeepDraft $keepDraft, private FileStore $files) {}
 
     public function store(Request $request, int $template): RedirectResponse
@@ -40,7 +41,7 @@ final readonly class TemplateFilesController
 
     public function show(Request $request, int $template, int $file): Response
     {
-        $found = Template::seenBy($this->teammate($request))->findOrFail($template)->files()->findOrFail($file);
+        $found = $this->seen($request, $template)->files()->findOrFail($file);
 
         return response($this->files->read($found->file), 200, [
             'Content-Type' => 'application/octet-stream',
@@ -56,20 +57,5 @@ final readonly class TemplateFilesController
         $this->save->detach($row, $this->teammate($request));
 
         return redirect("/templates/{$found->id}")->with('done', "“{$row->name}” no longer goes along.");
-    }
-
-    private function changeable(Request $request, int $template): Template
-    {
-        $found = Template::seenBy($this->teammate($request))->findOrFail($template);
-        $found->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a template, a lead or an administrator changes it.');
-
-        return $found;
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

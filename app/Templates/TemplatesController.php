@@ -24,6 +24,8 @@ use Illuminate\Validation\Rule;
  */
 final readonly class TemplatesController
 {
+    use ChoosesTemplates;
+
     /** Uses from which on it can be said that one is often rewritten. */
     private const ENOUGH_USES = 5;
 
@@ -238,7 +240,10 @@ final readonly class TemplatesController
     {
         $number = preg_replace('/\D/', '', is_string($request->input('conversation')) ? $request->input('conversation') : '');
         if ($number !== '' && $number !== null) {
-            return Conversation::query()->find((int) $number);
+            $found = Conversation::query()->find((int) $number);
+            $found === null ?: Gate::authorize('view', $found);
+
+            return $found;
         }
         Gate::authorize('viewAny', Conversation::class);
         $latest = Conversation::query()->where('junk', false)->whereHas('orders')->orderByDesc('last_message_at');
@@ -253,25 +258,5 @@ final readonly class TemplatesController
     private function teams(Teammate $teammate): \Illuminate\Database\Eloquent\Collection
     {
         return $teammate->role->arranges() ? Team::query()->orderBy('name')->get() : $teammate->teams()->orderBy('name')->get();
-    }
-
-    private function seen(Request $request, int $template): Template
-    {
-        return Template::seenBy($this->teammate($request))->findOrFail($template);
-    }
-
-    private function changeable(Request $request, int $template): Template
-    {
-        $found = $this->seen($request, $template);
-        $found->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a template, a lead or an administrator changes it.');
-
-        return $found;
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -74,7 +74,7 @@
         </div>
         <div class="compose-buttons">
             <button class="btn btn-primary" type="submit">{{ isset($between) ? 'Send all the same' : 'Send' }} <kbd>Ctrl ↵</kbd></button>
-            <button type="button" class="btn btn-outline-secondary needs-script" data-templates>Template <kbd>;</kbd></button>
+            <button type="button" class="btn btn-outline-secondary needs-script" data-templates data-key=";">Template <kbd>;</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
             @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>

@@ -2,6 +2,7 @@
 @section('title', $conversation->subject)
 @section('keys')
     <div><dt><kbd>r</kbd></dt><dd>Reply</dd></div>
+    <div><dt><kbd>;</kbd></dt><dd>Templates; in the reply, too, with a few letters</dd></div>
     <div><dt><kbd>i</kbd></dt><dd>Inside note</dd></div>
     <div><dt><kbd>s</kbd></dt><dd>Ask a supplier or other partner</dd></div>
     <div><dt><kbd>z</kbd></dt><dd>Call the answer back before it leaves</dd></div>

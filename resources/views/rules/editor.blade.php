@@ -25,7 +25,7 @@
                 @endif
             </div>
         </fieldset>
-        <section class="rule-which" aria-label="Which"><h2>and</h2>@include('conditions.group', ['group' => $group, 'name' => 'condition', 'place' => ''])</section>
+        <div class="rule-which"><h2>and</h2>@include('conditions.group', ['group' => $group, 'name' => 'condition', 'place' => ''])</div>
         <fieldset class="rule-what"><legend>then</legend>
             @foreach ($actions as $index => $action)
                 @php

@@ -38,7 +38,8 @@
     </table>
     @endif
     @if ($teammate->role->administers())
-        <form method="post" action="/rules/limit" class="limit-form below">@csrf<label for="limit">A rule sends at most</label><input class="form-control form-control-sm" type="number" min="1" max="10000" id="limit" name="most" value="{{ $limit }}"> answers in a minute; then it stops and asks. <button class="btn btn-sm btn-outline-secondary">Keep</button></form>
+        <p class="below"><a href="/rules/hooks">Webhooks</a> that rules can tell</p>
+        <form method="post" action="/rules/limit" class="limit-form">@csrf<label for="limit">A rule sends at most</label><input class="form-control form-control-sm" type="number" min="1" max="10000" id="limit" name="most" value="{{ $limit }}"> answers in a minute; then it stops and asks. <button class="btn btn-sm btn-outline-secondary">Keep</button></form>
     @endif
     @if ($retired->isNotEmpty() && $teammate->role->arranges())
         <details class="below"><summary>Retired, {{ count($retired) }}</summary><ul class="plain-list">@foreach ($retired as $rule)<li><form method="post" action="/rules/{{ $rule->id }}/bring-back">@csrf{{ $rule->name }} <button class="btn btn-sm btn-link">Bring it back, off</button></form></li>@endforeach</ul></details>

@@ -16,7 +16,9 @@ use App\Inbox\Message;
 use App\Inbox\Outcome;
 use App\Inbox\SetPriority;
 use App\Rules\AnswerByRule;
+use App\Rules\CallHook;
 use App\Rules\ChangedBy;
+use App\Rules\Hook;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
@@ -34,6 +36,8 @@ use App\Views\SharedWith;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\Bus;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Tests\App\Mails;
@@ -262,6 +266,32 @@ it('runs on what the shop and the carrier tell', function (): void {
     runRules();
     expect(tagsOf($conversation))->toBe(['cancelled', 'delivered', 'given back', 'unseen']);
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('Parcel WP7720388: delivered, Aarhus depot')->assertSee('Order B-20388 is cancelled now')->assertSee('Order B-20388: €163.00 given back');
+});
+
+it('tells a program elsewhere by a signed request, and again when it does not answer', function (): void {
+    $this->actingAs($this->teammate('mads'))->get('/rules/hooks')->assertForbidden();
+    $this->actingAs($this->teammate('corin'))->post('/rules/hooks', ['name' => 'Workshop', 'address' => 'ftp://x'])->assertSessionHasErrors('address');
+    $this->post('/rules/hooks', ['name' => 'Workshop', 'address' => 'https://workshop.example/tell'])->assertSessionHas('done');
+    $hook = Hook::query()->sole();
+    expect(DB::table('hooks')->value('secret'))->not->toContain($hook->secret);
+    rule('Tells', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'told'], ['do' => 'call_hook', 'value' => (string) $hook->id]]);
+    $requests = [];
+    Http::fake(function (Request $request) use (&$requests) {
+        $requests[] = $request;
+
+        return Http::response('', count($requests) === 1 ? 503 : 200);
+    });
+    Bus::fake([CallHook::class]);
+    $conversation = Mails::conversation();
+    runRules();
+    $call = Bus::dispatched(CallHook::class)->sole();
+    expect(fn () => $call->handle())->toThrow(RuntimeException::class, 'Workshop answered 503.');
+    $call->handle();
+    [$first, $second] = $requests;
+    expect($second->body())->toBe($first->body())->and($second->url())->toBe('https://workshop.example/tell')
+        ->and($second->header('Cairnfield-Signature')[0])->toBe(hash_hmac('sha256', $second->header('Cairnfield-Time')[0].'.'.$second->body(), $hook->secret))
+        ->and(json_decode($second->body(), true)['conversation'])->toMatchArray(['number' => $conversation->number(), 'tags' => ['told'], 'state' => 'open']);
+    $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas('problem', '“Workshop” is told by: Tells. Switch them off first.');
 });
 
 it('reports what cannot be filled, and lets the others go on', function (): void {

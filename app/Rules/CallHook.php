@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\Http;
+use RuntimeException;
+use Throwable;
+
+/**
+ * Tells a program elsewhere: JSON, signed with HMAC-SHA256 over `time.body`. The same event has the same id each
+ * time it is tried, so that the other side can tell what it has had already.
+ */
+final class CallHook implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+    use Queueable;
+
+    public int $tries = 5;
+
+    /**
+     * @param  array<string, mixed>  $body
+     */
+    public function __construct(public readonly int $hookId, public readonly array $body)
+    {
+        $this->onQueue('outbox');
+    }
+
+    /**
+     * Seconds until each further try.
+     *
+     * @return list<int>
+     */
+    public function backoff(): array
+    {
+        return [10, 60, 600, 3600];
+    }
+
+    public function handle(): void
+    {
+        $hook = Hook::query()->find($this->hookId);
+        if ($hook === null || $hook->retired_at !== null) {
+            return;
+        }
+        $body = json_encode($this->body, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        $time = (string) now()->getTimestamp();
+        $response = Http::connectTimeout((int) config('cairnfield.services.connect_timeout'))->timeout((int) config('cairnfield.services.timeout'))
+            ->withoutRedirecting()
+            ->withHeaders(['Cairnfield-Time' => $time, 'Cairnfield-Signature' => hash_hmac('sha256', "{$time}.{$body}", $hook->secret)])
+            ->withBody($body, 'application/json')
+            ->post($hook->address);
+        if (! $response->successful()) {
+            throw new RuntimeException("{$hook->name} answered {$response->status()}.");
+        }
+        if ($hook->last_error !== null) {
+            $hook->forceFill(['last_error' => null, 'last_error_at' => null])->save();
+        }
+    }
+
+    public function failed(?Throwable $why): void
+    {
+        Hook::query()->whereKey($this->hookId)->toBase()->update(['last_error' => mb_substr($why?->getMessage() ?? 'It could not be reached.', 0, 490), 'last_error_at' => now()]);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules;
+
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+
+/**
+ * Administrators say which programs rules can tell.
+ */
+final class HooksController
+{
+    public function index(): View
+    {
+        return view('rules.hooks', ['hooks' => Hook::inUse()->get()]);
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $written = $request->validate([
+            'name' => ['required', 'string', 'max:80'],
+            'address' => ['required', 'string', 'max:500', 'url:http,https'],
+        ], ['address.url' => 'Write the whole address, beginning with https://.']);
+        $secret = Str::random(40);
+        (new Hook)->forceFill(['name' => trim($written['name']), 'address' => $written['address'], 'secret' => $secret])->save();
+
+        return redirect('/rules/hooks')->with('done', "“{$written['name']}” is there. It checks requests with this secret, which is shown only now: {$secret}");
+    }
+
+    public function retire(Hook $hook): RedirectResponse
+    {
+        $using = Rule::inOrder()->where('on', true)->get()->filter(static fn (Rule $rule): bool => array_filter($rule->actions, static fn (array $action): bool => $action['do'] === ActionKind::CallHook->value && ($action['value'] ?? '') === (string) $hook->id) !== []);
+        if ($using->isNotEmpty()) {
+            return redirect('/rules/hooks')->with('problem', "“{$hook->name}” is told by: {$using->pluck('name')->implode(', ')}. Switch them off first.");
+        }
+        $hook->forceFill(['retired_at' => now()])->save();
+
+        return redirect('/rules/hooks')->with('done', "“{$hook->name}” is told of nothing any more.");
+    }
+}
