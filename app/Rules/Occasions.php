@@ -32,7 +32,7 @@ final class Occasions
     public function ofEntries(array $ids, array $reads = []): array
     {
         $entries = JournalEntry::query()->whereKey($ids)->whereIn('kind', RuleEvent::KINDS)
-            ->with(['conversation', 'message.attachments', ...array_map(static fn (string $one): string => "conversation.{$one}", $reads)])
+            ->with(['conversation', 'message', ...array_map(static fn (string $one): string => str_starts_with($one, 'message.') ? $one : "conversation.{$one}", $reads)])
             ->orderBy('id')->get();
         if ($entries->isEmpty()) {
             return [];
@@ -62,7 +62,7 @@ final class Occasions
     public function ofTime(array $keys, array $reads = []): array
     {
         $conversations = Conversation::query()->whereKey(array_keys($keys))->whereNull('joined_into_id')->where('junk', false)
-            ->with($reads)->orderBy('id')->get();
+            ->with(array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.'))))->orderBy('id')->get();
         $latest = $this->latestMessages(array_values($conversations->modelKeys()));
 
         return array_values($conversations->map(static fn (Conversation $conversation): Occasion => Occasion::ofTime($conversation, $latest[$conversation->id] ?? null, $keys[$conversation->id], CarbonImmutable::now()))->all());

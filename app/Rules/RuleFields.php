@@ -55,6 +55,20 @@ final class RuleFields implements Fields
     }
 
     /**
+     * The same condition, once it is sure that all it asks for is there.
+     *
+     * @throws UnknownField
+     */
+    public function known(Condition $condition): Condition
+    {
+        foreach ($condition->leaves() as $leaf) {
+            $this->get($leaf->field);
+        }
+
+        return $condition;
+    }
+
+    /**
      * What rules need to know of what happened.
      *
      * @throws UnknownField when a condition asks for what is not there any more
@@ -76,7 +90,7 @@ final class RuleFields implements Fields
     /**
      * What conditions read beside the conversation itself, to be fetched for many at once.
      *
-     * @return list<string> relations of a conversation
+     * @return list<string> relations of a conversation, and `message.…` of its message
      */
     public static function reads(Condition ...$conditions): array
     {
@@ -88,6 +102,7 @@ final class RuleFields implements Fields
                     $leaf->field === 'customer_name' => 'customer',
                     $leaf->field === 'customer_orders' => 'customer.orders',
                     $leaf->field === 'tags' => 'tags',
+                    $leaf->field === 'message_has_file' => 'message.attachments',
                     $leaf->field === 'parcel_days_unseen' => 'orders.parcels.scans',
                     str_starts_with($leaf->field, 'order_') => 'orders',
                     default => null,

@@ -122,9 +122,7 @@ final readonly class RunRules
         $conditions = [];
         foreach ($rules as $rule) {
             try {
-                $condition = $rule->asks();
-                $this->fields->facts($occasion, $condition);
-                $conditions[$rule->id] = $condition;
+                $conditions[$rule->id] = $this->fields->known($rule->asks());
             } catch (RulesRefused|UnknownField $why) {
                 $isTrial ?: $this->carryOut->cannotBeAsked($rule, $why->getMessage());
             }

@@ -41,18 +41,29 @@ final readonly class TryRule
         $ids = array_map(intval(...), DB::table('journal')->where('at', '>=', now()->subDays($days))->whereIn('kind', $kinds)->orderByDesc('id')->limit(self::MOST)->pluck('id')->all());
         /** @var Collection<int, Rule> $all */
         $all = Rule::inOrder()->where('on', true)->whereNull('clock')->whereKeyNot($rule->id)->get()->push($rule)->sortBy(static fn (Rule $one): array => [$one->place, $one->id])->keyBy('id');
-        $reads = RunRules::readBy($all);
         $names = $all->pluck('name', 'id')->all();
+        $condition = $rule->asks();
+        // The message's own are few; they come along for all.
+        $readsOfAll = RunRules::readBy($all);
+        $reads = array_values(array_unique([...RuleFields::reads($condition), ...array_filter($readsOfAll, static fn (string $one): bool => str_starts_with($one, 'message.'))]));
+        /** @var array<string, Collection<int, Rule>> $listening by the events, joined */
+        $listening = [];
         $looked = $matched = 0;
         $rows = $fights = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
+            $fitting = [];
             foreach (array_reverse($this->occasions->ofEntries(array_values($chunk), $reads)) as $occasion) {
-                $listening = $all->filter(static fn (Rule $one): bool => array_filter($one->listensTo(), static fn (RuleEvent $event): bool => in_array($event, $occasion->events, true)) !== []);
-                if (! $listening->has($rule->id)) {
-                    continue;
+                $key = implode(' ', array_column($occasion->events, 'value'));
+                $listening[$key] ??= $all->filter(static fn (Rule $one): bool => array_filter($one->listensTo(), static fn (RuleEvent $event): bool => in_array($event, $occasion->events, true)) !== []);
+                if ($listening[$key]->has($rule->id)) {
+                    $looked++;
+                    $fitting = $condition->matches($this->fields->facts($occasion, $condition)) ? [...$fitting, $occasion] : $fitting;
                 }
-                $looked++;
-                [$plan, $facts] = $this->run->plan($occasion, $listening, true);
+            }
+            // Only where it fits do the others matter, and what they ask.
+            (new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $fitting)))->loadMissing(array_values(array_filter($readsOfAll, static fn (string $one): bool => ! str_starts_with($one, 'message.'))));
+            foreach ($fitting as $occasion) {
+                [$plan, $facts] = $this->run->plan($occasion, $listening[implode(' ', array_column($occasion->events, 'value'))], true);
                 if (! in_array($rule->id, $plan->matched, true)) {
                     continue;
                 }
