@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Conditions\UnknownField;
+use App\Customers\SortIntoGroups;
 use App\Inbox\JournalNews;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
@@ -34,6 +35,7 @@ final readonly class RunRules
         private Occasions $occasions,
         private RuleFields $fields,
         private CarryOut $carryOut,
+        private SortIntoGroups $groups,
     ) {}
 
     public function run(): void
@@ -62,7 +64,13 @@ final readonly class RunRules
         }
         $rules = Rule::inOrder()->where('on', true)->whereNull('clock')->get();
         $ran = 0;
-        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, self::readBy($rules)) as $occasion) {
+        $reads = self::readBy($rules);
+        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, $reads) as $occasion) {
+            // Who writes for the first time is in no group yet.
+            if (in_array('customer.groups', $reads, true) && in_array(RuleEvent::FirstMessage, $occasion->events, true)) {
+                $this->groups->sort($occasion->conversation->customer);
+                $occasion->conversation->customer->load('groups');
+            }
             $ran += $this->on($occasion, $rules);
         }
         DB::table('rule_looks')->insertOrIgnore(array_map(static fn (int $id): array => ['entry_id' => $id, 'at' => now()], $ids));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Channels\Channel;
 use App\Checklists\StartedChecklist;
+use App\Customers\CustomerGroup;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
 use App\Inbox\Category;
@@ -245,6 +246,15 @@ it('runs on many at once, each with what is its own', function (): void {
         ->and(News::query()->where('kind', 'rule_tells')->where('teammate_id', $this->teammate('ruta')->id)->count())->toBe(3)
         ->and(Task::query()->count())->toBe(3)
         ->and(Conversation::query()->where('state', ConversationState::Waiting)->count())->toBe(3);
+});
+
+it('knows the group of somebody who writes for the first time', function (): void {
+    $group = CustomerGroup::query()->where('name', 'Wholesale')->firstOrFail();
+    rule('Wholesale', RuleEvent::FirstMessage, ['field' => 'customer_group', 'op' => 'includes', 'value' => [(string) $group->id]], [['do' => 'add_tag', 'text' => 'wholesale']]);
+    $trade = Mails::conversation(['From' => 'Nell Archer <nell@kitebarn.example>', 'Subject' => 'Forty Kestrels']);
+    $other = Mails::conversation(['From' => 'Una <una@post.example>', 'Subject' => 'One Kestrel']);
+    runRules();
+    expect(tagsOf($trade))->toBe(['wholesale'])->and(tagsOf($other))->toBe([]);
 });
 
 it('runs on what the shop and the carrier tell', function (): void {
