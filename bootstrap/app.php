@@ -57,6 +57,7 @@ $app = Application::configure(basePath: $root)
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
         $schedule->call(fn () => app(RunRules::class)->run())->everyTwoSeconds()->name('run rules');
+        $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
         $schedule->call(fn () => app(SweepClock::class)->sweep())->everyMinute()->name('run rules that run with time');
         $schedule->call(fn () => app(SendNudges::class)->run())->everyMinute()->name('remind customers who do not answer');
         $schedule->call(fn () => app(PlaceInQueue::class)->moveOn())->everyFiveSeconds()->name('move on what falls due');

@@ -29,13 +29,12 @@ use App\Inbox\SortJunk;
 use App\Inbox\Tag;
 use App\Team\Team;
 use App\Team\Teammate;
+use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Step;
 use App\Templates\StepKind;
 use App\Templates\Template;
-use App\Templates\TemplateFile;
 use App\Templates\TemplateProblem;
-use App\Templates\UsedTemplate;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
 
@@ -151,19 +150,16 @@ final readonly class MakeBulkChange
         $filled = $this->fill->fill($template, $conversation, $teammate);
         $then = array_values(array_filter($filled->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? ConversationState::Waiting->value;
         [$state, $outcome] = [...explode(':', $then, 2), ''];
-        $this->sendReply->send($conversation, $teammate, new ReplyToSend(
-            $filled->text,
-            array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),
+        $this->sendReply->send($conversation, $teammate, AnswerFromTemplate::of(
+            $filled,
+            $route->public ? throw InboxRefused::chooseWay() : $route->key,
             ConversationState::from($state),
             $outcome === '' ? null : Outcome::query()->find((int) $outcome),
             "bulk-{$bulk->id}-{$conversation->id}",
             $seen,
-            $route->public ? throw InboxRefused::chooseWay() : $route->key,
             (int) config('cairnfield.outbox.bulk_call_back_seconds'),
-            html: $filled->html,
-            steps: array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm())),
-            templates: [new UsedTemplate($template->id, $filled->language, $filled->text)],
-            subject: $filled->subject,
+            array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm())),
+            false,
         ));
     }
 

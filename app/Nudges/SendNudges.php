@@ -12,14 +12,12 @@ use App\Inbox\ConversationState;
 use App\Inbox\InboxRefused;
 use App\Inbox\Message;
 use App\Inbox\Outcome;
-use App\Inbox\ReplyToSend;
 use App\Inbox\SendReply;
 use App\Inbox\Trail;
 use App\Promises\StoreHours;
+use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Template;
-use App\Templates\TemplateFile;
-use App\Templates\UsedTemplate;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
@@ -106,18 +104,16 @@ final readonly class SendNudges
         }
         $route = $this->routes->of($conversation)[0] ?? throw NudgeRefused::noWay();
         $route->public && throw NudgeRefused::noWay();
-        $this->sendReply->send($conversation, $nudge->teammate()->firstOrFail(), new ReplyToSend(
-            $filled->text,
-            array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),
+        $this->sendReply->send($conversation, $nudge->teammate()->firstOrFail(), AnswerFromTemplate::of(
+            $filled,
+            $route->key,
             $outcome === null ? ConversationState::Waiting : ConversationState::Resolved,
             $outcome,
             "nudge-{$nudge->id}-{$nudge->sent}",
             $this->trail->lastSeen($conversation),
-            $route->key,
             0,
-            html: $filled->html,
-            templates: [new UsedTemplate($template->id, $filled->language, $filled->text)],
-            automatic: true,
+            [],
+            true,
         ));
     }
 }

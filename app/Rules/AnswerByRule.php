@@ -7,17 +7,15 @@ namespace App\Rules;
 use App\Inbox\AnswerRoutes;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
-use App\Inbox\ReplyToSend;
 use App\Inbox\SendReply;
 use App\Inbox\Trail;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
+use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Step;
 use App\Templates\StepKind;
 use App\Templates\Template;
-use App\Templates\TemplateFile;
-use App\Templates\UsedTemplate;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -63,6 +61,8 @@ final readonly class AnswerByRule
     }
 
     /**
+     * Where `whyNot` has nothing against it.
+     *
      * @param  string  $key  of the event: the same again sends nothing twice
      *
      * @throws RuleRefused|TooManyAnswers when it cannot be filled, or too many are sent
@@ -70,10 +70,8 @@ final readonly class AnswerByRule
     public function answer(Rule $rule, RuleAction $action, Occasion $occasion, string $key): void
     {
         $conversation = $occasion->conversation;
-        $address = $this->address($occasion);
-        if ($address === null || $this->whyNot($rule, $occasion) !== null) {
-            return;
-        }
+        $route = $this->routes->of($conversation)[0] ?? throw RuleRefused::noWayToAnswer();
+        $route->public && throw RuleRefused::noWayToAnswer();
         $this->refuseTooMany($rule);
         $as = Teammate::query()->where('may_sign_in', true)->find((int) $action->as)
             ?? Teammate::query()->where('may_sign_in', true)->find((int) $action->instead)
@@ -83,24 +81,19 @@ final readonly class AnswerByRule
         if ($filled->gaps !== []) {
             throw RuleRefused::unfilled($template->name, $filled->gaps[0]->name);
         }
-        $route = $this->routes->of($conversation)[0] ?? throw RuleRefused::noWayToAnswer();
         [$then, $outcome] = [...explode(':', $action->then, 2), ''];
-        $this->sendReply->send($conversation, $as, new ReplyToSend(
-            $filled->text,
-            array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),
+        $this->sendReply->send($conversation, $as, AnswerFromTemplate::of(
+            $filled,
+            $route->key,
             $then === 'same' ? $conversation->state : ConversationState::from($then),
             $outcome === '' ? null : Outcome::query()->find((int) $outcome),
             "rule-{$rule->id}-{$key}",
             $this->trail->lastSeen($conversation),
-            $route->public ? throw RuleRefused::noWayToAnswer() : $route->key,
             0,
-            html: $filled->html,
-            steps: array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Owner)),
-            templates: [new UsedTemplate($template->id, $filled->language, $filled->text)],
-            subject: $filled->subject,
-            automatic: true,
+            array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Owner)),
+            true,
         ));
-        DB::table('rule_answers')->insert(['rule_id' => $rule->id, 'address' => $address, 'at' => now()]);
+        DB::table('rule_answers')->insert(['rule_id' => $rule->id, 'address' => mb_strtolower($route->to), 'at' => now()]);
     }
 
     /**

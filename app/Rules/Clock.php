@@ -80,11 +80,7 @@ final readonly class Clock
             return "it is {$this->time} ({$days})";
         }
         $hours = $this->hours === 1 ? '1 '.($this->inHours ? 'working hour' : 'hour') : "{$this->hours} ".($this->inHours ? 'working hours' : 'hours');
-        $text = match (true) {
-            $this->since === ClockSince::SinceDue && $this->hours === 0 => 'its promise is missed',
-            $this->since === ClockSince::UntilDue => "it is {$hours} {$this->since->label()}",
-            default => "it is {$hours} {$this->since->label()}",
-        };
+        $text = $this->since === ClockSince::SinceDue && $this->hours === 0 ? 'its promise is missed' : "it is {$hours} {$this->since->label()}";
 
         return $text.($this->again === 0 ? '' : ", and again every {$this->again} hours");
     }

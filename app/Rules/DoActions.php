@@ -4,40 +4,22 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Checklists\Checklist;
-use App\Checklists\WorkThroughChecklist;
-use App\Fields\About;
-use App\Fields\OwnField;
-use App\Fields\OwnFields;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
-use App\Inbox\AssignConversation;
-use App\Inbox\AssignTeam;
-use App\Inbox\Category;
 use App\Inbox\ChangeState;
-use App\Inbox\ChangeTags;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
-use App\Inbox\SetCategory;
-use App\Inbox\SetOwnField;
-use App\Inbox\SetPriority;
-use App\Inbox\Tag;
 use App\Nudges\NudgePlan;
 use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
 use App\Tasks\KeepTasks;
 use App\Team\Role;
-use App\Team\Team;
 use App\Team\Teammate;
 use App\Telling\NewsKind;
 use App\Telling\Tell;
-use App\Templates\ConversationValues;
-use Cairnfield\Core\Queue\Priority;
-use Cairnfield\Core\Templates\TemplateText;
-use Cairnfield\Core\Templates\Wording;
-use Cairnfield\Core\Text\Folding;
-use DateTimeZone;
+use App\Templates\ApplySteps;
+use App\Templates\FillTemplate;
 
 /**
  * Does what a rule says, by the same actions as by hand. Runs in the transaction of the rule's run.
@@ -45,21 +27,15 @@ use DateTimeZone;
 final readonly class DoActions
 {
     public function __construct(
-        private AssignConversation $assign,
-        private AssignTeam $assignTeam,
-        private SetCategory $setCategory,
-        private SetPriority $setPriority,
-        private ChangeTags $changeTags,
-        private SetOwnField $setOwnField,
+        private ApplySteps $steps,
         private ChangeState $changeState,
-        private WorkThroughChecklist $checklists,
         private AddNote $addNote,
         private KeepTasks $tasks,
         private Tell $tell,
         private AnswerByRule $answer,
         private StoreHours $hours,
-        private OwnFields $fields,
         private StartNudge $nudges,
+        private FillTemplate $fill,
     ) {}
 
     /**
@@ -72,23 +48,21 @@ final readonly class DoActions
         $conversation = $occasion->conversation->refresh();
         $actor = Actor::application();
         $id = (int) $action->value;
+        $step = $action->step();
+        if ($step !== null) {
+            $this->steps->apply($conversation, [$step], $actor, '');
+
+            return;
+        }
         match ($action->kind) {
-            ActionKind::SetPriority => $this->setPriority->set($conversation, Priority::from($action->value), $actor),
-            ActionKind::SetCategory => $this->setCategory->set($conversation, Category::query()->findOrFail($id), $actor),
             ActionKind::SetState => $this->state($conversation, $action, $actor),
-            ActionKind::AssignPerson => $this->assign->assign($conversation, $action->value === '' ? null : Teammate::query()->findOrFail($id), $actor),
-            ActionKind::AssignTeam => $this->assignTeam->assign($conversation, Team::query()->findOrFail($id), $actor),
-            ActionKind::AddTag => $this->changeTags->change($conversation, [ChangeTags::named($action->text)], [], $actor),
-            ActionKind::RemoveTag => $this->changeTags->change($conversation, [], array_values(Tag::query()->where('folded', Folding::fold($action->text))->get()->all()), $actor),
-            ActionKind::SetField => $this->setOwnField->set($conversation, OwnField::inUse()->where('about', About::Conversation)->where('word', $action->value)->firstOrFail(), $action->text, $actor),
             ActionKind::Answer => $this->answer->answer($rule, $action, $occasion, $key),
             ActionKind::Note => $this->addNote->byRule($conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"),
             ActionKind::Tell => $this->tell($rule, $action, $conversation, $key),
-            ActionKind::Checklist => $this->checklists->start($conversation, Checklist::query()->findOrFail($id), $actor),
             ActionKind::Task => $this->task($rule, $action, $conversation),
             ActionKind::Nudge => $this->nudges->start($conversation, NudgePlan::query()->findOrFail($id), Teammate::query()->findOrFail((int) $action->as), $actor),
             ActionKind::CallHook => $this->callHook($rule, $id, $conversation, $key),
-            ActionKind::Stop => null,
+            default => null,
         };
     }
 
@@ -150,10 +124,11 @@ final readonly class DoActions
         return array_values(Teammate::query()->where('role', Role::Lead)->where('may_sign_in', true)->orderBy('id')->get()->all());
     }
 
+    /**
+     * For the team, who read English.
+     */
     private function filled(string $text, Conversation $conversation): string
     {
-        $language = 'en';
-
-        return TemplateText::ofText($text)->fill(new ConversationValues($conversation->loadMissing(['customer.handles', 'account', 'category']), null, $language, $this->hours, $this->fields), new Wording($language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone'))))->text;
+        return $this->fill->text($text, 'en', $conversation, null)->text;
     }
 }

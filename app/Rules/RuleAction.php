@@ -15,6 +15,8 @@ use App\Nudges\NudgePlan;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\Placeholders;
+use App\Templates\Step;
+use App\Templates\StepKind;
 use App\Templates\Template;
 use App\Views\SharedWith;
 use Cairnfield\Core\Queue\Priority;
@@ -85,6 +87,24 @@ final readonly class RuleAction
         $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');
 
         return new self($kind, $value, $text, $hours, $word('as'), $word('instead'), $then, $shown);
+    }
+
+    /**
+     * The same as a step that goes along with an answer, where there is one: both are done by `ApplySteps`.
+     */
+    public function step(): ?Step
+    {
+        return match ($this->kind) {
+            ActionKind::SetPriority => Step::of(StepKind::Priority->value, $this->value),
+            ActionKind::SetCategory => Step::of(StepKind::Category->value, $this->value),
+            ActionKind::AssignPerson => Step::of(StepKind::Owner->value, $this->value),
+            ActionKind::AssignTeam => Step::of(StepKind::Team->value, $this->value),
+            ActionKind::AddTag => Step::of(StepKind::Tag->value, $this->text),
+            ActionKind::RemoveTag => Step::of(StepKind::Untag->value, $this->text),
+            ActionKind::SetField => Step::of(StepKind::Field->value, "{$this->value}|{$this->text}"),
+            ActionKind::Checklist => Step::of(StepKind::Checklist->value, $this->value),
+            default => null,
+        };
     }
 
     /**

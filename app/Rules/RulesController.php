@@ -6,11 +6,8 @@ namespace App\Rules;
 
 use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
-use App\Inbox\Conversation;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
-use Cairnfield\Core\Rules\Condition;
-use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\RulesRefused;
 use Cairnfield\Core\Rules\Way;
 use Illuminate\Contracts\View\View;
@@ -26,9 +23,6 @@ final readonly class RulesController
 {
     private const EMPTY = ['head' => 'all', 'parts' => [['field' => '', 'op' => '', 'value' => []]]];
 
-    /** Beside the editor: what fits among the latest that happened. */
-    private const LATEST = 300;
-
     private const DAYS = 14;
 
     private ConditionForm $form;
@@ -36,7 +30,8 @@ final readonly class RulesController
     public function __construct(
         private SaveRule $save,
         private TryRule $try,
-        private Occasions $occasions,
+        private FittingNow $fittingNow,
+        private RuleWords $words,
         private RuleFields $fields,
         private ActionChoices $choices,
         private StoreSettings $settings,
@@ -58,7 +53,7 @@ final readonly class RulesController
             'runs' => $this->runsByDay(array_values($rules->modelKeys())),
             'days' => self::DAYS,
             'circles' => $circles,
-            'labels' => $rules->map($this->labels(...)),
+            'labels' => $rules->map($this->words->of(...)),
             'fields' => $this->fields,
             'teammate' => $this->teammate($request),
             'retired' => Rule::query()->whereNotNull('retired_at')->orderBy('name')->get(),
@@ -128,7 +123,7 @@ final readonly class RulesController
             $problem = $why->getMessage();
         }
 
-        return view('rules.try', ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->labels($rule), 'mayChange' => $rule->mayBeChangedBy($this->teammate($request))]);
+        return view('rules.try', ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->words->of($rule), 'mayChange' => $rule->mayBeChangedBy($this->teammate($request))]);
     }
 
     public function switch(Request $request, Rule $rule): RedirectResponse
@@ -188,7 +183,7 @@ final readonly class RulesController
 
     public function versions(Rule $rule): View
     {
-        return view('rules.versions', ['rule' => $rule, 'versions' => RuleVersion::query()->where('rule_id', $rule->id)->with('teammate')->orderByDesc('version')->limit(100)->get(), 'labels' => fn (array $content): array => $this->labelsOf($content)]);
+        return view('rules.versions', ['rule' => $rule, 'versions' => RuleVersion::query()->where('rule_id', $rule->id)->with('teammate')->orderByDesc('version')->limit(100)->get(), 'labels' => $this->words->ofContent(...)]);
     }
 
     private function keep(Request $request, ?Rule $rule): RedirectResponse|View
@@ -249,58 +244,16 @@ final readonly class RulesController
      */
     private function editor(array $group, array $events, array $actions, array $clock): array
     {
-        [$fitting, $looked] = $this->fitting($group, $events, $clock);
+        try {
+            [$fitting, $looked] = $this->fittingNow->fitting($this->form->condition($group), $events, $clock);
+        } catch (RulesRefused|UnknownField) {
+            [$fitting, $looked] = [null, 0];
+        }
 
         return [
             'group' => $group, 'events' => $events, 'clock' => $clock, 'actions' => $actions === [] ? [[]] : $actions, 'fields' => $this->fields->all(), 'form' => $this->form, 'choices' => $this->choices,
             'fitting' => $fitting, 'looked' => $looked, 'redraw' => '/rules/redraw',
         ];
-    }
-
-    /**
-     * The latest conversations that fit right now, by the latest things that happened.
-     *
-     * @param  array<string, mixed>  $group
-     * @param  list<string>  $events
-     * @param  array<string, mixed>  $clock
-     * @return array{list<array{Conversation, list<string>}>|null, int} null where it cannot be asked
-     */
-    private function fitting(array $group, array $events, array $clock): array
-    {
-        try {
-            $condition = Condition::read(json_decode((string) json_encode($this->form->condition($group), JSON_THROW_ON_ERROR)));
-            if (($clock['since'] ?? '') !== '') {
-                $ids = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->orderByDesc('last_message_at')->limit(self::LATEST)->pluck('id');
-
-                return $this->thoseThatFit($condition, $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all(), RuleFields::reads($condition)));
-            }
-            $kinds = array_map(static fn (RuleEvent $event): string => $event->kind()->value, array_filter(array_map(RuleEvent::tryFrom(...), $events)));
-            $ids = DB::table('journal')->whereIn('kind', array_unique($kinds))->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
-
-            $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
-
-            return $this->thoseThatFit($condition, $occasions);
-        } catch (RulesRefused|UnknownField) {
-            return [null, 0];
-        }
-    }
-
-    /**
-     * @param  list<Occasion>  $occasions
-     * @return array{list<array{Conversation, list<string>}>, int}
-     */
-    private function thoseThatFit(Condition $condition, array $occasions): array
-    {
-        $fitting = [];
-        foreach (array_reverse($occasions) as $occasion) {
-            $facts = $this->fields->facts($occasion, $condition);
-            $because = $condition->because($facts);
-            if ($because !== null) {
-                $fitting[$occasion->conversation->id] ??= [$occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because)];
-            }
-        }
-
-        return [array_values($fitting), count($occasions)];
     }
 
     /**
@@ -350,43 +303,6 @@ final readonly class RulesController
         }
 
         return array_values($actions);
-    }
-
-    /**
-     * @return array{when: list<string>, which: list<string>, what: list<string>} in words
-     */
-    private function labels(Rule $rule): array
-    {
-        return $this->labelsOf(['events' => $rule->events, 'clock' => $rule->clock, 'condition' => $rule->condition, 'actions' => $rule->actions]);
-    }
-
-    /**
-     * @param  array<string, mixed>  $content
-     * @return array{when: list<string>, which: list<string>, what: list<string>} in words
-     */
-    private function labelsOf(array $content): array
-    {
-        $what = [];
-        foreach ($content['actions'] as $action) {
-            try {
-                $what[] = RuleAction::of($action)->label;
-            } catch (RuleRefused $why) {
-                $what[] = $why->getMessage();
-            }
-        }
-        try {
-            $which = array_filter([$this->fields->inWords(Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->root)]);
-        } catch (RulesRefused $why) {
-            $which = [$why->getMessage()];
-        }
-
-        try {
-            $clock = ($content['clock'] ?? null) === null ? null : Clock::of($content['clock'])->label();
-        } catch (RuleRefused $why) {
-            $clock = $why->getMessage();
-        }
-
-        return ['when' => $clock !== null ? [$clock] : array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => array_values($which), 'what' => $what];
     }
 
     /**

@@ -41,7 +41,6 @@ final readonly class RunRules
     public function run(): void
     {
         $this->carryOut->again();
-        DB::table('rule_looks')->where('at', '<', now()->subMinutes(self::LOOKS_KEPT_MINUTES))->delete();
         $rounds = 0;
         do {
             $seen = 0;
@@ -49,6 +48,14 @@ final readonly class RunRules
                 $seen = $this->look($news);
             });
         } while (($hasMore || $seen > 0) && ++$rounds < self::ROUNDS);
+    }
+
+    /**
+     * What was looked at long ago is not given again.
+     */
+    public static function tidy(): void
+    {
+        DB::table('rule_looks')->where('at', '<', now()->subMinutes(self::LOOKS_KEPT_MINUTES))->delete();
     }
 
     /**

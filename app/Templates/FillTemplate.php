@@ -8,6 +8,7 @@ use App\Fields\OwnFields;
 use App\Inbox\Conversation;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
+use Cairnfield\Core\Templates\FilledText;
 use Cairnfield\Core\Templates\LanguageChoice;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Cairnfield\Core\Templates\TemplateText;
@@ -46,11 +47,11 @@ final readonly class FillTemplate
     }
 
     /**
-     * A text that is not kept yet, such as one that is being written.
+     * A text that is no template, or not yet: one that is being written, a rule's note.
      *
      * @throws TemplateRefused
      */
-    public function preview(string $text, string $language, Conversation $conversation, ?Teammate $agent): \Cairnfield\Core\Templates\FilledText
+    public function text(string $text, string $language, Conversation $conversation, ?Teammate $agent): FilledText
     {
         $conversation->loadMissing(['customer.handles', 'account', 'category']);
 

@@ -138,7 +138,7 @@ final readonly class TemplatesController
         $conversation = $this->conversation($request);
         $filled = $problem = null;
         try {
-            $filled = $conversation === null ? null : $this->fill->preview($texts[$language]['text'] ?? '', $language, $conversation, $this->teammate($request));
+            $filled = $conversation === null ? null : $this->fill->text($texts[$language]['text'] ?? '', $language, $conversation, $this->teammate($request));
         } catch (TemplateRefused $why) {
             $problem = TemplateProblem::text($language, $why)->getMessage();
         }
@@ -209,7 +209,7 @@ final readonly class TemplatesController
     private function tryToFill(array $texts, Conversation $conversation, Teammate $teammate): ?\Cairnfield\Core\Templates\FilledText
     {
         try {
-            return $this->fill->preview(reset($texts)['text'] ?? '', (string) array_key_first($texts), $conversation, $teammate);
+            return $this->fill->text(reset($texts)['text'] ?? '', (string) array_key_first($texts), $conversation, $teammate);
         } catch (TemplateRefused) {
             return null;
         }
