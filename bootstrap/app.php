@@ -15,9 +15,9 @@ use App\Inbox\BringBackHeld;
 use App\Inbox\PlaceInQueue;
 use App\Inbox\Presence;
 use App\Inbox\ScheduleReply;
-use App\Nudges\SendNudges;
+use App\Rules\RunOnNews;
+use App\Rules\RunOnTime;
 use App\Rules\RunRules;
-use App\Rules\SweepClock;
 use App\Search\IndexForSearch;
 use App\Support\SecurityHeaders;
 use App\Tasks\KeepTasks;
@@ -56,10 +56,9 @@ $app = Application::configure(basePath: $root)
     })
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
-        $schedule->call(fn () => app(RunRules::class)->run())->everyTwoSeconds()->name('run rules');
+        $schedule->job(new RunOnNews)->everyTwoSeconds()->name('run rules');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
-        $schedule->call(fn () => app(SweepClock::class)->sweep())->everyMinute()->name('run rules that run with time');
-        $schedule->call(fn () => app(SendNudges::class)->run())->everyMinute()->name('remind customers who do not answer');
+        $schedule->job(new RunOnTime)->everyMinute()->name('run rules and reminders that run with time');
         $schedule->call(fn () => app(PlaceInQueue::class)->moveOn())->everyFiveSeconds()->name('move on what falls due');
         $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
         $schedule->call(fn () => app(TellFromJournal::class)->run())->everyFiveSeconds()->name('tell people');

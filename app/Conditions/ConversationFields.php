@@ -16,6 +16,7 @@ use App\Inbox\Tag;
 use App\Team\Team;
 use App\Team\Teammate;
 use BackedEnum;
+use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
@@ -33,7 +34,7 @@ final class ConversationFields implements Fields
 {
     private const SORTED = [
         'state' => 'State', 'owner' => 'Owner', 'team' => 'Team', 'category' => 'Category', 'priority' => 'Priority',
-        'outcome' => 'Outcome', 'channel' => 'Way in', 'account' => 'Account', 'language' => 'Language',
+        'outcome' => 'Outcome', 'channel' => 'Way in', 'account' => 'Account', 'language' => 'Language', 'mood' => 'Mood',
     ];
 
     private const TEXTS = ['subject' => 'Subject', 'customer_name' => 'Customer’s name'];
@@ -113,6 +114,7 @@ final class ConversationFields implements Fields
         return match ($key) {
             'state' => $this->enumField($key, $label, ConversationState::cases(), static fn (ConversationState $state): string => $state->label()),
             'priority' => $this->enumField($key, $label, Priority::cases(), static fn (Priority $priority): string => $priority->label()),
+            'mood' => $this->enumField($key, $label, Mood::cases(), static fn (Mood $mood): string => $mood->value),
             'channel' => $this->enumField($key, $label, array_values(array_filter(Channel::cases(), static fn (Channel $channel): bool => $channel->bringsMessages())), static fn (Channel $channel): string => $channel->label()),
             'owner' => $this->rows($key, $label, 'owner_id', Teammate::query()->orderBy('name')->get()->all(), ['me' => 'me, whoever looks']),
             'team' => $this->rows($key, $label, 'team_id', Team::query()->orderBy('name')->get()->all()),

@@ -11,13 +11,15 @@ use Cairnfield\Core\Rules\Operator;
  */
 final class OperatorWords
 {
-    public static function of(Operator $operator): string
+    /**
+     * @param  bool  $isOne  whether it is asked of one value only, where there could be several
+     */
+    public static function of(Operator $operator, bool $isOne = false): string
     {
         return match ($operator) {
+            Operator::In, Operator::NotIn, Operator::Includes, Operator::IncludesNone => $isOne ? self::ofOne($operator) : self::ofSeveral($operator),
             Operator::Is => 'is',
             Operator::IsNot => 'is not',
-            Operator::In => 'is one of',
-            Operator::NotIn => 'is none of',
             Operator::HasAnyWord => 'has one of the words',
             Operator::HasAllWords => 'has all the words',
             Operator::HasNoWord => 'has none of the words',
@@ -29,8 +31,26 @@ final class OperatorWords
             Operator::AtMost => 'is at most',
             Operator::IsEmpty => 'is empty',
             Operator::IsNotEmpty => 'is filled in',
+        };
+    }
+
+    private static function ofOne(Operator $operator): string
+    {
+        return match ($operator) {
+            Operator::In => 'is',
+            Operator::NotIn => 'is not',
+            Operator::Includes => 'has',
+            default => 'has not',
+        };
+    }
+
+    private static function ofSeveral(Operator $operator): string
+    {
+        return match ($operator) {
+            Operator::In => 'is one of',
+            Operator::NotIn => 'is none of',
             Operator::Includes => 'has one of',
-            Operator::IncludesNone => 'has none of',
+            default => 'has none of',
         };
     }
 }

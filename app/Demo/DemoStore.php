@@ -17,6 +17,7 @@ use App\Views\BoardBy;
 use App\Views\SavedView;
 use App\Views\SharedWith;
 use App\Views\Sort;
+use Cairnfield\Core\Assigning\Method;
 
 /**
  * The demo store itself: its team, its addresses, its categories and outcomes.
@@ -32,6 +33,11 @@ final class DemoStore
         ['Femi Adewale', 'femi', Role::ReturnsBench, 'Returns bench'],
         ['Corin Hale', 'corin', Role::Administrator, 'Care'],
     ];
+
+    /** Of what is given out by turns. */
+    private const SHARES = ['ilse' => 3, 'mads' => 1, 'ruta' => 2, 'corin' => 0];
+
+    private const SPEAKS = ['ilse' => ['da', 'sv'], 'mads' => ['da'], 'ruta' => ['lv', 'de']];
 
     private const ACCOUNTS = [
         ['care', 'Brindle Kite Works', 'Care', "Brindle Kite Works\nQuayside 4, open Monday to Friday 9 to 17, Saturday 10 to 14"],
@@ -67,7 +73,7 @@ final class DemoStore
     public function load(): void
     {
         foreach (['Care', 'Returns bench'] as $name) {
-            Team::query()->create(['name' => $name]);
+            Team::query()->create(['name' => $name])->forceFill(['turns' => $name === 'Care' ? Method::Weighted : null])->save();
         }
         foreach (self::TEAMMATES as [$name, $local, $role, $team]) {
             $teammate = Teammate::query()->create([
@@ -77,7 +83,8 @@ final class DemoStore
                 'role' => $role,
                 'time_zone' => 'Europe/Copenhagen',
             ]);
-            $teammate->teams()->attach(Team::query()->where('name', $team)->firstOrFail()->id);
+            $teammate->teams()->attach(Team::query()->where('name', $team)->firstOrFail()->id, ['weight' => self::SHARES[$local] ?? 1]);
+            $teammate->forceFill(['speaks' => self::SPEAKS[$local] ?? null])->save();
         }
         foreach (self::ACCOUNTS as [$local, $senderName, $team, $signature]) {
             $this->addAccount($local, $senderName, Team::query()->where('name', $team)->firstOrFail(), $signature);

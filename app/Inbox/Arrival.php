@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Channels\ReceivedMessage;
+use Cairnfield\Core\Mood\MoodReading;
 
 /**
  * A received message made ready to be stored: numbers taken out of it, its HTML cleaned, its language told.
@@ -14,6 +15,7 @@ final readonly class Arrival
     /**
      * @param  string|null  $html  cleaned
      * @param  list<array{kind: string, last4: string}>  $redacted  what was taken out
+     * @param  MoodReading|null  $mood  null where a machine wrote
      */
     public function __construct(
         public ReceivedMessage $received,
@@ -23,5 +25,6 @@ final readonly class Arrival
         public string $senderName,
         public ?string $language,
         public array $redacted,
+        public ?MoodReading $mood,
     ) {}
 }

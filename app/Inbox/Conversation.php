@@ -14,6 +14,7 @@ use App\Promises\StoreHours;
 use App\Support\StoresRows;
 use App\Team\Team;
 use App\Team\Teammate;
+use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
@@ -45,6 +46,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ItemKind $kind what it began as
  * @property bool $public whether anything in it was said where everybody can read it
  * @property string|null $language
+ * @property Mood $mood how upset the customer sounds
  * @property string|null $about_title
  * @property string|null $about_url
  * @property int|null $stars
@@ -85,7 +87,7 @@ final class Conversation extends Model
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
 
-    protected $attributes = ['priority' => 'normal', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false, 'junk' => false, 'customer_place' => PlaceInQueue::NO_GROUP];
+    protected $attributes = ['priority' => 'normal', 'mood' => 'neutral', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false, 'junk' => false, 'customer_place' => PlaceInQueue::NO_GROUP];
 
     /** @var list<int>|null */
     private ?array $joinedIds = null;
@@ -261,6 +263,7 @@ final class Conversation extends Model
     {
         return [
             'priority' => Priority::class,
+            'mood' => Mood::class,
             'channel' => Channel::class,
             'state' => ConversationState::class,
             'automatic' => 'boolean',

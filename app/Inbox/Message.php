@@ -10,6 +10,7 @@ use App\Channels\ItemKind;
 use App\Channels\OutboxItem;
 use App\Support\StoresRows;
 use App\Team\Teammate;
+use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Text\FoldedText;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
@@ -50,6 +51,8 @@ use Illuminate\Support\Str;
  * @property ItemKind $kind
  * @property string|null $outside_id
  * @property string|null $language
+ * @property Mood|null $mood how upset the customer sounds; null where nobody has read it
+ * @property list<string>|null $mood_words what it was read from
  * @property list<array{kind: string, last4: string}>|null $redacted what was taken out of it on arrival
  * @property list<string>|null $earlier_texts before it was changed at its source, the oldest first
  * @property CarbonImmutable|null $edited_at
@@ -166,6 +169,8 @@ final class Message extends Model
     protected function casts(): array
     {
         return [
+            'mood' => Mood::class,
+            'mood_words' => 'array',
             'to' => 'array',
             'cc' => 'array',
             'marks' => 'array',

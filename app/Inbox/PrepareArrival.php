@@ -6,6 +6,7 @@ namespace App\Inbox;
 
 use App\Channels\ReceivedMessage;
 use App\Support\HtmlCleaner;
+use Cairnfield\Core\Mood\MoodReading;
 use Cairnfield\Core\Text\FoldedText;
 use Cairnfield\Core\Text\Language;
 
@@ -27,14 +28,18 @@ final readonly class PrepareArrival
         // Text and HTML say the same twice; each number is named once.
         $redacted = array_values(array_unique([...$inText, ...$found], SORT_REGULAR));
 
+        $written = FoldedText::of($text)->written;
+        $language = Language::of($written);
+
         return new Arrival(
             $received,
             mb_scrub($subject, 'UTF-8'),
             $text,
             $html,
             $name,
-            Language::of(FoldedText::of($text)->written),
+            $language,
             $redacted,
+            $received->automatic || $received->automaticAnswer ? null : MoodReading::of("{$subject}\n{$written}", $language),
         );
     }
 }

@@ -14,6 +14,7 @@ use App\Orders\AttachOrders;
 use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
 use App\Promises\StoreHours;
+use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Cairnfield\Core\Threading\ThreadedBy;
@@ -159,6 +160,7 @@ final readonly class ReceiveMessage
             'linked_conversation_id' => $decision->linksTo,
             'automatic' => $received->automatic,
             'language' => $arrival->language,
+            'mood' => $arrival->mood->mood ?? Mood::Neutral,
             'about_title' => $received->item?->aboutTitle,
             'about_url' => $received->item?->aboutUrl,
             'stars' => $received->item?->stars,
@@ -233,6 +235,7 @@ final readonly class ReceiveMessage
         $conversation->forceFill([
             'preview' => Message::previewOf($arrival->text),
             'language' => $conversation->language ?? $arrival->language,
+            'mood' => $conversation->mood->then($arrival->mood->mood ?? Mood::Neutral),
             'public' => $conversation->public || ($arrival->received->item->public ?? false),
             'last_message_at' => now(),
             'last_customer_message_at' => now(),

@@ -8,6 +8,7 @@ use App\Customers\Handle;
 use App\Orders\AttachOrders;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
+use Cairnfield\Core\Mood\Mood;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -65,6 +66,7 @@ final readonly class SplitOff
             'team_id' => $from->team_id,
             'linked_conversation_id' => $from->id,
             'language' => $message->language ?? $from->language,
+            'mood' => $message->mood ?? Mood::Neutral,
             'preview' => Message::previewOf($message->text),
             'waiting_since' => $message->received_at,
             'due_at' => $this->hours->dueAt($message->received_at),

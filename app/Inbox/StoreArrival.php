@@ -60,6 +60,8 @@ final readonly class StoreArrival
             'text' => mb_strcut($arrival->text, 0, 16_000_000),
             'html' => $arrival->html === null ? null : mb_strcut($arrival->html, 0, 16_000_000),
             'language' => $arrival->language,
+            'mood' => $arrival->mood?->mood,
+            'mood_words' => $arrival->mood === null || $arrival->mood->words === [] ? null : $arrival->mood->words,
             'redacted' => $arrival->redacted === [] ? null : $arrival->redacted,
             'automatic' => $received->automatic,
             'marks' => $received->marks,

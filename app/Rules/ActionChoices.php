@@ -37,7 +37,7 @@ final class ActionChoices
                 ConversationState::Open->value => 'open', ConversationState::Waiting->value => 'wait for the customer', ConversationState::Held->value => 'held, because',
                 ...$this->resolved(), ConversationState::Closed->value => 'closed for good',
             ],
-            ActionKind::AssignPerson => ['' => 'nobody'] + $this->people(),
+            ActionKind::AssignPerson => ['turn' => 'whoever’s turn it is in its team', 'lead' => 'the lead on duty', '' => 'nobody'] + $this->people(),
             ActionKind::AssignTeam => Team::query()->orderBy('name')->pluck('name', 'id')->all(),
             ActionKind::SetField => OwnField::inUse()->where('about', About::Conversation)->pluck('name', 'word')->all(),
             ActionKind::Answer => Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody)->orderBy('folder')->orderBy('name')->pluck('name', 'id')->all(),

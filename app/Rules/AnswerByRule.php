@@ -73,9 +73,7 @@ final readonly class AnswerByRule
         $route = $this->routes->of($conversation)[0] ?? throw RuleRefused::noWayToAnswer();
         $route->public && throw RuleRefused::noWayToAnswer();
         $this->refuseTooMany($rule);
-        $as = Teammate::query()->where('may_sign_in', true)->find((int) $action->as)
-            ?? Teammate::query()->where('may_sign_in', true)->find((int) $action->instead)
-            ?? throw RuleRefused::nobodyToAnswerAs();
+        $as = $this->as($action);
         $template = Template::query()->with(['languages', 'files'])->findOrFail((int) $action->value);
         $filled = $this->fill->fill($template, $conversation, $as);
         if ($filled->gaps !== []) {
@@ -94,6 +92,20 @@ final readonly class AnswerByRule
             true,
         ));
         DB::table('rule_answers')->insert(['rule_id' => $rule->id, 'address' => mb_strtolower($route->to), 'at' => now()]);
+    }
+
+    /**
+     * Who answers; where they are away or have left, the other.
+     *
+     * @throws RuleRefused
+     */
+    private function as(RuleAction $action): Teammate
+    {
+        $people = Teammate::query()->where('may_sign_in', true)->find(array_filter([(int) $action->as, (int) $action->instead]))->keyBy('id');
+        $first = $people[(int) $action->as] ?? null;
+        $other = $people[(int) $action->instead] ?? null;
+
+        return ($first !== null && $first->isAway() ? $other ?? $first : $first ?? $other) ?? throw RuleRefused::nobodyToAnswerAs();
     }
 
     /**

@@ -12,6 +12,7 @@ use App\Inbox\InboxRefused;
 use App\Inbox\Journal;
 use App\Inbox\JournalKind;
 use App\Team\Role;
+use App\Team\TakeTurns;
 use App\Team\Teammate;
 use App\Telling\NewsKind;
 use App\Telling\Tell;
@@ -38,6 +39,7 @@ final readonly class CarryOut
         private Journal $journal,
         private Cause $cause,
         private Tell $tell,
+        private TakeTurns $turns,
     ) {}
 
     /**
@@ -126,7 +128,11 @@ final readonly class CarryOut
         $done = [];
         foreach ($run->actions as $written) {
             $action = RuleAction::of($written);
-            $whyNot = $action->kind === ActionKind::Answer ? $this->answer->whyNot($rule, $occasion) : null;
+            $whyNot = match (true) {
+                $action->kind === ActionKind::Answer => $this->answer->whyNot($rule, $occasion),
+                $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($occasion->conversation->refresh()),
+                default => null,
+            };
             if ($whyNot === null) {
                 $this->do->do($rule, $action, $occasion, $run->event_key);
             }

@@ -14,7 +14,6 @@ use App\Nudges\NudgePlan;
 use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
 use App\Tasks\KeepTasks;
-use App\Team\Role;
 use App\Team\Teammate;
 use App\Telling\NewsKind;
 use App\Telling\Tell;
@@ -121,7 +120,7 @@ final readonly class DoActions
      */
     private function leads(): array
     {
-        return array_values(Teammate::query()->where('role', Role::Lead)->where('may_sign_in', true)->orderBy('id')->get()->all());
+        return array_values(Teammate::leads()->all());
     }
 
     /**

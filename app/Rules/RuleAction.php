@@ -4,20 +4,11 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Checklists\Checklist;
-use App\Fields\About;
 use App\Fields\FieldRefused;
-use App\Fields\OwnField;
-use App\Inbox\Category;
 use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
-use App\Nudges\NudgePlan;
-use App\Team\Team;
-use App\Team\Teammate;
 use App\Templates\Placeholders;
 use App\Templates\Step;
 use App\Templates\StepKind;
-use App\Templates\Template;
 use App\Views\SharedWith;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Templates\TemplateRefused;
@@ -37,7 +28,7 @@ final readonly class RuleAction
      * @param  string  $text  what is written: a tag, a note, why it is held
      * @param  int  $hours  working hours until a task is due, or something held comes back; 0 for none
      * @param  string  $as  the number of the person it answers as
-     * @param  string  $instead  the number of who answers when that person is not in the team any more
+     * @param  string  $instead  the number of who answers when that person is away or not in the team any more
      * @param  string  $then  the state after an answer: `same`, `waiting`, or `resolved:` with an outcome
      */
     private function __construct(
@@ -58,8 +49,9 @@ final readonly class RuleAction
      *
      * @throws RuleRefused
      */
-    public static function of(array $written): self
+    public static function of(array $written, ?ThingsInUse $things = null): self
     {
+        $things ??= new ThingsInUse;
         $word = static fn (string $key): string => is_scalar($written[$key] ?? null) ? trim((string) $written[$key]) : '';
         $kind = ActionKind::tryFrom($word('do')) ?? throw RuleRefused::noAction($word('do'));
         $value = $word('value');
@@ -69,19 +61,24 @@ final readonly class RuleAction
         $refuse = static fn (string $what): RuleRefused => RuleRefused::action($kind, $what);
         $label = match ($kind) {
             ActionKind::SetPriority => (Priority::tryFrom($value) ?? throw $refuse('choose low, normal, high or urgent.'))->value,
-            ActionKind::SetCategory => Category::inUse()->find((int) $value)->path ?? throw $refuse('choose a category; this one is not there any more.'),
-            ActionKind::SetState => self::state($value, $text, $refuse),
-            ActionKind::AssignPerson => $value === '' ? 'nobody' : self::person($value, $refuse),
-            ActionKind::AssignTeam => Team::query()->find((int) $value)->name ?? throw $refuse('choose a team; this one is not there any more.'),
+            ActionKind::SetCategory => $things->category($value)->path ?? throw $refuse('choose a category; this one is not there any more.'),
+            ActionKind::SetState => self::state($value, $text, $refuse, $things),
+            ActionKind::AssignPerson => match ($value) {
+                '' => 'nobody',
+                'turn' => 'whoever’s turn it is in its team',
+                'lead' => 'the lead on duty',
+                default => self::person($value, $refuse, $things),
+            },
+            ActionKind::AssignTeam => $things->team($value)->name ?? throw $refuse('choose a team; this one is not there any more.'),
             ActionKind::AddTag, ActionKind::RemoveTag => $text !== '' && mb_strlen($text) <= 60 ? "“{$text}”" : throw $refuse('write the tag, of at most 60 letters.'),
-            ActionKind::SetField => self::field($value, $text, $refuse),
-            ActionKind::Answer => self::answer($value, $word('as'), $then, $refuse),
+            ActionKind::SetField => self::field($value, $text, $refuse, $things),
+            ActionKind::Answer => self::answer($value, $word('as'), $then, $refuse, $things),
             ActionKind::Note => self::filled($text, $refuse),
-            ActionKind::Tell => self::told($value, $refuse).($text === '' ? throw $refuse('write what they are told.') : ": {$text}"),
-            ActionKind::Checklist => '“'.(Checklist::inUse()->find((int) $value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
-            ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse)).($text === '' ? throw $refuse('write what is to be done.') : ": {$text}").($hours === 0 ? '' : ", due in {$hours} working hours"),
-            ActionKind::Nudge => '“'.(NudgePlan::inUse()->find((int) $value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')).'” as '.self::person($word('as'), $refuse),
-            ActionKind::CallHook => '“'.(Hook::inUse()->find((int) $value)->name ?? throw $refuse('choose a webhook; this one is not there any more. An administrator adds them.')).'”',
+            ActionKind::Tell => self::told($value, $refuse, $things).($text === '' ? throw $refuse('write what they are told.') : ": {$text}"),
+            ActionKind::Checklist => '“'.($things->checklist($value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
+            ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse, $things)).($text === '' ? throw $refuse('write what is to be done.') : ": {$text}").($hours === 0 ? '' : ", due in {$hours} working hours"),
+            ActionKind::Nudge => '“'.($things->plan($value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')).'” as '.self::person($word('as'), $refuse, $things),
+            ActionKind::CallHook => '“'.($things->hook($value)->name ?? throw $refuse('choose a webhook; this one is not there any more. An administrator adds them.')).'”',
             ActionKind::Stop => '',
         };
         $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');
@@ -121,7 +118,7 @@ final readonly class RuleAction
     /**
      * @param  callable(string): RuleRefused  $refuse
      */
-    private static function state(string $value, string $text, callable $refuse): string
+    private static function state(string $value, string $text, callable $refuse, ThingsInUse $things): string
     {
         [$state, $outcome] = [...explode(':', $value, 2), ''];
 
@@ -129,7 +126,7 @@ final readonly class RuleAction
             ConversationState::Open => 'open',
             ConversationState::Waiting => 'wait for the customer',
             ConversationState::Held => 'held: '.($text === '' ? throw $refuse('write who must act first, and why.') : $text),
-            ConversationState::Resolved => 'resolved, '.(Outcome::inUse()->find((int) $outcome)->name ?? throw $refuse('choose the outcome.')),
+            ConversationState::Resolved => 'resolved, '.($things->outcome($outcome)->name ?? throw $refuse('choose the outcome.')),
             ConversationState::Closed => 'closed for good',
             null => throw $refuse('choose a state.'),
         };
@@ -138,17 +135,17 @@ final readonly class RuleAction
     /**
      * @param  callable(string): RuleRefused  $refuse
      */
-    private static function person(string $value, callable $refuse): string
+    private static function person(string $value, callable $refuse, ThingsInUse $things): string
     {
-        return Teammate::query()->where('may_sign_in', true)->find((int) $value)->name ?? throw $refuse('choose a person; this one is not in the team any more.');
+        return $things->person($value)->name ?? throw $refuse('choose a person; this one is not in the team any more.');
     }
 
     /**
      * @param  callable(string): RuleRefused  $refuse
      */
-    private static function field(string $word, string $written, callable $refuse): string
+    private static function field(string $word, string $written, callable $refuse, ThingsInUse $things): string
     {
-        $field = OwnField::inUse()->where('about', About::Conversation)->where('word', $word)->first() ?? throw $refuse('choose a field; this one is not there any more.');
+        $field = $things->field($word) ?? throw $refuse('choose a field; this one is not there any more.');
         try {
             $field->kind->read($written, $field->choices, $field->name);
         } catch (FieldRefused $why) {
@@ -161,9 +158,9 @@ final readonly class RuleAction
     /**
      * @param  callable(string): RuleRefused  $refuse
      */
-    private static function answer(string $template, string $as, string $then, callable $refuse): string
+    private static function answer(string $template, string $as, string $then, callable $refuse, ThingsInUse $things): string
     {
-        $found = Template::query()->whereNull('retired_at')->find((int) $template) ?? throw $refuse('choose a template; this one is not there any more.');
+        $found = $things->template($template) ?? throw $refuse('choose a template; this one is not there any more.');
         if ($found->shared_with === SharedWith::Nobody) {
             throw $refuse("“{$found->name}” is somebody’s own template. Share it with everybody first.");
         }
@@ -171,11 +168,11 @@ final readonly class RuleAction
         $after = match ($state) {
             'same' => '',
             'waiting' => ', then wait for the customer',
-            'resolved' => ', then resolved, '.(Outcome::inUse()->find((int) $outcome)->name ?? throw $refuse('choose the outcome.')),
+            'resolved' => ', then resolved, '.($things->outcome($outcome)->name ?? throw $refuse('choose the outcome.')),
             default => throw $refuse('choose the state afterwards.'),
         };
 
-        return "“{$found->name}” as ".self::person($as, $refuse).$after;
+        return "“{$found->name}” as ".self::person($as, $refuse, $things).$after;
     }
 
     /**
@@ -202,13 +199,13 @@ final readonly class RuleAction
     /**
      * @param  callable(string): RuleRefused  $refuse
      */
-    private static function told(string $value, callable $refuse): string
+    private static function told(string $value, callable $refuse, ThingsInUse $things): string
     {
         return match ($value) {
             'owner' => 'the owner',
             'team' => 'its team',
             'leads' => 'the leads',
-            default => self::person($value, $refuse),
+            default => self::person($value, $refuse, $things),
         };
     }
 }

@@ -102,6 +102,7 @@ final class RuleFields implements Fields
                     $leaf->field === 'customer_name' => 'customer',
                     $leaf->field === 'customer_orders' => 'customer.orders',
                     $leaf->field === 'tags' => 'tags',
+                    $leaf->field === 'owner_away' => 'owner',
                     $leaf->field === 'message_has_file' => 'message.attachments',
                     $leaf->field === 'parcel_days_unseen' => 'orders.parcels.scans',
                     str_starts_with($leaf->field, 'order_') => 'orders',
@@ -135,7 +136,7 @@ final class RuleFields implements Fields
         return match (true) {
             ! $leaf->operator->needsValue() => "{$label} ".OperatorWords::of($leaf->operator),
             $seeksWords => "{$label} has {$shown}",
-            default => "{$label} ".OperatorWords::of($leaf->operator)." {$shown}",
+            default => "{$label} ".OperatorWords::of($leaf->operator, count($values) === 1)." {$shown}",
         };
     }
 
@@ -169,7 +170,7 @@ final class RuleFields implements Fields
             default => '',
         }, is_array($leaf->value) ? $leaf->value : [$leaf->value]));
 
-        return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of($leaf->operator).($leaf->operator->needsValue() ? " {$shown}" : '');
+        return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of($leaf->operator, is_array($leaf->value) && count($leaf->value) === 1).($leaf->operator->needsValue() ? " {$shown}" : '');
     }
 
     /**
@@ -202,6 +203,7 @@ final class RuleFields implements Fields
             new OccasionField('message_has_file', 'The message has a file', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->message?->attachments->isNotEmpty() ?? false),
             new OccasionField('state_before', 'State before they wrote', self::CHOICE, array_combine(array_column(ConversationState::cases(), 'value'), array_map(static fn (ConversationState $state): string => $state->label(), ConversationState::cases())), static fn (Occasion $occasion): ?string => $occasion->before?->value),
             new OccasionField('done_by', 'Who did it', self::CHOICE, ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'], static fn (Occasion $occasion): string => isset($occasion->entry->details['rule']) ? 'application' : $occasion->entry->actor ?? 'application'),
+            new OccasionField('owner_away', 'Its owner is away', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->conversation->owner?->isAway() ?? false),
             new OccasionField('weekday', 'Day of the week', self::CHOICE, self::DAYS, static fn (Occasion $occasion): string => $occasion->at->setTimezone($zone)->format('N')),
             new OccasionField('in_hours', 'In working hours', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $hours->isOpen($occasion->at)),
             new OccasionField('customer_orders', 'Orders the customer has placed', self::NUMBER, [], static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()),

@@ -12,7 +12,7 @@ use Cairnfield\Core\Rules\RulesRefused;
  */
 final readonly class RuleWords
 {
-    public function __construct(private RuleFields $fields) {}
+    public function __construct(private RuleFields $fields, private ThingsInUse $things) {}
 
     /**
      * @return array{when: list<string>, which: list<string>, what: list<string>} in words
@@ -31,7 +31,7 @@ final readonly class RuleWords
         $what = [];
         foreach ($content['actions'] as $action) {
             try {
-                $what[] = RuleAction::of($action)->label;
+                $what[] = RuleAction::of($action, $this->things)->label;
             } catch (RuleRefused $why) {
                 $what[] = $why->getMessage();
             }

@@ -31,7 +31,7 @@ final readonly class GoToController
         'Templates' => '/templates', 'New template' => '/templates/new', 'Rules' => '/rules', 'Nudge plans' => '/nudges',
     ];
 
-    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields', 'Checklists' => '/sorting/checklists', 'New rule' => '/rules/new'];
+    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields', 'Checklists' => '/sorting/checklists', 'Teams' => '/sorting/teams', 'New rule' => '/rules/new'];
 
     private const ADMINISTRATORS_PAGES = ['Ways in' => '/accounts', 'Unreadable mail' => '/unreadable-mail', 'Not taken' => '/troubles', 'On arrival' => '/arrival', 'Import and export' => '/history'];
 

@@ -26,7 +26,7 @@ final class Narrowings
     /** What it is called to which field it asks. */
     private const CHOICES = [
         'state' => 'state', 'owner' => 'owner', 'team' => 'team', 'category' => 'category', 'tag' => 'tags', 'group' => 'customer_group',
-        'way' => 'channel', 'account' => 'account', 'priority' => 'priority', 'outcome' => 'outcome', 'language' => 'language',
+        'way' => 'channel', 'account' => 'account', 'priority' => 'priority', 'outcome' => 'outcome', 'language' => 'language', 'mood' => 'mood',
     ];
 
     private const IS = ['public' => 'public', 'automatic' => 'automatic', 'unanswered' => 'unanswered', 'answered' => 'answered', 'junk' => null];

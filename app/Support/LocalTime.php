@@ -77,7 +77,7 @@ final class LocalTime
         return (new DateTimeImmutable('@'.$at->getTimestamp()))->setTimezone($this->zone());
     }
 
-    private function zone(): DateTimeZone
+    public function zone(): DateTimeZone
     {
         $user = $this->auth->guard()->user();
         if ($this->reader === null || $this->reader[0] !== $user) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Team;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User;
 
@@ -22,6 +23,10 @@ use Illuminate\Foundation\Auth\User;
  * @property array<string, array{app: bool, mail: string}>|null $told what they want to be told of, and how
  * @property string|null $calendar_key
  * @property CarbonImmutable|null $queue_looked_at
+ * @property CarbonImmutable|null $away_from
+ * @property CarbonImmutable|null $away_until null while away: until they say that they are here
+ * @property list<string>|null $speaks languages beside the store's own, ISO 639-1
+ * @property Turn $turn where read through a team
  */
 final class Teammate extends User
 {
@@ -36,12 +41,43 @@ final class Teammate extends User
         return explode(' ', $this->name)[0];
     }
 
+    public function isAway(): bool
+    {
+        return $this->away_from !== null && $this->away_from <= now() && ($this->away_until === null || $this->away_until > now());
+    }
+
     /**
-     * @return BelongsToMany<Team, $this>
+     * Whether they will be away, or are.
+     */
+    public function hasAway(): bool
+    {
+        return $this->away_from !== null && ($this->away_until === null || $this->away_until > now());
+    }
+
+    /**
+     * The lead who is here; where all are away, the first all the same.
+     */
+    public static function leadOnDuty(): ?self
+    {
+        $leads = self::leads();
+
+        return $leads->first(static fn (self $lead): bool => ! $lead->isAway()) ?? $leads->first();
+    }
+
+    /**
+     * @return Collection<int, self>
+     */
+    public static function leads(): Collection
+    {
+        return self::query()->where('role', Role::Lead)->where('may_sign_in', true)->orderBy('id')->get();
+    }
+
+    /**
+     * @return BelongsToMany<Team, $this, Turn, 'turn'>
      */
     public function teams(): BelongsToMany
     {
-        return $this->belongsToMany(Team::class);
+        return $this->belongsToMany(Team::class)->using(Turn::class)->as('turn')->withPivot(['weight', 'cap', 'current', 'last_assigned']);
     }
 
     protected function casts(): array
@@ -53,6 +89,9 @@ final class Teammate extends User
             'told' => 'array',
             'may_sign_in' => 'boolean',
             'queue_looked_at' => 'immutable_datetime',
+            'away_from' => 'immutable_datetime',
+            'away_until' => 'immutable_datetime',
+            'speaks' => 'array',
         ];
     }
 }

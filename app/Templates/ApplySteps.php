@@ -24,6 +24,7 @@ use App\Inbox\Tag;
 use App\Nudges\NudgePlan;
 use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
+use App\Team\TakeTurns;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Queue\Priority;
@@ -46,6 +47,7 @@ final readonly class ApplySteps
         private WorkThroughChecklist $checklists,
         private StoreHours $hours,
         private StartNudge $nudges,
+        private TakeTurns $turns,
     ) {}
 
     /**
@@ -70,6 +72,8 @@ final readonly class ApplySteps
             StepKind::Priority => $this->setPriority->set($conversation, Priority::from($step->value), $actor, $why),
             StepKind::Owner => $this->assign->assign($conversation, match ($step->value) {
                 'me' => $actor->teammate,
+                'turn' => $this->turns->next($conversation) ?? $conversation->owner,
+                'lead' => Teammate::leadOnDuty(),
                 '' => null,
                 default => Teammate::query()->findOrFail($id),
             }, $actor, $why),

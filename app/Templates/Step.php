@@ -47,6 +47,8 @@ final readonly class Step
             StepKind::Owner => match ($value) {
                 'me' => 'owner: who sends it',
                 '' => 'owner: nobody',
+                'turn' => 'owner: whoever’s turn it is',
+                'lead' => 'owner: the lead on duty',
                 default => 'owner '.(Teammate::query()->where('may_sign_in', true)->find((int) $value)->name ?? throw $gone('that person is not there any more.')),
             },
             StepKind::Team => 'team '.(Team::query()->find((int) $value)->name ?? throw $gone('that team is not there any more.')),

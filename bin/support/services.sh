@@ -260,7 +260,7 @@ start_standins() {
 
 start_workers() {
     local queue
-    for queue in intake outbox,default; do
+    for queue in intake outbox,default rules; do
         local name=worker-${queue%%,*}
         is_alive "$name" || launch "$name" "$ROOT/bin/support/keep-running" php "$ROOT/artisan" queue:work \
             --queue="$queue" --sleep=0.5 --max-time=3600 --memory=400 --timeout=300
@@ -271,7 +271,7 @@ start_workers() {
 }
 
 # The processes in the order in which they are stopped.
-SERVICES="scheduler worker-intake worker-outbox nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)dovecot redis mariadb"
+SERVICES="scheduler worker-intake worker-outbox worker-rules nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)dovecot redis mariadb"
 
 stop_all() {
     local name pid deadline

@@ -15,6 +15,7 @@ use stdClass;
 final class Reckoner
 {
     private const CALCULATIONS = [
+        'assign.next' => AssignNext::class,
         'hours.add' => AddHours::class,
         'hours.between' => HoursBetween::class,
         'money.allocate' => AllocateMoney::class,

@@ -29,6 +29,7 @@
                 @endforeach
             </form>
         </details>
+        @if ($conversation->mood !== \Cairnfield\Core\Mood\Mood::Neutral)<span class="word-chip word-{{ $conversation->mood->value }}" title="How the customer sounds, read from the words marked below">{{ $conversation->mood->value }}</span>@endif
         @foreach ($conversation->tags->sortBy('folded') as $tag)
             <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="word-chip">@csrf<input type="hidden" name="take" value="{{ $tag->id }}">{{ $tag->name }}<button class="word-away" aria-label="Take the tag {{ $tag->name }} away">×</button></form>
         @endforeach

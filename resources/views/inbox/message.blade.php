@@ -54,6 +54,9 @@
 @if (($message->redacted ?? []) !== [])
     <p class="message-mark"><x-icon name="warning"/> {{ trans_choice('A number was taken out on arrival|:count numbers were taken out on arrival', count($message->redacted), ['count' => count($message->redacted)]) }} ({{ collect($message->redacted)->map(fn ($one) => "{$one['kind']} …{$one['last4']}")->implode(', ') }}). The original is not kept.</p>
 @endif
+@if ($message->mood !== null && $message->mood !== \Cairnfield\Core\Mood\Mood::Neutral)
+    <p class="message-mood">Sounds {{ $message->mood->value }}: {{ collect($message->mood_words)->map(fn ($words) => "“{$words}”")->implode(', ') }}</p>
+@endif
 @foreach ($message->marks as $mark)
     <p class="message-mark"><x-icon name="warning"/> {{ $mark }}</p>
 @endforeach

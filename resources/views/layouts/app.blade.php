@@ -36,9 +36,16 @@
                 <button type="button" class="keys-button" data-opens-go-to>Go to <kbd>G</kbd></button>
                 <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
                 <details class="menu">
-                    <summary>{{ $signedIn->name }}</summary>
+                    <summary>{{ $signedIn->name }}@if ($signedIn->isAway()) <span class="away-mark">away</span>@endif</summary>
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>
+                        @if ($signedIn->hasAway())
+                            <form method="post" action="/people/{{ $signedIn->id }}/here">@csrf<button>{{ $signedIn->isAway() ? 'I am here again' : 'I shall be here after all' }}</button></form>
+                        @else
+                            <form method="post" action="/people/{{ $signedIn->id }}/away" class="away-form">@csrf
+                                <label for="away-until">Away until</label><input class="form-control form-control-sm" type="datetime-local" id="away-until" name="until" aria-describedby="away-open">
+                                <button>I am away</button><small id="away-open" class="menu-note">Empty: until you say that you are here</small></form>
+                        @endif
                         <a href="/tasks">Tasks</a>
                         <a href="/own-settings">Own settings</a>
                         <form method="post" action="/sign-out">@csrf<button type="submit">Sign out</button></form>

@@ -1,5 +1,5 @@
 <nav class="tabs subtabs" aria-label="Sorting">
-    @foreach (['categories' => 'Categories', 'outcomes' => 'Outcomes', 'tags' => 'Tags', 'fields' => 'Own fields', 'checklists' => 'Checklists'] as $path => $label)
+    @foreach (['categories' => 'Categories', 'outcomes' => 'Outcomes', 'tags' => 'Tags', 'fields' => 'Own fields', 'checklists' => 'Checklists', 'teams' => 'Teams'] as $path => $label)
         <a href="/sorting/{{ $path }}" @if (request()->is("sorting/{$path}*")) aria-current="page" @endif>{{ $label }}</a>
     @endforeach
 </nav>

@@ -372,3 +372,65 @@ it('asks of message, customer, order and the hour', function (string $field, str
     ['customer_orders', 'at_most', 0, true], ['order_total', 'more_than', 1, false], ['message_has_file', 'is', false, true],
     ['done_by', 'in', ['customer'], true], ['channel', 'in', ['email'], true], ['message_subject', 'has_all_words', ['kite', 'where'], true],
 ]);
+
+it('gives out by turns, to those who are here and have room, and rather to who speaks the language', function (): void {
+    rule('Go round', RuleEvent::FirstMessage, [], [['do' => 'assign_person', 'value' => 'turn']]);
+    $this->teammate('mads')->forceFill(['away_from' => now()->subHour(), 'away_until' => now()->addDay()])->save();
+    $owners = [];
+    foreach (range(1, 5) as $number) {
+        $owners[] = Mails::conversation(['From' => "Customer {$number} <customer{$number}@hruby.example>"]);
+        runRules();
+    }
+    // By share: three to Ilse for two to Ruta, none to Mads, who is away, nor to Corin, whose share is none.
+    expect(array_map(static fn (Conversation $one): ?string => $one->refresh()->owner?->firstName(), $owners))->toBe(['Ilse', 'Ruta', 'Ilse', 'Ruta', 'Ilse']);
+    $german = Mails::conversation(['From' => 'Anke <anke@sturm.example>', 'Subject' => 'Drachen'], "Guten Tag,\r\nmein Drachen ist leider noch nicht bei mir angekommen, können Sie bitte nachsehen?\r\n");
+    $again = Mails::conversation(['From' => 'Bernd <bernd@sturm.example>', 'Subject' => 'Schnur'], "Guten Tag,\r\nich möchte gerne wissen, welche Schnur ich für den Drachen nehmen soll.\r\n");
+    runRules();
+    expect($german->refresh()->owner?->firstName())->toBe('Ruta')->and($again->refresh()->owner?->firstName())->toBe('Ruta');
+});
+
+it('leaves a conversation where it is when nobody’s turn it can be, and says why', function (): void {
+    rule('Go round', RuleEvent::FirstMessage, [], [['do' => 'assign_person', 'value' => 'turn']]);
+    DB::table('team_teammate')->update(['cap' => 1]);
+    foreach (['ilse', 'mads', 'ruta'] as $name) {
+        $conversation = Mails::conversation(['From' => "{$name} <customer-{$name}@hruby.example>"]);
+        runRules();
+        expect($conversation->refresh()->owner_id)->not->toBeNull();
+    }
+    $last = Mails::conversation(['From' => 'Last <last@hruby.example>']);
+    $atBench = Mails::conversation(['From' => 'Other <other@hruby.example>', 'To' => 'returns@brindle.example']);
+    runRules();
+    expect($last->refresh()->owner_id)->toBeNull()
+        ->and(RuleRun::query()->where('conversation_id', $last->id)->sole()->done)->toBe(['not: give it to whoever’s turn it is in its team, since everybody in the team Care is away or has as many as they can take'])
+        ->and($atBench->refresh()->owner_id)->toBeNull()
+        ->and(RuleRun::query()->where('conversation_id', $atBench->id)->sole()->done[0])->toContain('the team Returns bench takes no turns');
+});
+
+it('answers as somebody else while the person is away, and gives to the lead on duty', function (): void {
+    $template = answeringTemplate('Arrived', "Hello,\n\nwe have it.\n\n{{ agent.first_name }}");
+    rule('Receipt', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id, 'instead' => (string) $this->teammate('ruta')->id], ['do' => 'assign_person', 'value' => 'lead']]);
+    $here = Mails::conversation(['From' => 'One <one@hruby.example>']);
+    runRules();
+    $this->teammate('ilse')->forceFill(['away_from' => now()->subMinute()])->save();
+    $away = Mails::conversation(['From' => 'Two <two@hruby.example>']);
+    runRules();
+    $as = static fn (Conversation $one): string => (string) Message::query()->where('conversation_id', $one->id)->where('direction', Message::OUT)->sole()->teammate?->firstName();
+    expect([$as($here), $as($away), $here->refresh()->owner?->firstName()])->toBe(['Ilse', 'Ruta', 'Mads']);
+});
+
+it('asks how upset a customer sounds', function (): void {
+    rule('Upset', [RuleEvent::FirstMessage, RuleEvent::LaterMessage], ['field' => 'mood', 'op' => 'in', 'value' => ['upset']], [['do' => 'set_priority', 'value' => 'urgent']]);
+    $calm = Mails::conversation();
+    $upset = Mails::conversation(['From' => 'Eva <eva@sturm.example>'], "This is ridiculous, I am not happy.\r\n");
+    runRules();
+    expect($calm->refresh()->priority)->toBe(Priority::Normal)
+        ->and($upset->refresh()->priority)->toBe(Priority::Urgent)
+        ->and(RuleRun::query()->sole()->because)->toBe(['Mood is upset']);
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$upset->id}")->assertSee('Sounds upset: “ridiculous”, “not happy”');
+    // What says nothing of it leaves it as it was; thanks end it.
+    $number = $upset->number();
+    Mails::take(Mails::raw(['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"], "It is order B-20001.\r\n"));
+    expect($upset->refresh()->mood->value)->toBe('upset');
+    Mails::take(Mails::raw(['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"], "It is here, wonderful. Thank you so much.\r\n"));
+    expect($upset->refresh()->mood->value)->toBe('pleased');
+});

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Team;
+
+use App\Support\LocalTime;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/**
+ * Says that somebody is away or here: themselves, or a lead for them.
+ */
+final readonly class AvailabilityController
+{
+    public function __construct(private SetAvailability $set, private LocalTime $time) {}
+
+    public function away(Request $request, Teammate $teammate): RedirectResponse
+    {
+        $this->authorize($request, $teammate);
+        $times = $request->validate(['from' => ['nullable', 'date_format:Y-m-d\TH:i'], 'until' => ['nullable', 'date_format:Y-m-d\TH:i']]);
+        $at = fn (string $name): ?CarbonImmutable => ($times[$name] ?? null) === null ? null : CarbonImmutable::createFromFormat('Y-m-d\TH:i', $times[$name], $this->time->zone())?->utc();
+        $until = $at('until');
+        try {
+            $this->set->away($teammate, $at('from') ?? CarbonImmutable::now(), $until);
+        } catch (TeamRefused $why) {
+            return back()->withInput()->with('problem', $why->getMessage());
+        }
+        $who = $request->user()?->is($teammate) ? 'You are' : "{$teammate->firstName()} is";
+
+        return back()->with('done', "{$who} away".($until === null ? '' : " until {$this->time->short($until)}").': nothing is given out that way until then.');
+    }
+
+    public function here(Request $request, Teammate $teammate): RedirectResponse
+    {
+        $this->authorize($request, $teammate);
+        $this->set->here($teammate);
+
+        return back()->with('done', $request->user()?->is($teammate) ? 'You are here.' : "{$teammate->firstName()} is here.");
+    }
+
+    private function authorize(Request $request, Teammate $teammate): void
+    {
+        $request->user()?->is($teammate) || Gate::authorize('arrange');
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+use Cairnfield\Core\Mood\Mood;
+use Cairnfield\Core\Mood\MoodReading;
+
+it('reads the mood from the words a customer chooses', function (string $text, ?string $language, Mood $mood, array $words): void {
+    $reading = MoodReading::of($text, $language);
+
+    expect([$reading->mood, $reading->words])->toBe([$mood, $words]);
+})->with([
+    'a plain question' => ['When will the blue Merlin be back? Thanks in advance.', 'en', Mood::Neutral, []],
+    'what happened, told calmly' => ['Hello, one spar arrived broken and the bag is missing. Could you send another?', 'en', Mood::Neutral, []],
+    'angry' => ['This is ridiculous. I want my money back.', 'en', Mood::Upset, ['ridiculous']],
+    'uneasy' => ['I am a bit disappointed, and still waiting.', 'en', Mood::Uneasy, ['disappointed', 'still waiting']],
+    'many small signs' => ["I'm disappointed. This is the third time I write, and still no answer.", 'en', Mood::Upset, ['disappointed', 'third time', 'still no answer']],
+    'the same word twice is one sign' => ['Disappointed. Really disappointed.', 'en', Mood::Uneasy, ['Disappointed', 'disappointed']],
+    'pleased' => ['We love it, it flies wonderfully. You made my day.', 'en', Mood::Pleased, ['love it', 'made my day']],
+    'denied: not happy' => ['I am not very happy with the tail.', 'en', Mood::Uneasy, ['not very happy']],
+    'denied: not angry' => ['I am not angry, just asking.', 'en', Mood::Neutral, []],
+    'a wish is no praise' => ['A refund would be wonderful.', 'en', Mood::Neutral, []],
+    'praise does not make up for anger' => ['Great service so far, but this is a scam.', 'en', Mood::Upset, ['scam']],
+    'capitals' => ['WHERE IS MY KITE the festival is HERE NOW ANSWER', 'en', Mood::Uneasy, ['mostly capitals']],
+    'capitals and marks' => ['WHERE IS MY KITE ANSWER NOW PLEASE!!!', 'en', Mood::Upset, ['mostly capitals', '!!!']],
+    'numbers of orders are no capitals' => ['My order is B-20417, SKU MERLIN-RED.', 'en', Mood::Neutral, []],
+    'one exclamation mark is friendly' => ['Good morning!', 'en', Mood::Neutral, []],
+    'an apostrophe as phones write it' => ['I’m fed up and can’t wait.', 'en', Mood::Upset, ['fed up']],
+    'German, with an ending' => ['Ich bin wirklich enttäuscht, immer noch keine Sendung.', 'de', Mood::Uneasy, ['enttäuscht', 'immer noch keine']],
+    'German, not satisfied' => ['Damit bin ich nicht zufrieden.', 'de', Mood::Uneasy, ['nicht zufrieden']],
+    'Danish' => ['Det er simpelthen uacceptabelt, vi har fået nok.', 'da', Mood::Upset, ['uacceptabelt', 'fået nok']],
+    'Latvian' => ['Esmu ļoti priecīga par pūķi, lielisks!', 'lv', Mood::Pleased, ['priecīga', 'lielisks']],
+    'Japanese, without spaces' => ['まだ届きません。とても残念です。', 'ja', Mood::Uneasy, ['まだ届', '残念']],
+    'French' => ["C'est inadmissible, plus jamais chez vous.", 'fr', Mood::Upset, ['inadmissible', 'plus jamais']],
+    'a language that is not known' => ['Nie wieder!', null, Mood::Upset, ['Nie wieder']],
+    'a language without phrases' => ['Tämä on kamalaa.', 'fi', Mood::Neutral, []],
+    'a word within another is not it' => ['The scamper kite and the disc are fine.', 'en', Mood::Neutral, []],
+    'nothing' => ['', null, Mood::Neutral, []],
+]);
+
+it('reads letters put together of parts, and text that is broken', function (): void {
+    expect(MoodReading::of("Bin entta\u{308}uscht.", 'de')->words)->toBe(['enttäuscht'])
+        ->and(MoodReading::of("so angry \xC3", 'en')->mood)->toBe(Mood::Upset)
+        ->and(MoodReading::of(str_repeat('ä', 100).' not happy', 'en')->words)->toBe(['not happy']);
+});
+
+it('leaves the mood as it was where a message says nothing of it', function (): void {
+    expect(Mood::Upset->then(Mood::Neutral))->toBe(Mood::Upset)
+        ->and(Mood::Upset->then(Mood::Pleased))->toBe(Mood::Pleased)
+        ->and(Mood::Neutral->then(Mood::Uneasy))->toBe(Mood::Uneasy);
+});
