@@ -51,8 +51,9 @@ $app = Application::configure(basePath: $root)
         $middleware->append(SecurityHeaders::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/queue');
-        // The forwarding shop signs each request instead; see ForwardedMailController.
-        $middleware->validateCsrfTokens(except: ['intake/mail/*', 'intake/events/*', 'forms/*']);
+        // The forwarding shop signs each request instead; see ForwardedMailController. Pages of customers have no
+        // session; what they may do is in the signed address, or is open to everybody.
+        $middleware->validateCsrfTokens(except: ['intake/mail/*', 'intake/events/*', 'forms/*', 'rate/*']);
     })
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');

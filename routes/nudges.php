@@ -7,6 +7,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('auth')->group(function (): void {
     Route::get('/nudges', [NudgePlansController::class, 'index']);
+    Route::post('/conversations/{conversation}/nudges', [NudgePlansController::class, 'start'])->whereNumber('conversation');
     Route::post('/nudges/running/{nudge}/call-off', [NudgePlansController::class, 'callOff']);
     Route::middleware('can:arrange')->group(function (): void {
         Route::post('/nudges', [NudgePlansController::class, 'store']);

@@ -48,7 +48,7 @@ final class ConversationFields implements Fields
 
     private const NUMBERS = [
         'waiting_hours' => 'Hours the customer has waited', 'quiet_hours' => 'Hours since the last message', 'age_days' => 'Days since it began',
-        'orders' => 'Orders beside it', 'stars' => 'Stars of a rating',
+        'orders' => 'Orders beside it', 'stars' => 'Stars of a review', 'rating' => 'Stars for our answers',
     ];
 
     /** @var array<string, Field> those that were asked for */
@@ -186,6 +186,7 @@ final class ConversationFields implements Fields
             'quiet_hours' => $this->since($key, $label, 'last_message_at', 3600, static fn (Conversation $conversation): CarbonInterface => $conversation->last_message_at),
             'age_days' => $this->since($key, $label, 'created_at', 86_400, static fn (Conversation $conversation): CarbonInterface => $conversation->created_at),
             'orders' => new NumberField($key, $label, static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)', static fn (Conversation $conversation): int => $conversation->orders()->count()),
+            'rating' => new NumberField($key, $label, static fn (): string => '(SELECT score FROM ratings WHERE ratings.conversation_id = conversations.id)', static fn (Conversation $conversation): ?int => $conversation->rating?->score),
             default => new NumberField($key, $label, static fn (): string => 'conversations.stars', static fn (Conversation $conversation): ?int => $conversation->stars),
         };
     }

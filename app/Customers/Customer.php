@@ -6,6 +6,7 @@ namespace App\Customers;
 
 use App\Inbox\Conversation;
 use App\Orders\Order;
+use App\Ratings\Rating;
 use App\Support\StoresRows;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
@@ -17,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * A person, with all their addresses, numbers and account names. One that was merged into another
  * stays, without any of them, so that the merge can be undone.
  *
+ * @property Collection<int, Rating> $ratings
  * @property int $id
  * @property string $name
  * @property string|null $language
@@ -55,6 +57,14 @@ final class Customer extends Model
     public function orders(): HasMany
     {
         return $this->hasMany(Order::class);
+    }
+
+    /**
+     * @return HasMany<Rating, $this>
+     */
+    public function ratings(): HasMany
+    {
+        return $this->hasMany(Rating::class);
     }
 
     /**

@@ -11,6 +11,7 @@ use App\Customers\Customer;
 use App\Orders\Order;
 use App\Promises\PromiseStanding;
 use App\Promises\StoreHours;
+use App\Ratings\Rating;
 use App\Support\StoresRows;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -23,6 +24,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * One matter with one customer. Changed only by the actions of this folder.
@@ -79,6 +81,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Category|null $category
  * @property Outcome|null $outcome
  * @property Conversation|null $linkedConversation
+ * @property Rating|null $rating
+ * @property CarbonImmutable|null $rating_asked_at
  */
 final class Conversation extends Model
 {
@@ -130,6 +134,14 @@ final class Conversation extends Model
         return $this->state === ConversationState::Open && $this->waiting_since !== null && $this->due_at !== null
             ? $hours->standing($this->waiting_since, $this->due_at, now())
             : null;
+    }
+
+    /**
+     * @return HasOne<Rating, $this>
+     */
+    public function rating(): HasOne
+    {
+        return $this->hasOne(Rating::class);
     }
 
     /**

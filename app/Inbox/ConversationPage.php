@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Approvals\Approval;
+use App\Approvals\ApprovalState;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Fields\About;
 use App\Fields\OwnFields;
 use App\Nudges\Nudge;
+use App\Nudges\NudgePlan;
 use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
 use App\Tasks\Task;
@@ -65,6 +68,8 @@ final readonly class ConversationPage
             'isFollowed' => DB::table('follows')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->exists(),
             'scheduled' => ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->with('teammate')->orderBy('send_at')->get(),
             'nudge' => Nudge::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', Nudge::RUNNING)->with('plan')->first(),
+            'approval' => Approval::query()->where('conversation_id', $conversation->id)->where('state', ApprovalState::Asked)->with(['askedOf', 'askedBy'])->first(),
+            'plans' => NudgePlan::inUse()->get(),
             'partnerDraft' => $drafts->get(Draft::PARTNER),
             'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),
             'knownPartners' => PartnerThread::query()->select('name', 'address')->distinct()->orderBy('name')->limit(30)->get(),

@@ -52,6 +52,9 @@ enum JournalKind: string
     case ReceiptSent = 'receipt_sent';
     case NudgeStarted = 'nudge_started';
     case NudgeCalledOff = 'nudge_called_off';
+    case Rated = 'rated';
+    case ApprovalAsked = 'approval_asked';
+    case ApprovalAnswered = 'approval_answered';
     case RuleRan = 'rule_ran';
     case RuleFailed = 'rule_failed';
 
@@ -62,7 +65,7 @@ enum JournalKind: string
     {
         return match ($this) {
             self::MessageReceived, self::Replied, self::Noted, self::StateChanged, self::DeliveryFailed,
-            self::EditedAtSource, self::RemovedAtSource, self::Joined, self::PartnerAsked, self::PartnerAnswered => true,
+            self::EditedAtSource, self::RemovedAtSource, self::Joined, self::PartnerAsked, self::PartnerAnswered, self::ApprovalAnswered => true,
             default => false,
         };
     }

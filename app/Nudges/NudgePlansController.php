@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Nudges;
 
 use App\Inbox\Actor;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
+use App\Support\LocalTime;
 use App\Team\Teammate;
 use App\Templates\Template;
 use App\Views\SharedWith;
@@ -18,6 +21,8 @@ use Illuminate\Validation\Rule;
 final readonly class NudgePlansController
 {
     private const MOST_STEPS = 4;
+
+    public function __construct(private LocalTime $time) {}
 
     public function index(): View
     {
@@ -54,6 +59,23 @@ final readonly class NudgePlansController
         $plan->forceFill(['retired_at' => null])->save();
 
         return redirect('/nudges')->with('done', "“{$plan->name}” can be started again.");
+    }
+
+    /**
+     * By hand, for one conversation that waits for its customer.
+     */
+    public function start(Request $request, Conversation $conversation, StartNudge $start): RedirectResponse
+    {
+        Gate::authorize('reply', $conversation);
+        /** @var Teammate $teammate */
+        $teammate = $request->user();
+        $plan = NudgePlan::inUse()->findOrFail((int) $request->validate(['plan' => ['required', 'integer']])['plan']);
+        if ($conversation->state !== ConversationState::Waiting) {
+            return back()->with('problem', 'Only what waits for its customer can be reminded of. Answer it first.');
+        }
+        $nudge = $start->start($conversation, $plan, $teammate, Actor::teammate($teammate));
+
+        return redirect()->route('conversation', $conversation)->with('done', "“{$plan->name}” is started: the first reminder goes out {$this->time->short($nudge->next_at)}, unless they answer first.");
     }
 
     public function callOff(Request $request, Nudge $nudge, StartNudge $start): RedirectResponse

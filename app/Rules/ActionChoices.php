@@ -14,6 +14,7 @@ use App\Nudges\NudgePlan;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\Template;
+use App\Templates\TemplateLanguage;
 use App\Views\SharedWith;
 use Cairnfield\Core\Queue\Priority;
 
@@ -41,6 +42,8 @@ final class ActionChoices
             ActionKind::AssignTeam => Team::query()->orderBy('name')->pluck('name', 'id')->all(),
             ActionKind::SetField => OwnField::inUse()->where('about', About::Conversation)->pluck('name', 'word')->all(),
             ActionKind::Answer => Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody)->orderBy('folder')->orderBy('name')->pluck('name', 'id')->all(),
+            ActionKind::AskRating => TemplateLanguage::query()->where('text', 'like', '%rating.link%')->join('templates', 'templates.id', '=', 'template_languages.template_id')->whereNull('templates.retired_at')->where('templates.shared_with', '!=', SharedWith::Nobody)->orderBy('templates.name')->pluck('templates.name', 'templates.id')->all(),
+            ActionKind::AskApproval => ['leads' => 'a lead'] + $this->people(),
             ActionKind::Tell => ['owner' => 'the owner', 'team' => 'its team', 'leads' => 'the leads'] + $this->people(),
             ActionKind::Checklist => Checklist::inUse()->pluck('name', 'id')->all(),
             ActionKind::Task => ['owner' => 'the owner'] + $this->people(),

@@ -18,6 +18,8 @@ enum ActionKind: string
     case RemoveTag = 'remove_tag';
     case SetField = 'set_field';
     case Answer = 'answer';
+    case AskRating = 'ask_rating';
+    case AskApproval = 'ask_approval';
     case Note = 'note';
     case Tell = 'tell';
     case Checklist = 'checklist';
@@ -38,6 +40,8 @@ enum ActionKind: string
             self::RemoveTag => 'take away the tag',
             self::SetField => 'set the field',
             self::Answer => 'answer with',
+            self::AskRating => 'ask for a rating with',
+            self::AskApproval => 'ask for the approval of',
             self::Note => 'write the note',
             self::Tell => 'tell',
             self::Checklist => 'start the checklist',
@@ -58,6 +62,7 @@ enum ActionKind: string
             self::SetField => 'the value',
             self::Note => 'what the note says; {{ placeholders }} are filled',
             self::Tell => 'what they are told',
+            self::AskApproval => 'what is to be approved',
             self::Task => 'what is to be done',
             self::SetState => 'why, where it is held',
             default => null,
@@ -67,6 +72,14 @@ enum ActionKind: string
     public function hasChoices(): bool
     {
         return ! in_array($this, [self::AddTag, self::RemoveTag, self::Note, self::Stop], true);
+    }
+
+    /**
+     * Whether it answers the customer, as a person and with a template.
+     */
+    public function answers(): bool
+    {
+        return $this === self::Answer || $this === self::AskRating;
     }
 
     public function takesHours(): bool
@@ -90,6 +103,8 @@ enum ActionKind: string
             self::AddTag, self::RemoveTag => [RuleEvent::TagsChanged],
             self::SetField => [RuleEvent::FieldSet],
             self::Answer => [RuleEvent::TeamAnswered, RuleEvent::StateChanged],
+            self::AskRating => [RuleEvent::TeamAnswered],
+            self::AskApproval => [RuleEvent::StateChanged],
             self::Note => [RuleEvent::Noted],
             self::Tell, self::Checklist, self::Task, self::Nudge, self::CallHook, self::Stop => [],
         };

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Inbox\AnswerRoutes;
+use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
 use App\Inbox\SendReply;
@@ -30,6 +31,8 @@ final readonly class AnswerByRule
 
     private const MOST_A_DAY = 3;
 
+    private const ASKED_AGAIN_DAYS = 14;
+
     public function __construct(
         private FillTemplate $fill,
         private AnswerRoutes $routes,
@@ -41,7 +44,7 @@ final readonly class AnswerByRule
     /**
      * Why this rule does not answer there; null where it does. Not answering is no failure.
      */
-    public function whyNot(Rule $rule, Occasion $occasion): ?string
+    public function whyNot(Rule $rule, Occasion $occasion, bool $asksRating = false): ?string
     {
         $conversation = $occasion->conversation;
         $address = $this->address($occasion);
@@ -56,6 +59,19 @@ final readonly class AnswerByRule
             $address === null => 'there is nobody to answer',
             $given->clone()->where('rule_id', $rule->id)->exists() => 'it answered this person within the last 24 hours already',
             $given->count() >= self::MOST_A_DAY => 'this person had '.self::MOST_A_DAY.' answers from rules within the last 24 hours already',
+            $asksRating => $this->whyNotAsk($conversation),
+            default => null,
+        };
+    }
+
+    /**
+     * Nobody is asked how it went again and again.
+     */
+    private function whyNotAsk(Conversation $conversation): ?string
+    {
+        return match (true) {
+            $conversation->rating()->exists() => 'they have rated it already',
+            Conversation::query()->where('customer_id', $conversation->customer_id)->where('rating_asked_at', '>', now()->subDays(self::ASKED_AGAIN_DAYS))->exists() => 'this customer was asked within the last '.self::ASKED_AGAIN_DAYS.' days already',
             default => null,
         };
     }
@@ -91,6 +107,9 @@ final readonly class AnswerByRule
             array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Owner)),
             true,
         ));
+        if ($action->kind === ActionKind::AskRating) {
+            Conversation::query()->whereKey($conversation->id)->update(['rating_asked_at' => now()]);
+        }
         DB::table('rule_answers')->insert(['rule_id' => $rule->id, 'address' => mb_strtolower($route->to), 'at' => now()]);
     }
 

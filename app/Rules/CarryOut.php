@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Approvals\AskApproval;
 use App\Fields\FieldRefused;
 use App\Inbox\Actor;
 use App\Inbox\Cause;
@@ -40,6 +41,7 @@ final readonly class CarryOut
         private Cause $cause,
         private Tell $tell,
         private TakeTurns $turns,
+        private AskApproval $approvals,
     ) {}
 
     /**
@@ -129,7 +131,8 @@ final readonly class CarryOut
         foreach ($run->actions as $written) {
             $action = RuleAction::of($written);
             $whyNot = match (true) {
-                $action->kind === ActionKind::Answer => $this->answer->whyNot($rule, $occasion),
+                $action->kind->answers() => $this->answer->whyNot($rule, $occasion, $action->kind === ActionKind::AskRating),
+                $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($occasion->conversation->refresh()),
                 $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($occasion->conversation->refresh()),
                 default => null,
             };

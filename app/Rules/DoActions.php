@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Approvals\AskApproval;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
 use App\Inbox\ChangeState;
@@ -35,6 +36,7 @@ final readonly class DoActions
         private StoreHours $hours,
         private StartNudge $nudges,
         private FillTemplate $fill,
+        private AskApproval $approvals,
     ) {}
 
     /**
@@ -55,7 +57,8 @@ final readonly class DoActions
         }
         match ($action->kind) {
             ActionKind::SetState => $this->state($conversation, $action, $actor),
-            ActionKind::Answer => $this->answer->answer($rule, $action, $occasion, $key),
+            ActionKind::Answer, ActionKind::AskRating => $this->answer->answer($rule, $action, $occasion, $key),
+            ActionKind::AskApproval => $this->approvals->ask($conversation, $this->filled($action->text, $conversation), $action->value === 'leads' ? null : Teammate::query()->findOrFail($id), $actor),
             ActionKind::Note => $this->addNote->byRule($conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"),
             ActionKind::Tell => $this->tell($rule, $action, $conversation, $key),
             ActionKind::Task => $this->task($rule, $action, $conversation),

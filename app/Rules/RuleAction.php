@@ -73,6 +73,8 @@ final readonly class RuleAction
             ActionKind::AddTag, ActionKind::RemoveTag => $text !== '' && mb_strlen($text) <= 60 ? "“{$text}”" : throw $refuse('write the tag, of at most 60 letters.'),
             ActionKind::SetField => self::field($value, $text, $refuse, $things),
             ActionKind::Answer => self::answer($value, $word('as'), $then, $refuse, $things),
+            ActionKind::AskRating => self::rating($value, $word('as'), $refuse, $things),
+            ActionKind::AskApproval => ($value === 'leads' ? 'a lead' : self::person($value, $refuse, $things)).($text === '' ? throw $refuse('write what is to be approved.') : ": {$text}"),
             ActionKind::Note => self::filled($text, $refuse),
             ActionKind::Tell => self::told($value, $refuse, $things).($text === '' ? throw $refuse('write what they are told.') : ": {$text}"),
             ActionKind::Checklist => '“'.($things->checklist($value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
@@ -173,6 +175,21 @@ final readonly class RuleAction
         };
 
         return "“{$found->name}” as ".self::person($as, $refuse, $things).$after;
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function rating(string $template, string $as, callable $refuse, ThingsInUse $things): string
+    {
+        $found = $things->template($template);
+        foreach ($found?->languages()->get() ?? [] as $language) {
+            if (! str_contains($language->text, 'rating.link')) {
+                throw $refuse("“{$found?->name}” has no {{ rating.link }} in “{$language->language}”, so nobody could rate.");
+            }
+        }
+
+        return self::answer($template, $as, 'same', $refuse, $things);
     }
 
     /**

@@ -36,12 +36,15 @@ enum RuleEvent: string
     case ParcelAstray = 'parcel_astray';
     case PartnerAnswered = 'partner_answered';
     case DeliveryFailed = 'delivery_failed';
+    case Rated = 'rated';
+    case ApprovalGiven = 'approval_given';
+    case ApprovalDeclined = 'approval_declined';
 
     /** Of the journal, what rules can run on. */
     public const KINDS = [
         JournalKind::MessageReceived, JournalKind::Replied, JournalKind::Noted, JournalKind::StateChanged, JournalKind::OwnerChanged, JournalKind::TeamChanged,
         JournalKind::CategoryChanged, JournalKind::PriorityChanged, JournalKind::TagsChanged, JournalKind::FieldChanged, JournalKind::OrderAttached,
-        JournalKind::OrderChanged, JournalKind::ParcelSeen, JournalKind::PartnerAnswered, JournalKind::DeliveryFailed,
+        JournalKind::OrderChanged, JournalKind::ParcelSeen, JournalKind::PartnerAnswered, JournalKind::DeliveryFailed, JournalKind::Rated, JournalKind::ApprovalAnswered,
     ];
 
     public function label(): string
@@ -69,6 +72,9 @@ enum RuleEvent: string
             self::ParcelAstray => 'its parcel comes back or is lost',
             self::PartnerAnswered => 'a partner answers',
             self::DeliveryFailed => 'an answer cannot be delivered',
+            self::Rated => 'a customer rates our answers',
+            self::ApprovalGiven => 'an approval is given',
+            self::ApprovalDeclined => 'an approval is declined',
         };
     }
 
@@ -107,6 +113,12 @@ enum RuleEvent: string
             }])),
             JournalKind::PartnerAnswered => [self::PartnerAnswered],
             JournalKind::DeliveryFailed => [self::DeliveryFailed],
+            JournalKind::Rated => [self::Rated],
+            JournalKind::ApprovalAnswered => array_values(array_filter([match ($entry->details['answer'] ?? '') {
+                'given' => self::ApprovalGiven,
+                'declined' => self::ApprovalDeclined,
+                default => null,
+            }])),
             default => [],
         };
     }
@@ -132,6 +144,8 @@ enum RuleEvent: string
             self::ParcelSent, self::ParcelDelivered, self::ParcelAstray => JournalKind::ParcelSeen,
             self::PartnerAnswered => JournalKind::PartnerAnswered,
             self::DeliveryFailed => JournalKind::DeliveryFailed,
+            self::Rated => JournalKind::Rated,
+            self::ApprovalGiven, self::ApprovalDeclined => JournalKind::ApprovalAnswered,
         };
     }
 

@@ -115,7 +115,7 @@ final readonly class SaveRule
     public static function answeringWith(int $template): array
     {
         return array_values(Rule::inOrder()->where('on', true)->get()
-            ->filter(static fn (Rule $rule): bool => array_filter($rule->actions, static fn (array $action): bool => $action['do'] === ActionKind::Answer->value && ($action['value'] ?? '') === (string) $template) !== [])
+            ->filter(static fn (Rule $rule): bool => array_filter($rule->actions, static fn (array $action): bool => (ActionKind::tryFrom($action['do'])?->answers() ?? false) && ($action['value'] ?? '') === (string) $template) !== [])
             ->map(static fn (Rule $rule): string => $rule->name)->all());
     }
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Team;
 
-use DomainException;
+use RuntimeException;
 
 /**
  * What cannot be done to the team, in words for whoever wanted it.
  */
-final class TeamRefused extends DomainException
+final class TeamRefused extends RuntimeException
 {
     public static function awayEndsBefore(): self
     {

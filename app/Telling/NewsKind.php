@@ -18,6 +18,8 @@ enum NewsKind: string
     case PartnerAnswered = 'partner_answered';
     case NotSent = 'not_sent';
     case TaskDue = 'task_due';
+    case ApprovalAsked = 'approval_asked';
+    case ApprovalAnswered = 'approval_answered';
     case RuleTells = 'rule_tells';
     case RuleFailed = 'rule_failed';
 
@@ -33,6 +35,8 @@ enum NewsKind: string
             self::PartnerAnswered => 'A partner answers me',
             self::NotSent => 'An answer of mine was not sent',
             self::TaskDue => 'A task of mine falls due',
+            self::ApprovalAsked => 'Somebody needs my yes or no',
+            self::ApprovalAnswered => 'What I asked to be approved is answered',
             self::RuleTells => 'A rule tells me something',
             self::RuleFailed => 'A rule cannot be carried out',
         };
@@ -47,7 +51,7 @@ enum NewsKind: string
     {
         return match ($this) {
             self::Mentioned, self::NotSent => [true, MailWhen::AtOnce],
-            self::Given, self::CameBack, self::PartnerAnswered, self::TaskDue, self::RuleTells, self::RuleFailed => [true, MailWhen::Never],
+            self::ApprovalAsked, self::ApprovalAnswered, self::Given, self::CameBack, self::PartnerAnswered, self::TaskDue, self::RuleTells, self::RuleFailed => [true, MailWhen::Never],
             self::CustomerWrote, self::Noted, self::StateChanged => [true, MailWhen::Never],
         };
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Channels\WebForm\Form;
 use App\Customers\Handle;
 use App\Fields\About;
 use App\Fields\OwnFields;
@@ -13,6 +14,7 @@ use App\Orders\OrderLine;
 use App\Orders\Parcel;
 use App\Orders\ParcelLine;
 use App\Promises\StoreHours;
+use App\Ratings\RatingLink;
 use App\Team\Teammate;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Currency;
@@ -63,6 +65,8 @@ final class ConversationValues implements Values
             'store.today' => $this->day(now()),
             'store.open' => $this->hours->isOpen(now()),
             'store.opens_at' => $this->hours->opensAt(now())->toDateTimeImmutable(),
+            'store.form_link' => Form::link(),
+            'rating.link' => RatingLink::of($conversation),
             'conversation.number' => $conversation->number(),
             'conversation.subject' => $conversation->subject,
             'conversation.category' => $conversation->category === null ? null : ($conversation->category->customer_name ?: $conversation->category->name),

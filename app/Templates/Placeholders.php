@@ -42,6 +42,8 @@ final class Placeholders
         'store.today' => 'today’s date',
         'store.open' => 'yes, in working hours',
         'store.opens_at' => 'when it opens next',
+        'store.form_link' => 'the address of the contact form',
+        'rating.link' => 'where the customer says how it went, with stars',
         'conversation.number' => 'number of the conversation',
         'conversation.subject' => 'its subject',
         'conversation.category' => 'its category, as customers call it',

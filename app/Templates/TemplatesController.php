@@ -11,11 +11,15 @@ use App\Support\HtmlCleaner;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
+use Cairnfield\Core\Ratings\RatingKind;
+use Cairnfield\Core\Ratings\RatingSummary;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 
@@ -53,6 +57,7 @@ final readonly class TemplatesController
         };
 
         return view('templates.index', [
+            'stars' => $this->stars(),
             'groups' => $sort === 'folder' ? $templates->groupBy('folder') : collect(['' => $templates]),
             'sort' => $sort,
             'find' => (string) $request->query('find'),
@@ -61,6 +66,19 @@ final readonly class TemplatesController
             'enoughUses' => self::ENOUGH_USES,
             'retired' => Template::seenBy($teammate)->whereNotNull('retired_at')->orderBy('name')->get()->filter(static fn (Template $template): bool => $template->mayBeChangedBy($teammate)),
         ]);
+    }
+
+    /**
+     * What customers said of conversations in which a template was used.
+     *
+     * @return array<int, RatingSummary> by template
+     */
+    private function stars(): array
+    {
+        $scores = DB::table('template_uses')->join('ratings', 'ratings.conversation_id', '=', 'template_uses.conversation_id')
+            ->distinct()->get(['template_uses.template_id', 'ratings.id', 'ratings.score'])->groupBy('template_id');
+
+        return $scores->map(static fn (Collection $of): RatingSummary => RatingSummary::of(RatingKind::Stars, array_values(array_map(intval(...), $of->pluck('score')->all()))))->all();
     }
 
     public function make(Request $request): View

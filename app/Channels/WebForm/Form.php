@@ -42,6 +42,16 @@ final readonly class Form
         );
     }
 
+    /**
+     * Where customers write anew; null where there is no form.
+     */
+    public static function link(): ?string
+    {
+        $name = Account::query()->where('channel', Channel::WebForm)->where('state', AccountState::Active)->orderBy('id')->value('address');
+
+        return $name === null ? null : rtrim((string) config('app.url'), '/')."/forms/{$name}";
+    }
+
     public static function named(string $name): ?self
     {
         $account = Account::query()->where('channel', Channel::WebForm)->where('address', $name)->where('state', AccountState::Active)->first();

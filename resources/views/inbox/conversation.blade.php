@@ -38,6 +38,7 @@
                 </ul>
             </div>
         @endisset
+        @includeWhen($approval !== null, 'approvals.asked')
         @if ($conversation->junk)
             <div class="between junk-note">
                 <h2>With the junk</h2>

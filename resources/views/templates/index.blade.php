@@ -14,11 +14,11 @@
         <div class="empty"><x-cairn/><p>@if ($find !== '')No template has “{{ $find }}” in its name, folder or text.@else No templates yet. What you answer twice is worth one.@endif</p></div>
     @else
     <table class="table sheet template-table">
-        <colgroup><col class="col-template"><col class="col-languages"><col class="col-goes"><col class="col-seen"><col class="col-uses"><col class="col-last"><col class="col-changed"></colgroup>
-        <thead><tr><th scope="col">Template</th><th scope="col">Languages</th><th scope="col">Goes along</th><th scope="col">Who sees it</th><th scope="col" class="number">Uses</th><th scope="col">Last</th><th scope="col" class="number">Words changed</th></tr></thead>
+        <colgroup><col class="col-template"><col class="col-languages"><col class="col-goes"><col class="col-seen"><col class="col-uses"><col class="col-last"><col class="col-changed"><col class="col-stars"></colgroup>
+        <thead><tr><th scope="col">Template</th><th scope="col">Languages</th><th scope="col">Goes along</th><th scope="col">Who sees it</th><th scope="col" class="number">Uses</th><th scope="col">Last</th><th scope="col" class="number">Words changed</th><th scope="col" class="number">Stars</th></tr></thead>
         @foreach ($groups as $folder => $templates)
         <tbody>
-            @if ($sort === 'folder')<tr class="template-folder"><th scope="rowgroup" colspan="7">{{ $folder === '' ? 'In no folder' : $folder }} <span class="soft">{{ count($templates) }}</span></th></tr>@endif
+            @if ($sort === 'folder')<tr class="template-folder"><th scope="rowgroup" colspan="8">{{ $folder === '' ? 'In no folder' : $folder }} <span class="soft">{{ count($templates) }}</span></th></tr>@endif
             @foreach ($templates as $template)
                 @php
                     $share = $template->changedShare();
@@ -34,6 +34,7 @@
                     <td class="number">{{ $template->uses }}</td>
                     <td class="soft">{{ $template->last_used_at === null ? 'not yet' : $time->short($template->last_used_at) }}</td>
                     <td class="number">@if ($share === null)<span class="soft">—</span>@elseif ($isRewritten)<b class="rewritten" title="Changed in {{ $template->changed_uses }} of {{ $template->uses }} answers: worth writing anew"><x-icon name="warning"/> {{ round($share * 100) }} %</b>@else{{ round($share * 100) }} %@endif</td>
+                    <td class="number">@isset($stars[$template->id])<span title="{{ $stars[$template->id]->count }} {{ $stars[$template->id]->count === 1 ? 'rating' : 'ratings' }} of answers sent with it">{{ $stars[$template->id]->average() }}</span>@else<span class="soft">—</span>@endisset</td>
                 </tr>
             @endforeach
         </tbody>

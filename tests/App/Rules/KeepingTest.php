@@ -143,7 +143,7 @@ it('makes each ready-made rule, off, with the templates it answers with', functi
         $this->post("/rules/ready-made/{$key}")->assertRedirect()->assertSessionHas('done');
     }
     expect(Rule::query()->count())->toBe(count($keys))->and(Rule::query()->where('on', true)->count())->toBe(0)
-        ->and(Template::query()->where('folder', 'Sent by rules')->count())->toBe(5);
+        ->and(Template::query()->where('folder', 'Sent by rules')->count())->toBe(7);
     foreach (Rule::query()->get() as $rule) {
         $this->get("/rules/{$rule->id}")->assertOk()->assertDontSee('not there any more');
         $this->get("/rules/{$rule->id}/try")->assertOk();

@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Approvals\Approval;
 use App\Channels\Channel;
 use App\Checklists\StartedChecklist;
 use App\Customers\CustomerGroup;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
 use App\Inbox\Category;
+use App\Inbox\ChangeState;
 use App\Inbox\ChangeTags;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
@@ -433,4 +435,68 @@ it('asks how upset a customer sounds', function (): void {
     expect($upset->refresh()->mood->value)->toBe('upset');
     Mails::take(Mails::raw(['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"], "It is here, wonderful. Thank you so much.\r\n"));
     expect($upset->refresh()->mood->value)->toBe('pleased');
+});
+
+it('asks how it went, once, and runs on what the customer says', function (): void {
+    $template = answeringTemplate('How was it?', 'How did we do? {{ rating.link }}');
+    $as = ['as' => (string) $this->teammate('ilse')->id];
+    rule('Ask', RuleEvent::StateChanged, ['field' => 'state', 'op' => 'in', 'value' => ['resolved']], [['do' => 'ask_rating', 'value' => (string) $template->id, ...$as]]);
+    rule('Few stars', RuleEvent::Rated, ['field' => 'rating', 'op' => 'at_most', 'value' => 2], [['do' => 'set_status', 'value' => 'open'], ['do' => 'tell', 'value' => 'leads', 'text' => 'Few stars']]);
+    rule('Known for few stars', RuleEvent::FirstMessage, ['field' => 'customer_ratings', 'op' => 'at_most', 'value' => 2], [['do' => 'set_priority', 'value' => 'high']]);
+    $conversation = Mails::conversation();
+    $resolve = function () use ($conversation): void {
+        $this->answer($conversation->refresh(), 'It is on its way.');
+        app(ChangeState::class)->resolveUnchecked($conversation->refresh(), Actor::teammate($this->teammate('ilse')), Outcome::query()->firstOrFail());
+    };
+    $resolve();
+    runRules();
+    $asked = Message::query()->where('conversation_id', $conversation->id)->where('text', 'like', '%/rate/%')->sole();
+    preg_match('#/rate/\S+#', $asked->text, $link);
+    expect($conversation->refresh()->state)->toBe(ConversationState::Resolved)->and($conversation->rating_asked_at)->not->toBeNull();
+    $this->post($link[0], ['score' => '1', 'comment' => 'Too slow'])->assertOk();
+    runRules();
+    expect($conversation->refresh()->state)->toBe(ConversationState::Open)
+        ->and(RuleRun::query()->whereHas('rule', fn ($rules) => $rules->where('name', 'Few stars'))->sole()->because)->toBe(['Stars for our answers is at most 2'])
+        ->and(News::query()->where('kind', 'rule_tells')->where('text', 'like', '%Few stars%')->count())->toBe(1);
+    CarbonImmutable::setTestNow('2026-11-25T10:00:00Z');
+    $resolve();
+    runRules();
+    expect(RuleRun::query()->where('conversation_id', $conversation->id)->orderByDesc('id')->value('done'))->toBe(['not: ask for a rating with “How was it?” as Ilse Norrby, since they have rated it already']);
+    $again = Mails::conversation(['Subject' => 'Another kite']);
+    runRules();
+    expect($again->refresh()->customer_id)->toBe($conversation->customer_id)->and($again->priority)->toBe(Priority::High);
+});
+
+it('refuses to ask for a rating with a template in which nobody could rate', function (): void {
+    $template = answeringTemplate('Greetings', 'All the best.');
+    expect(fn () => RuleAction::of(['do' => 'ask_rating', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id]))->toThrow('has no {{ rating.link }} in “en”');
+});
+
+it('asks for an approval, once at a time, and runs on the answer', function (): void {
+    rule('Large orders', RuleEvent::TagsChanged, ['field' => 'tags', 'op' => 'is_not_empty'], [['do' => 'ask_approval', 'value' => 'leads', 'text' => 'May {{ conversation.number }} be given back?']]);
+    rule('Yes', RuleEvent::ApprovalGiven, [], [['do' => 'note', 'text' => 'Go ahead.']]);
+    $conversation = Mails::conversation();
+    foreach (['refund', 'large'] as $tag) {
+        app(ChangeTags::class)->change($conversation, [ChangeTags::named($tag)], [], Actor::teammate($this->teammate('ilse')));
+        runRules();
+    }
+    $approval = Approval::query()->sole();
+    expect($conversation->refresh()->state)->toBe(ConversationState::Held)->and($approval->question)->toBe("May {$conversation->number()} be given back?")
+        ->and(RuleRun::query()->orderByDesc('id')->value('done')[0])->toContain('since an approval is asked for already');
+    $this->actingAs($this->teammate('mads'))->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas('done');
+    runRules();
+    $this->get("/conversations/{$conversation->id}")->assertSee('Go ahead.')->assertSee('Rule “Yes”');
+});
+
+it('tells who writes to what was closed how to write anew', function (): void {
+    rule('Begun anew', RuleEvent::FirstMessage, ['field' => 'goes_on', 'op' => 'is', 'value' => true], [['do' => 'answer', 'value' => (string) answeringTemplate('Anew', 'It is {{ conversation.number }} now, or {{ store.form_link }}')->id, 'as' => (string) $this->teammate('ilse')->id]]);
+    $conversation = Mails::conversation();
+    $number = $conversation->number();
+    $conversation->forceFill(['state' => ConversationState::Closed])->save();
+    Mails::take(Mails::raw(['Subject' => "Re: [{$number}] Where is my kite"]));
+    $plain = Mails::conversation(['From' => 'Eva <eva@sturm.example>']);
+    runRules();
+    $new = Conversation::query()->where('linked_conversation_id', $conversation->id)->sole();
+    expect(Message::query()->where('conversation_id', $new->id)->where('direction', Message::OUT)->sole()->text)->toContain("It is {$new->number()} now")->toContain('/forms/')
+        ->and(Message::query()->where('conversation_id', $plain->id)->where('direction', Message::OUT)->count())->toBe(0);
 });

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Approvals;
+
+use App\Inbox\Actor;
+use App\Inbox\ChangeState;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Team\Teammate;
+use App\Telling\NewsKind;
+use App\Telling\Tell;
+use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Says yes or no to what was asked, or withdraws the question. The conversation is our turn again.
+ */
+final readonly class AnswerApproval
+{
+    public function __construct(private ChangeState $changeState, private Journal $journal, private Tell $tell) {}
+
+    /**
+     * @throws ApprovalRefused|AuthorizationException
+     */
+    public function answer(Approval $approval, bool $isGiven, string $answer, Teammate $teammate): void
+    {
+        if (! $approval->mayBeAnsweredBy($teammate)) {
+            throw new AuthorizationException('An approval is given by whoever was asked, or by a lead who did not ask.');
+        }
+        if (! $isGiven && trim($answer) === '') {
+            throw ApprovalRefused::needsReason();
+        }
+        $this->end($approval, $isGiven ? ApprovalState::Given : ApprovalState::Declined, trim($answer), $teammate);
+    }
+
+    /**
+     * @throws ApprovalRefused|AuthorizationException
+     */
+    public function withdraw(Approval $approval, Teammate $teammate): void
+    {
+        if ($approval->asked_by !== $teammate->id && ! $teammate->role->arranges()) {
+            throw new AuthorizationException('A question is withdrawn by whoever asked it, or by a lead.');
+        }
+        $this->end($approval, ApprovalState::Withdrawn, '', $teammate);
+    }
+
+    private function end(Approval $approval, ApprovalState $state, string $answer, Teammate $teammate): void
+    {
+        DB::transaction(function () use ($approval, $state, $answer, $teammate): void {
+            $conversation = Conversation::query()->lockForUpdate()->findOrFail($approval->conversation_id);
+            $asked = Approval::query()->lockForUpdate()->findOrFail($approval->id);
+            if ($asked->state !== ApprovalState::Asked) {
+                throw ApprovalRefused::alreadyAnswered();
+            }
+            $asked->forceFill(['state' => $state, 'answer' => mb_substr($answer, 0, 500), 'answered_by' => $teammate->id, 'answered_at' => now()])->save();
+            $actor = Actor::teammate($teammate);
+            $this->journal->record($conversation, JournalKind::ApprovalAnswered, $actor, ['answer' => $state->value, 'question' => $asked->question], mb_substr($answer, 0, 300));
+            if ($conversation->state === ConversationState::Held && str_starts_with((string) $conversation->held_reason, 'approval: ')) {
+                $this->changeState->open($conversation, $actor, $state === ApprovalState::Withdrawn ? 'the question was withdrawn' : 'the approval was '.$state->value);
+            }
+            $people = array_filter([$asked->askedBy, $conversation->owner], static fn (?Teammate $one): bool => $one !== null && ! $one->is($teammate));
+            $said = ['given' => 'yes', 'declined' => 'no', 'withdrawn' => 'withdrawn'][$state->value];
+            $this->tell->people(array_values(array_unique($people, SORT_REGULAR)), NewsKind::ApprovalAnswered, "approval-{$asked->id}-answer", "{$conversation->number()}, “{$asked->question}”: {$said}".($answer === '' ? '' : ", {$answer}"), $conversation->id);
+        });
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Approvals;
+
+use App\Inbox\Actor;
+use App\Inbox\ChangeState;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Team\Role;
+use App\Team\Teammate;
+use App\Telling\NewsKind;
+use App\Telling\Tell;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Asks a second person for a yes, and holds the conversation until there is an answer. One at a time.
+ */
+final readonly class AskApproval
+{
+    public function __construct(private ChangeState $changeState, private Journal $journal, private Tell $tell) {}
+
+    /**
+     * Why a rule asks for nothing there; null where it can. Asking twice is no failure.
+     */
+    public function whyNot(Conversation $conversation): ?string
+    {
+        return match (true) {
+            Approval::query()->where('conversation_id', $conversation->id)->where('state', ApprovalState::Asked)->exists() => 'an approval is asked for already',
+            $conversation->state === ConversationState::Closed => 'it is closed for good',
+            default => null,
+        };
+    }
+
+    /**
+     * @param  Teammate|null  $of  null for any lead or administrator
+     *
+     * @throws ApprovalRefused
+     */
+    public function ask(Conversation $conversation, string $question, ?Teammate $of, Actor $actor): Approval
+    {
+        $question = mb_substr(trim($question), 0, 500);
+        if ($question === '') {
+            throw ApprovalRefused::noQuestion();
+        }
+        if ($of !== null && $of->is($actor->teammate)) {
+            throw ApprovalRefused::oneself();
+        }
+
+        return DB::transaction(function () use ($conversation, $question, $of, $actor): Approval {
+            $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            $other = Approval::query()->where('conversation_id', $locked->id)->where('state', ApprovalState::Asked)->first();
+            if ($other !== null) {
+                throw ApprovalRefused::alreadyAsked($other->question);
+            }
+            if ($locked->state === ConversationState::Closed) {
+                throw ApprovalRefused::closed();
+            }
+            $approval = new Approval;
+            $approval->forceFill(['conversation_id' => $locked->id, 'question' => $question, 'asked_of' => $of?->id, 'asked_by' => $actor->teammate?->id, 'state' => ApprovalState::Asked, 'asked_at' => now()])->save();
+            $this->journal->record($locked, JournalKind::ApprovalAsked, $actor, ['of' => $of?->name, 'question' => $question]);
+            $this->changeState->hold($locked, $actor, 'approval: '.mb_substr($question, 0, 280), null);
+            $people = $of !== null ? [$of] : array_values(Teammate::query()->whereIn('role', [Role::Lead, Role::Administrator])->where('may_sign_in', true)->whereKeyNot($actor->teammate->id ?? 0)->get()->all());
+            $this->tell->people($people, NewsKind::ApprovalAsked, "approval-{$approval->id}", "{$locked->number()} needs your yes or no: {$question}", $locked->id);
+
+            return $approval;
+        });
+    }
+}

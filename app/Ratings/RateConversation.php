@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Ratings;
+
+use App\Inbox\Actor;
+use App\Inbox\Conversation;
+use App\Inbox\Journal;
+use App\Inbox\JournalKind;
+use App\Inbox\Message;
+use App\Inbox\RedactArrival;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes down what a customer says of our answers. Who thinks better of it says it again: the last word counts.
+ */
+final readonly class RateConversation
+{
+    public const LONGEST_COMMENT = 2000;
+
+    public function __construct(private Journal $journal, private RedactArrival $redact) {}
+
+    /**
+     * @param  int  $score  1 to 5
+     */
+    public function rate(Conversation $conversation, int $score, string $comment): Rating
+    {
+        $taken = [];
+        $comment = trim($this->redact->text(mb_substr(mb_scrub($comment, 'UTF-8'), 0, self::LONGEST_COMMENT), $taken));
+
+        return DB::transaction(function () use ($conversation, $score, $comment): Rating {
+            $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            $rating = Rating::query()->where('conversation_id', $locked->id)->first() ?? new Rating;
+            if ($rating->exists && $rating->score === $score && $rating->comment === $comment) {
+                return $rating;
+            }
+            $rating->forceFill([
+                'conversation_id' => $locked->id,
+                'customer_id' => $locked->customer_id,
+                'teammate_id' => Message::query()->where('conversation_id', $locked->id)->where('direction', Message::OUT)->whereNotNull('teammate_id')->orderByDesc('id')->value('teammate_id'),
+                'score' => $score,
+                'comment' => $comment,
+                'rated_at' => now(),
+            ])->save();
+            $this->journal->record($locked, JournalKind::Rated, Actor::customer(), array_filter(['score' => (string) $score, 'comment' => mb_substr($comment, 0, 500)], static fn (string $value): bool => $value !== ''));
+
+            return $rating;
+        });
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Approvals\Approval;
+use App\Approvals\ApprovalState;
+use App\Inbox\ConversationState;
+use App\Telling\News;
+use Carbon\CarbonImmutable;
+use Tests\App\Mails;
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $this->conversation = Mails::conversation();
+    $this->ask = fn (string $question = 'Give back 40.00 EUR', ?string $of = null) => $this->post("/conversations/{$this->conversation->id}/approvals", ['question' => $question, 'of' => $of === null ? '' : (string) $this->teammate($of)->id]);
+});
+
+it('asks a second person, holds the conversation meanwhile, and goes on with the answer', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)(of: 'mads')->assertSessionHas('done', 'Asked Mads Overgaard. It is held until there is an answer.');
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)->and($this->conversation->held_reason)->toBe('approval: Give back 40.00 EUR')
+        ->and(News::query()->where('teammate_id', $this->teammate('mads')->id)->sole()->text)->toContain('needs your yes or no: Give back 40.00 EUR');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('Needs Mads’s yes or no')->assertDontSee('name="do" value="give"', false)->assertSee('Withdraw the question');
+    $approval = Approval::query()->sole();
+    $this->actingAs($this->teammate('mads'))->get("/conversations/{$this->conversation->id}")->assertSee('name="do" value="give"', false);
+    $this->post("/approvals/{$approval->id}", ['do' => 'give', 'answer' => 'But say that it is once only.'])->assertSessionHas('done', 'Approved.');
+    expect($approval->refresh()->state)->toBe(ApprovalState::Given)->and($this->conversation->refresh()->state)->toBe(ConversationState::Open)
+        ->and(News::query()->where('teammate_id', $this->teammate('ilse')->id)->sole()->text)->toContain('“Give back 40.00 EUR”: yes, But say that it is once only.');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('Approved: Give back 40.00 EUR by Mads Overgaard (But say that it is once only.)');
+});
+
+it('lets nobody approve what they asked for themselves, nor who was not asked', function (): void {
+    $this->actingAs($this->teammate('mads'));
+    ($this->ask)(of: 'mads')->assertSessionHas('problem', 'An approval needs a second person: choose somebody else.');
+    ($this->ask)()->assertSessionHas('done');
+    $approval = Approval::query()->sole();
+    $this->post("/approvals/{$approval->id}", ['do' => 'give'])->assertForbidden();
+    $this->actingAs($this->teammate('ruta'))->post("/approvals/{$approval->id}", ['do' => 'give'])->assertForbidden();
+    $this->post("/approvals/{$approval->id}", ['do' => 'withdraw'])->assertForbidden();
+    expect($approval->refresh()->state)->toBe(ApprovalState::Asked);
+    $this->actingAs($this->teammate('corin'))->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas('done');
+});
+
+it('wants a reason for a no, and one answer only', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)();
+    ($this->ask)('And another')->assertSessionHas('problem');
+    $approval = Approval::query()->sole();
+    $this->actingAs($this->teammate('mads'));
+    $this->post("/approvals/{$approval->id}", ['do' => 'decline', 'answer' => ' '])->assertSessionHas('problem', 'Say why not, so that the others know how to go on.');
+    $this->post("/approvals/{$approval->id}", ['do' => 'decline', 'answer' => 'It was worn.'])->assertSessionHas('done', 'Declined.');
+    $this->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas('problem', 'This was answered or withdrawn in the meantime.');
+    expect($approval->refresh()->state)->toBe(ApprovalState::Declined);
+});
+
+it('can be withdrawn by who asked', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)();
+    $this->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'withdraw'])->assertSessionHas('done', 'Withdrawn.');
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Open);
+});

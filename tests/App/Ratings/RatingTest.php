@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Inbox\Conversation;
+use App\Inbox\JournalEntry;
+use App\Inbox\JournalKind;
+use App\Ratings\Rating;
+use App\Ratings\RatingLink;
+use App\Templates\FillTemplate;
+use Carbon\CarbonImmutable;
+use Tests\App\Mails;
+
+function ratingPath(Conversation $conversation): string
+{
+    return (string) preg_replace('#^https?://[^/]+#', '', RatingLink::of($conversation));
+}
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $this->conversation = Mails::conversation();
+    $this->answer($this->conversation, 'It is on its way.');
+});
+
+it('lets a customer say how it went, in their language, without signing in', function (): void {
+    $this->conversation->forceFill(['language' => 'da'])->save();
+    $this->get(ratingPath($this->conversation))->assertOk()->assertSee('Hvordan klarede vi det?')->assertSee('lang="da"', false);
+    $this->post(ratingPath($this->conversation), ['score' => '2', 'comment' => 'Ventede længe.'])->assertOk()->assertSee('Mange tak.');
+    $rating = Rating::query()->sole();
+    expect($rating->only(['score', 'comment', 'customer_id']))->toBe(['score' => 2, 'comment' => 'Ventede længe.', 'customer_id' => $this->conversation->customer_id])
+        ->and($rating->teammate?->is($this->teammate('ilse')))->toBeTrue();
+    $this->actingAs($this->teammate('mads'))->get("/conversations/{$this->conversation->id}")->assertSee('The customer gave 2 of 5 stars: “Ventede længe.”');
+});
+
+it('takes the last word, and writes nothing twice', function (): void {
+    foreach ([['score' => '2', 'comment' => ''], ['score' => '2', 'comment' => ''], ['score' => '5', 'comment' => 'It came after all.']] as $said) {
+        $this->post(ratingPath($this->conversation), $said)->assertOk();
+    }
+    expect(Rating::query()->sole()->score)->toBe(5)
+        ->and(JournalEntry::query()->where('kind', JournalKind::Rated)->count())->toBe(2);
+    $this->get(ratingPath($this->conversation))->assertSee('It came after all.');
+});
+
+it('keeps what was written when no stars were chosen', function (string $score): void {
+    $this->post(ratingPath($this->conversation), ['score' => $score, 'comment' => 'Everything fine'])->assertStatus(422)->assertSee('Please choose from one to five stars.')->assertSee('Everything fine');
+    expect(Rating::query()->count())->toBe(0);
+})->with(['', '0', '6', '4.5', 'five']);
+
+it('is for whoever has the signed address alone', function (): void {
+    $other = Mails::conversation(['From' => 'Eva <eva@sturm.example>']);
+    $this->get("/rate/{$this->conversation->id}")->assertNotFound();
+    $this->post(str_replace("/rate/{$this->conversation->id}", "/rate/{$other->id}", ratingPath($this->conversation)), ['score' => '1'])->assertNotFound();
+    expect(Rating::query()->count())->toBe(0);
+});
+
+it('takes card numbers out of what customers write', function (): void {
+    $this->post(ratingPath($this->conversation), ['score' => '4', 'comment' => 'Refund it to 4111 1111 1111 1111 please'])->assertOk();
+    expect(Rating::query()->sole()->comment)->toBe('Refund it to [card …1111] please');
+});
+
+it('can be asked for in any template, and found by its stars', function (): void {
+    $filled = app(FillTemplate::class)->text('How was it? {{ rating.link }}', 'en', $this->conversation, $this->teammate('ilse'));
+    expect($filled->text)->toContain("/rate/{$this->conversation->id}?signature=")->and($filled->gaps)->toBe([]);
+    $this->post(ratingPath($this->conversation), ['score' => '1', 'comment' => ''])->assertOk();
+    $other = Mails::conversation(['From' => 'Eva <eva@sturm.example>', 'Subject' => 'A fine kite']);
+    $this->actingAs($this->teammate('mads'))->post('/views', ['name' => 'Few stars', 'columns' => ['number'], 'sort' => 'last_message', 'descending' => '1', 'shared_with' => 'nobody', 'board_by' => 'state', 'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]]]);
+    expect($other->rating)->toBeNull()->and($this->conversation->rating?->score)->toBe(1);
+});
