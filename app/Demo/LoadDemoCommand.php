@@ -14,7 +14,7 @@ final class LoadDemoCommand extends Command
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoRules $rules, SortIntoGroups $groups): int
+    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoRules $rules, DemoRatings $ratings, SortIntoGroups $groups): int
     {
         if (Teammate::query()->exists()) {
             $this->info('There is data already; nothing was loaded.');
@@ -26,6 +26,7 @@ final class LoadDemoCommand extends Command
         $rules->load();
         $otherWays->readOrders();
         $count = $conversations->load();
+        $ratings->load();
         $otherWays->listen();
         $templates->countUses();
         $groups->everybody();

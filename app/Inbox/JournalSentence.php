@@ -50,7 +50,7 @@ final readonly class JournalSentence
             JournalKind::NudgeStarted => $this->by($who, 'Nudge plan “'.($entry->details['plan'] ?? '').'” started, first reminder '.$this->time->short(CarbonImmutable::parse((string) ($entry->details['next'] ?? 'now')))),
             JournalKind::NudgeCalledOff => $this->by($who, 'Nudge plan “'.($entry->details['plan'] ?? '').'” called off'),
             JournalKind::Rated => 'The customer gave '.($entry->details['score'] ?? '').' of 5 stars'.(($entry->details['comment'] ?? '') === '' ? '' : ": “{$entry->details['comment']}”"),
-            JournalKind::ApprovalAsked => $this->by($who, 'Asked '.($entry->details['of'] ?? 'the leads').' for an approval: '.($entry->details['question'] ?? '')),
+            JournalKind::ApprovalAsked => $this->by($who, 'Asked '.($entry->details['of'] ?? 'the leads').' for an approval'),
             JournalKind::ApprovalAnswered => $this->by($who, match ($entry->details['answer'] ?? '') {
                 'given' => 'Approved',
                 'declined' => 'Declined',

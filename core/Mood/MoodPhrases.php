@@ -7,12 +7,15 @@ namespace Cairnfield\Core\Mood;
 /**
  * The phrases of one language by which a mood is told, as patterns.
  */
-final readonly class MoodPhrases
+final class MoodPhrases
 {
     /** Scripts that put no spaces between words. */
     private const NO_SPACES = '/[\p{Han}\p{Hiragana}\p{Katakana}]/u';
 
-    private function __construct(public string $upset, public string $uneasy, public string $pleased, public string $denials, public string $wishes) {}
+    /** @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes: list<string>}>|null by language */
+    private static ?array $all = null;
+
+    private function __construct(public readonly string $upset, public readonly string $uneasy, public readonly string $pleased, public readonly string $denials, public readonly string $wishes) {}
 
     /**
      * @param  string|null  $language  ISO 639-1; null for all
@@ -22,8 +25,7 @@ final readonly class MoodPhrases
     {
         /** @var array<string, self> $made */
         static $made = [];
-        /** @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes: list<string>}> $all */
-        $all = require __DIR__.'/data/phrases.php';
+        $all = self::$all ??= self::read();
         $language = $language === 'no' || $language === 'nn' ? 'nb' : $language;
         $phrases = [];
         foreach ($language === null ? array_keys($all) : array_intersect([$language], array_keys($all)) as $one) {
@@ -31,6 +33,15 @@ final readonly class MoodPhrases
         }
 
         return $phrases;
+    }
+
+    /**
+     * @return array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes: list<string>}>
+     */
+    private static function read(): array
+    {
+        /** @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes: list<string>}> */
+        return require __DIR__.'/data/phrases.php';
     }
 
     /**

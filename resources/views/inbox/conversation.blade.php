@@ -38,7 +38,6 @@
                 </ul>
             </div>
         @endisset
-        @includeWhen($approval !== null, 'approvals.asked')
         @if ($conversation->junk)
             <div class="between junk-note">
                 <h2>With the junk</h2>
@@ -50,6 +49,7 @@
             <p class="away-note">Something happened since you looked {{ $time->short($look['at']) }}: <a href="#since-look">see what is new</a></p>
         @endif
         @include('inbox.trail')
+        @includeWhen($approval !== null, 'approvals.asked')
         @include('inbox.compose')
     </main>
     @include('inbox.customer')

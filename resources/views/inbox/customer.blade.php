@@ -52,9 +52,9 @@
             @endforeach
         </ul>
     @endif
-    <h3>This conversation</h3>
+    <div class="work-head"><h3>This conversation</h3>
+    <form method="post" action="/conversations/{{ $conversation->id }}/follow" class="follow">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="f" aria-pressed="{{ $isFollowed ? 'true' : 'false' }}">{{ $isFollowed ? 'Followed' : 'Follow' }} <kbd>F</kbd></button></form></div>
     @include('inbox.work-begin')
-    <form method="post" action="/conversations/{{ $conversation->id }}/follow" class="follow">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="f" aria-pressed="{{ $isFollowed ? 'true' : 'false' }}">{{ $isFollowed ? 'Followed' : 'Follow' }} <kbd>F</kbd></button></form>
     @if ($ownFields !== [])
         @include('inbox.own-fields', ['rows' => $ownFields, 'key' => 'conversation'])
     @endif

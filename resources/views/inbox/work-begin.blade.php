@@ -21,7 +21,7 @@
     @if ($approval === null && $conversation->state !== \App\Inbox\ConversationState::Closed)
         <details class="menu" id="menu-approval">
             <summary class="btn btn-sm btn-outline-secondary">Approval</summary>
-            <form method="post" action="/conversations/{{ $conversation->id }}/approvals" class="menu-panel menu-form menu-start">
+            <form method="post" action="/conversations/{{ $conversation->id }}/approvals" class="menu-panel menu-form">
                 @csrf
                 <label class="form-label" for="approval-question">What is to be approved</label>
                 <input class="form-control" id="approval-question" name="question" maxlength="500" placeholder="Give back 40.00 EUR without the kite" required>

@@ -43,8 +43,8 @@
                             <form method="post" action="/people/{{ $signedIn->id }}/here">@csrf<button>{{ $signedIn->isAway() ? 'I am here again' : 'I shall be here after all' }}</button></form>
                         @else
                             <form method="post" action="/people/{{ $signedIn->id }}/away" class="away-form">@csrf
-                                <label for="away-until">Away until</label><input class="form-control form-control-sm" type="datetime-local" id="away-until" name="until" aria-describedby="away-open">
-                                <button>I am away</button><small id="away-open" class="menu-note">Empty: until you say that you are here</small></form>
+                                <label for="away-until">Away until, or empty until you are back</label>
+                                <span><input class="form-control form-control-sm" type="datetime-local" id="away-until" name="until"><button class="btn btn-sm btn-outline-secondary">Away</button></span></form>
                         @endif
                         <a href="/tasks">Tasks</a>
                         <a href="/own-settings">Own settings</a>
