@@ -53,7 +53,7 @@ final readonly class CarryOut
     {
         $run = (new RuleRun)->forceFill([
             'rule_id' => $rule->id, 'conversation_id' => $occasion->conversation->id, 'event_key' => $occasion->key,
-            'state' => RuleRun::DONE, 'because' => $because, 'actions' => $actions, 'done' => [], 'attempts' => 1, 'at' => now(),
+            'state' => RuleRun::DONE, 'because' => $because, 'actions' => $actions, 'done' => [], 'attempts' => 1, 'error' => null, 'next_try_at' => null, 'at' => now(),
         ]);
         if ($occasion->depth >= RunRules::DEEPEST) {
             return $this->stopped($rule, $run);
@@ -93,10 +93,11 @@ final readonly class CarryOut
     {
         try {
             DB::transaction(function () use ($rule, $run, $occasion): void {
-                Conversation::query()->lockForUpdate()->findOrFail($occasion->conversation->id);
-                // First of all: two workers at once act once.
-                $run->exists ?: $run->save();
-                $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $occasion->fresh()));
+                $locked = Conversation::query()->lockForUpdate()->findOrFail($occasion->conversation->id);
+                $actions = array_map(RuleAction::of(...), $run->actions);
+                // First of all: two workers at once act once. Most often all is done as it is said here.
+                $run->exists ?: $run->forceFill(['done' => array_column($actions, 'label')])->save();
+                $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $actions, $occasion->with($locked)));
                 $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
             });
         } catch (UniqueConstraintViolationException) {
@@ -122,18 +123,20 @@ final readonly class CarryOut
     }
 
     /**
+     * @param  list<RuleAction>  $actions
      * @return list<string> what was done, in words
      */
-    private function all(Rule $rule, RuleRun $run, Occasion $occasion): array
+    private function all(Rule $rule, RuleRun $run, array $actions, Occasion $occasion): array
     {
         $this->journal->record($occasion->conversation, JournalKind::RuleRan, Actor::application(), [], $run->because === [] ? 'always' : implode(' · ', $run->because));
         $done = [];
-        foreach ($run->actions as $written) {
-            $action = RuleAction::of($written);
+        foreach ($actions as $index => $action) {
+            // What was done before may have changed it.
+            $index === 0 || $occasion->conversation->refresh();
             $whyNot = match (true) {
                 $action->kind->answers() => $this->answer->whyNot($rule, $occasion, $action->kind === ActionKind::AskRating),
-                $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($occasion->conversation->refresh()),
-                $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($occasion->conversation->refresh()),
+                $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($occasion->conversation),
+                $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($occasion->conversation),
                 default => null,
             };
             if ($whyNot === null) {

@@ -46,12 +46,12 @@ final readonly class DoActions
      */
     public function do(Rule $rule, RuleAction $action, Occasion $occasion, string $key): void
     {
-        $conversation = $occasion->conversation->refresh();
+        $conversation = $occasion->conversation;
         $actor = Actor::application();
         $id = (int) $action->value;
         $step = $action->step();
         if ($step !== null) {
-            $this->steps->apply($conversation, [$step], $actor, '');
+            $this->steps->one($conversation, $step, $actor, '');
 
             return;
         }

@@ -31,15 +31,28 @@ final readonly class Occasion
         public ?ConversationState $before,
         public int $depth,
         public string $key,
-        public CarbonImmutable $at,
+        private ?CarbonImmutable $at,
     ) {}
+
+    public function at(): CarbonImmutable
+    {
+        return $this->at ?? $this->entry->at ?? CarbonImmutable::now();
+    }
 
     /**
      * @param  list<RuleEvent>  $events
      */
     public static function ofEntry(JournalEntry $entry, array $events, ?Message $message, ?ConversationState $before): self
     {
-        return new self($entry->conversation, $entry, $events, $message, $before, (int) ($entry->details['depth'] ?? 0), "entry-{$entry->id}", $entry->at);
+        return new self($entry->conversation, $entry, $events, $message, $before, self::depthOf($entry), "entry-{$entry->id}", null);
+    }
+
+    /**
+     * Only what rules did says how deep: the others need not be read.
+     */
+    private static function depthOf(JournalEntry $entry): int
+    {
+        return str_contains((string) $entry->getRawOriginal('details'), '"depth"') ? (int) ($entry->details['depth'] ?? 0) : 0;
     }
 
     public static function ofTime(Conversation $conversation, ?Message $message, string $key, CarbonImmutable $at): self
@@ -48,10 +61,10 @@ final readonly class Occasion
     }
 
     /**
-     * With the conversation as it is now, read by itself.
+     * With the conversation as it is now.
      */
-    public function fresh(): self
+    public function with(Conversation $now): self
     {
-        return new self(Conversation::query()->findOrFail($this->conversation->id), $this->entry, $this->events, $this->message, $this->before, $this->depth, $this->key, $this->at);
+        return new self($now, $this->entry, $this->events, $this->message, $this->before, $this->depth, $this->key, $this->at);
     }
 }

@@ -42,7 +42,7 @@ final class Occasions
         $before = $this->statesBefore($entries);
         $occasions = [];
         foreach ($entries as $entry) {
-            $events = RuleEvent::of($entry, $entry->message_id !== null && in_array($entry->message_id, $first, true), $before[$entry->id] ?? null);
+            $events = RuleEvent::of($entry, isset($first[$entry->message_id ?? 0]), $before[$entry->id] ?? null);
             // What was joined into another goes on there.
             if ($events !== [] && $entry->conversation->joined_into_id === null) {
                 $occasions[] = Occasion::ofEntry($entry, $events, $entry->message ?? $latest[$entry->conversation_id] ?? null, $before[$entry->id] ?? null);
@@ -78,13 +78,18 @@ final class Occasions
 
     /**
      * @param  Collection<int, JournalEntry>  $entries
-     * @return list<int> the first message of each conversation
+     * @return array<int, true> the first message of each conversation
      */
     private function firstMessages(Collection $entries): array
     {
-        $conversations = $entries->where('kind', JournalKind::MessageReceived)->pluck('conversation_id')->unique()->values();
+        $conversations = [];
+        foreach ($entries as $entry) {
+            if ($entry->getRawOriginal('kind') === JournalKind::MessageReceived->value) {
+                $conversations[$entry->conversation_id] = $entry->conversation_id;
+            }
+        }
 
-        return $conversations->isEmpty() ? [] : array_values(array_map(intval(...), DB::table('messages')->whereIn('conversation_id', $conversations)->groupBy('conversation_id')->selectRaw('MIN(id) AS id')->pluck('id')->all()));
+        return $conversations === [] ? [] : array_fill_keys(DB::table('messages')->whereIn('conversation_id', $conversations)->groupBy('conversation_id')->selectRaw('MIN(id) AS id')->pluck('id')->all(), true);
     }
 
     /**
@@ -106,18 +111,28 @@ final class Occasions
      */
     private function statesBefore(Collection $entries): array
     {
-        $messages = $entries->where('kind', JournalKind::MessageReceived);
-        if ($messages->isEmpty()) {
+        $messages = [];
+        foreach ($entries as $entry) {
+            if ($entry->getRawOriginal('kind') === JournalKind::MessageReceived->value) {
+                $messages[] = ['id' => $entry->id, 'conversation_id' => $entry->conversation_id, 'at' => (string) $entry->getRawOriginal('at')];
+            }
+        }
+        if ($messages === []) {
             return [];
         }
-        $changes = JournalEntry::query()->whereIn('conversation_id', $messages->pluck('conversation_id')->unique())->where('kind', JournalKind::StateChanged)
-            ->where('id', '>', (int) $messages->min('id') - self::BESIDE)->where('why', self::CUSTOMER_WROTE)->orderBy('id')->get(['id', 'conversation_id', 'details', 'at'])->groupBy('conversation_id');
+        $changes = [];
+        foreach (DB::table('journal')->whereIn('conversation_id', array_values(array_unique(array_column($messages, 'conversation_id'))))->where('kind', JournalKind::StateChanged)
+            ->where('id', '>', $messages[0]['id'] - self::BESIDE)->where('why', self::CUSTOMER_WROTE)->orderBy('id')->get(['id', 'conversation_id', 'details', 'at']) as $change) {
+            $changes[(int) $change->conversation_id][] = $change;
+        }
         $before = [];
-        foreach ($messages as $entry) {
-            $change = $changes->get($entry->conversation_id)?->first(static fn (JournalEntry $change): bool => abs($change->id - $entry->id) < self::BESIDE && abs($change->at->diffInSeconds($entry->at)) <= 5);
-            $from = $change === null ? null : ConversationState::tryFrom((string) ($change->details['from'] ?? ''));
-            if ($from !== null) {
-                $before[$entry->id] = $from;
+        foreach ($messages as $message) {
+            foreach ($changes[$message['conversation_id']] ?? [] as $change) {
+                if (abs((int) $change->id - $message['id']) < self::BESIDE && abs(strtotime((string) $change->at) - strtotime($message['at'])) <= 5) {
+                    $from = ConversationState::tryFrom((string) (json_decode((string) $change->details, true)['from'] ?? ''));
+                    $from === null ?: $before[$message['id']] = $from;
+                    break;
+                }
             }
         }
 

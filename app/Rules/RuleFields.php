@@ -75,16 +75,37 @@ final class RuleFields implements Fields
      */
     public function facts(Occasion $occasion, Condition ...$conditions): Facts
     {
+        return $this->factsOf($occasion, self::askedBy(...$conditions));
+    }
+
+    /**
+     * @param  list<string>  $keys
+     *
+     * @throws UnknownField
+     */
+    public function factsOf(Occasion $occasion, array $keys): Facts
+    {
         $values = [];
-        foreach ($conditions as $condition) {
-            foreach ($condition->leaves() as $leaf) {
-                if (! array_key_exists($leaf->field, $values)) {
-                    $values[$leaf->field] = $this->fact($leaf->field, $occasion);
-                }
-            }
+        foreach ($keys as $key) {
+            $values[$key] = $this->fact($key, $occasion);
         }
 
         return Facts::of($values);
+    }
+
+    /**
+     * @return list<string> the fields that conditions ask for, each once
+     */
+    public static function askedBy(Condition ...$conditions): array
+    {
+        $keys = [];
+        foreach ($conditions as $condition) {
+            foreach ($condition->leaves() as $leaf) {
+                $keys[$leaf->field] = $leaf->field;
+            }
+        }
+
+        return array_values($keys);
     }
 
     /**
@@ -196,7 +217,11 @@ final class RuleFields implements Fields
         }
         $hours = $this->hours;
         $zone = new DateTimeZone((string) config('cairnfield.store.calendar.timezone'));
-        $order = static fn (Occasion $occasion): ?Order => $occasion->conversation->orders->sortByDesc('placed_at')->first();
+        $order = static function (Occasion $occasion): ?Order {
+            $orders = $occasion->conversation->orders;
+
+            return $orders->count() < 2 ? $orders->first() : $orders->sortByDesc(static fn (Order $order): string => (string) $order->getRawOriginal('placed_at'))->first();
+        };
         /** @var list<string> $countries */
         $countries = Order::query()->distinct()->orderBy('country')->pluck('country')->filter()->values()->all();
         $fields = [
@@ -208,8 +233,8 @@ final class RuleFields implements Fields
             new OccasionField('done_by', 'Who did it', self::CHOICE, ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'], static fn (Occasion $occasion): string => isset($occasion->entry->details['rule']) ? 'application' : $occasion->entry->actor ?? 'application'),
             new OccasionField('owner_away', 'Its owner is away', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->conversation->owner?->isAway() ?? false),
             new OccasionField('goes_on', 'It goes on from one that was closed', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->conversation->linkedConversation?->state === ConversationState::Closed),
-            new OccasionField('weekday', 'Day of the week', self::CHOICE, self::DAYS, static fn (Occasion $occasion): string => $occasion->at->setTimezone($zone)->format('N')),
-            new OccasionField('in_hours', 'In working hours', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $hours->isOpen($occasion->at)),
+            new OccasionField('weekday', 'Day of the week', self::CHOICE, self::DAYS, static fn (Occasion $occasion): string => $occasion->at()->setTimezone($zone)->format('N')),
+            new OccasionField('in_hours', 'In working hours', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $hours->isOpen($occasion->at())),
             new OccasionField('customer_orders', 'Orders the customer has placed', self::NUMBER, [], static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()),
             new OccasionField('customer_ratings', 'Fewest stars of the customer so far', self::NUMBER, [], static fn (Occasion $occasion): ?int => ($least = $occasion->conversation->customer->ratings->min('score')) === null ? null : (int) $least),
             new OccasionField('order_total', 'Total of the order', self::NUMBER, [], static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()),

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Conditions\UnknownField;
 use App\Customers\SortIntoGroups;
 use App\Inbox\JournalNews;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Plan;
-use Cairnfield\Core\Rules\Rule as CoreRule;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Collection as Values;
@@ -69,7 +67,8 @@ final readonly class RunRules
         if ($ids === []) {
             return 0;
         }
-        $rules = Rule::inOrder()->where('on', true)->whereNull('clock')->get();
+        $rules = Rule::inOrder()->where('on', true)->whereNull('clock')->get()->keyBy('id');
+        $asked = $this->asked($rules);
         $ran = 0;
         $reads = self::readBy($rules);
         foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, $reads) as $occasion) {
@@ -78,7 +77,7 @@ final readonly class RunRules
                 $this->groups->sort($occasion->conversation->customer);
                 $occasion->conversation->customer->load('groups');
             }
-            $ran += $this->on($occasion, $rules);
+            $ran += $this->on($occasion, $rules, $asked);
         }
         DB::table('rule_looks')->insertOrIgnore(array_map(static fn (int $id): array => ['entry_id' => $id, 'at' => now()], $ids));
 
@@ -106,55 +105,30 @@ final readonly class RunRules
     }
 
     /**
+     * Ready to be asked; what cannot be asked is told once.
+     *
      * @param  Collection<int, Rule>  $rules
      */
-    private function on(Occasion $occasion, Collection $rules): int
+    private function asked(Collection $rules): AskedRules
     {
-        $listening = $rules->filter(static fn (Rule $rule): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event, $rule->listensTo(), true)) !== []);
-        if ($listening->isEmpty()) {
-            return 0;
-        }
-        $listening = $listening->keyBy('id');
-        [$plan, $facts] = $this->plan($occasion, $listening);
-        $ran = 0;
-        foreach ($plan->matched as $id) {
-            $rule = $listening[(int) $id];
-            $ran += $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
-        }
-
-        return $ran;
+        return new AskedRules($rules, $this->fields, fn (Rule $rule, string $why) => $this->carryOut->cannotBeAsked($rule, $why));
     }
 
     /**
-     * What the rules would do; a rule that says stop cuts off those after it.
-     *
-     * @param  Collection<int, Rule>  $rules  by id, in their order
-     * @param  bool  $isTrial  whether nothing may be changed, not even the note that a rule cannot be asked
-     * @return array{Plan, Facts}
+     * @param  Collection<int, Rule>  $rules  by id
      */
-    public function plan(Occasion $occasion, Collection $rules, bool $isTrial = false): array
+    private function on(Occasion $occasion, Collection $rules, AskedRules $asked): int
     {
-        $conditions = [];
-        foreach ($rules as $rule) {
-            try {
-                $conditions[$rule->id] = $this->fields->known($rule->asks());
-            } catch (RulesRefused|UnknownField $why) {
-                $isTrial ?: $this->carryOut->cannotBeAsked($rule, $why->getMessage());
-            }
-        }
-        $facts = $this->fields->facts($occasion, ...array_values($conditions));
-        $core = static fn (Rule $rule): CoreRule => new CoreRule($rule->id, $rule->way, $conditions[$rule->id] ?? null, $rule->actions);
-        $asked = array_values($rules->map($core)->all());
-        $plan = Plan::of($facts, ...$asked);
-        foreach ($plan->matched as $id) {
-            if (in_array(ActionKind::Stop->value, array_column($rules[(int) $id]->actions, 'do'), true)) {
-                $before = array_slice($asked, 0, 1 + (int) array_search($id, array_map(static fn (CoreRule $rule): int|string => $rule->id, $asked), true));
-
-                return [Plan::of($facts, ...$before), $facts];
+        [$plan, $facts] = $asked->plan($occasion, $this->fields) ?? [null, null];
+        $ran = 0;
+        foreach ($plan->matched ?? [] as $id) {
+            $rule = $rules[(int) $id] ?? null;
+            if ($plan !== null && $facts !== null && $rule !== null) {
+                $ran += $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
             }
         }
 
-        return [$plan, $facts];
+        return $ran;
     }
 
     /**
@@ -168,12 +142,16 @@ final readonly class RunRules
 
     /**
      * Carries a rule out on what time alone made happen, where its condition holds.
+     *
+     * @param  list<Occasion>  $occasions
+     * @return int how many times it acted
      */
-    public function onTime(Rule $rule, Occasion $occasion): bool
+    public function onTime(Rule $rule, array $occasions): int
     {
-        [$plan, $facts] = $this->plan($occasion, (new Collection([$rule]))->keyBy('id'));
+        $rules = (new Collection([$rule]))->keyBy('id');
+        $asked = $this->asked($rules);
 
-        return $plan->matched !== [] && $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts));
+        return array_sum(array_map(fn (Occasion $occasion): int => $this->on($occasion, $rules, $asked), $occasions));
     }
 
     /**

@@ -126,9 +126,7 @@ final readonly class SweepClock
         $acted = 0;
         foreach (array_chunk($keys, self::AT_ONCE, true) as $some) {
             $done = DB::table('rule_runs')->where('rule_id', $rule->id)->whereIn('event_key', array_values($some))->pluck('event_key')->all();
-            foreach ($this->occasions->ofTime(array_diff($some, $done), RunRules::readBy(new Collection([$rule]))) as $occasion) {
-                $acted += $this->run->onTime($rule, $occasion) ? 1 : 0;
-            }
+            $acted += $this->run->onTime($rule, $this->occasions->ofTime(array_diff($some, $done), RunRules::readBy(new Collection([$rule]))));
         }
 
         return $acted;

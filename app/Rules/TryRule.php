@@ -26,7 +26,7 @@ final readonly class TryRule
 
     private const SHOWN = 100;
 
-    public function __construct(private Occasions $occasions, private RunRules $run, private RuleFields $fields, private StoreHours $hours) {}
+    public function __construct(private Occasions $occasions, private RuleFields $fields, private StoreHours $hours) {}
 
     /**
      * @param  int  $days  how far back, from 1
@@ -42,29 +42,29 @@ final readonly class TryRule
         /** @var Collection<int, Rule> $all */
         $all = Rule::inOrder()->where('on', true)->whereNull('clock')->whereKeyNot($rule->id)->get()->push($rule)->sortBy(static fn (Rule $one): array => [$one->place, $one->id])->keyBy('id');
         $names = $all->pluck('name', 'id')->all();
-        $condition = $rule->asks();
+        $condition = $this->fields->known($rule->asks());
         // The message's own are few; they come along for all.
         $readsOfAll = RunRules::readBy($all);
         $reads = array_values(array_unique([...RuleFields::reads($condition), ...array_filter($readsOfAll, static fn (string $one): bool => str_starts_with($one, 'message.'))]));
-        /** @var array<string, Collection<int, Rule>> $listening by the events, joined */
-        $listening = [];
+        $asked = new AskedRules($all, $this->fields);
+        $own = RuleFields::askedBy($condition);
         $looked = $matched = 0;
         $rows = $fights = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
             $fitting = [];
             foreach (array_reverse($this->occasions->ofEntries(array_values($chunk), $reads)) as $occasion) {
-                $key = implode(' ', array_column($occasion->events, 'value'));
-                $listening[$key] ??= $all->filter(static fn (Rule $one): bool => array_filter($one->listensTo(), static fn (RuleEvent $event): bool => in_array($event, $occasion->events, true)) !== []);
-                if ($listening[$key]->has($rule->id)) {
+                if ($asked->hears($rule->id, $occasion->events)) {
                     $looked++;
-                    $fitting = $condition->matches($this->fields->facts($occasion, $condition)) ? [...$fitting, $occasion] : $fitting;
+                    if ($condition->matches($this->fields->factsOf($occasion, $own))) {
+                        $fitting[] = $occasion;
+                    }
                 }
             }
             // Only where it fits do the others matter, and what they ask.
             (new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $fitting)))->loadMissing(array_values(array_filter($readsOfAll, static fn (string $one): bool => ! str_starts_with($one, 'message.'))));
             foreach ($fitting as $occasion) {
-                [$plan, $facts] = $this->run->plan($occasion, $listening[implode(' ', array_column($occasion->events, 'value'))], true);
-                if (! in_array($rule->id, $plan->matched, true)) {
+                [$plan, $facts] = $asked->plan($occasion, $this->fields) ?? [null, null];
+                if ($plan === null || $facts === null || ! in_array($rule->id, $plan->matched, true)) {
                     continue;
                 }
                 $matched++;
@@ -83,7 +83,7 @@ final readonly class TryRule
                 if (count($rows) < self::SHOWN) {
                     $rows[] = [
                         'conversation' => $occasion->conversation,
-                        'at' => $occasion->at,
+                        'at' => $occasion->at(),
                         'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []),
                         'overruled' => array_values(array_map(static fn (array $one): string => ActionKind::tryFrom($one['do'])?->label() ?? $one['do'], array_filter($overruled, static fn (array $one): bool => $one['rule'] === $rule->id))),
                         'others' => array_values(array_map(static fn (string|int $id): string => $names[(int) $id], array_filter($plan->matched, static fn (string|int $id): bool => $id !== $rule->id))),
@@ -109,18 +109,20 @@ final readonly class TryRule
             $rows->where($since->column(), '<=', $clock->threshold($this->hours, $now))->where($since->column(), '>', $clock->threshold($this->hours, $now->subDays($days)))->orderByDesc($since->column());
         }
         $ids = $rows->limit(self::MOST)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all();
+        $condition = $this->fields->known($rule->asks());
+        $own = RuleFields::askedBy($condition);
         $matched = 0;
         $found = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
             foreach ($this->occasions->ofTime(array_fill_keys($chunk, ''), RunRules::readBy(new Collection([$rule]))) as $occasion) {
-                [$plan, $facts] = $this->run->plan($occasion, (new Collection([$rule]))->keyBy('id'), true);
-                if ($plan->matched === []) {
+                $facts = $this->fields->factsOf($occasion, $own);
+                if (! $condition->matches($facts)) {
                     continue;
                 }
                 $matched++;
                 if (count($found) < self::SHOWN) {
                     $at = $since === null ? CarbonImmutable::now() : $occasion->conversation->getAttribute($since->column());
-                    $found[] = ['conversation' => $occasion->conversation, 'at' => $at instanceof CarbonImmutable ? $at : $occasion->at, 'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []), 'overruled' => [], 'others' => []];
+                    $found[] = ['conversation' => $occasion->conversation, 'at' => $at instanceof CarbonImmutable ? $at : $occasion->at(), 'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []), 'overruled' => [], 'others' => []];
                 }
             }
         }

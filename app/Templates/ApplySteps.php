@@ -59,11 +59,16 @@ final readonly class ApplySteps
     public function apply(Conversation $conversation, array $steps, Actor $actor, string $why): void
     {
         foreach ($steps as $step) {
-            $this->step($conversation->refresh(), $step, $actor, $why);
+            $this->one($conversation->refresh(), $step, $actor, $why);
         }
     }
 
-    private function step(Conversation $conversation, Step $step, Actor $actor, string $why): void
+    /**
+     * @param  Conversation  $conversation  as it is now
+     *
+     * @throws InboxRefused|FieldRefused
+     */
+    public function one(Conversation $conversation, Step $step, Actor $actor, string $why): void
     {
         $id = (int) $step->value;
         match ($step->kind) {
