@@ -28,8 +28,7 @@ final readonly class Journal
         ?Note $note = null,
         ?DateTimeInterface $at = null,
     ): JournalEntry {
-        $entry = new JournalEntry;
-        $entry->forceFill([
+        return JournalEntry::store([
             'conversation_id' => $conversation->id,
             'teammate_id' => $actor->teammate?->id,
             'actor' => $actor->kind,
@@ -39,9 +38,7 @@ final readonly class Journal
             'details' => [...$details, ...$this->cause->details()],
             'why' => mb_substr($why, 0, 300),
             'at' => $at ?? now(),
-        ])->save();
-
-        return $entry;
+        ]);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Inbox;
 
+use App\Support\StoresRows;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -29,6 +30,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class JournalEntry extends Model
 {
+    use StoresRows;
+
     public $timestamps = false;
 
     protected $table = 'journal';

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Ratings;
 
-use App\Support\StoresRows;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -24,8 +23,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Rating extends Model
 {
-    use StoresRows;
-
     public $timestamps = false;
 
     protected $guarded = ['*'];

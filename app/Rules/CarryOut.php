@@ -96,7 +96,7 @@ final readonly class CarryOut
                 $locked = Conversation::query()->lockForUpdate()->findOrFail($occasion->conversation->id);
                 $actions = array_map(RuleAction::of(...), $run->actions);
                 // First of all: two workers at once act once. Most often all is done as it is said here.
-                $run->exists ?: $run->forceFill(['done' => array_column($actions, 'label')])->save();
+                $run = $run->exists ? $run : RuleRun::store([...$run->getAttributes(), 'done' => array_column($actions, 'label')]);
                 $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $actions, $occasion->with($locked)));
                 $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
             });

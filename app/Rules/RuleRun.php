@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Inbox\Conversation;
+use App\Support\StoresRows;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -35,6 +36,8 @@ final class RuleRun extends Model
     public const RETRY = 'retry';
 
     public const FAILED = 'failed';
+
+    use StoresRows;
 
     public $timestamps = false;
 

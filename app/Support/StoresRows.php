@@ -22,15 +22,15 @@ trait StoresRows
      */
     public static function store(array $values): self
     {
-        $now = now();
+        $model = new self;
+        $times = $model->usesTimestamps() ? array_fill_keys(['created_at', 'updated_at'], now()) : [];
         $row = array_map(static fn (mixed $value): mixed => match (true) {
             $value instanceof BackedEnum => $value->value,
             $value instanceof DateTimeInterface => $value->format('Y-m-d H:i:s'),
             is_array($value) => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR),
             is_bool($value) => (int) $value,
             default => $value,
-        }, [...(new self)->getAttributes(), ...$values, 'created_at' => $now, 'updated_at' => $now]);
-        $model = new self;
+        }, [...$model->getAttributes(), ...$values, ...$times]);
         $columns = implode('`,`', array_keys($row));
         $sql = self::$insert[$columns] ??= "insert into `{$model->getTable()}` (`{$columns}`) values (".implode(',', array_fill(0, count($row), '?')).')';
         DB::insert($sql, array_values($row));

@@ -89,7 +89,7 @@ it('finds by query exactly what the core says yes to, whatever is asked', functi
     mt_srand(20261123);
     variedConversations(36);
     $fields = app(ConversationFields::class);
-    $all = Conversation::query()->with(['customer.groups', 'tags'])->get();
+    $all = Conversation::query()->with(['customer.groups', 'tags', 'rating'])->get();
     $pick = static fn (array $of): mixed => array_values($of)[mt_rand(0, count($of) - 1)];
     $value = static function (Operator $operator, array $choices) use ($pick): mixed {
         $word = static fn (): string => mt_rand(0, 3) > 0 && $choices !== [] ? (string) $pick(array_keys($choices)) : $pick([...WORDS, 'STRASSE c++', '返品', 'mads']);
