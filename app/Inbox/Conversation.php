@@ -69,6 +69,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property CarbonImmutable|null $last_customer_message_at
  * @property CarbonImmutable|null $last_answered_at by a person
  * @property CarbonImmutable|null $state_changed_at
+ * @property CarbonImmutable|null $parcel_seen_at when the parcel of its latest order was last seen; null where none is waited for
  * @property CarbonImmutable|null $unowned_since null where it has an owner
  * @property CarbonImmutable $created_at
  * @property Collection<int, Message> $messages
@@ -294,6 +295,8 @@ final class Conversation extends Model
             'last_answered_at' => 'immutable_datetime',
             'state_changed_at' => 'immutable_datetime',
             'unowned_since' => 'immutable_datetime',
+            'parcel_seen_at' => 'immutable_datetime',
+            'rating_asked_at' => 'immutable_datetime',
             'created_at' => 'immutable_datetime',
         ];
     }

@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AttachOrders
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private FollowParcel $parcels) {}
 
     public function attach(Conversation $conversation, FoundOrders $found, Actor $actor): void
     {
@@ -47,12 +47,14 @@ final readonly class AttachOrders
             'handle' => 'the customer’s only order of the last 60 days',
             default => '',
         });
+        $this->parcels->of($conversation);
     }
 
     public function detach(Conversation $conversation, Order $order, Actor $actor): void
     {
         if (DB::table('conversation_order')->where('conversation_id', $conversation->id)->where('order_id', $order->id)->delete() > 0) {
             $this->journal->record($conversation, JournalKind::OrderDetached, $actor, ['order' => $order->number]);
+            $this->parcels->of($conversation);
         }
     }
 }

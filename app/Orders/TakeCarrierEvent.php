@@ -52,6 +52,10 @@ final readonly class TakeCarrierEvent implements TakesEvents
             $this->tell->tell($parcel->order, JournalKind::ParcelSeen, ['parcel' => $number, 'stage' => $stage->value, 'place' => $row['place']]);
         }
 
+        if ($added === 1 && $parcel->order !== null) {
+            $this->tell->seen($parcel->order);
+        }
+
         return $added === 1;
     }
 }

@@ -15,7 +15,7 @@ use App\Inbox\JournalKind;
  */
 final readonly class TellConversations
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private FollowParcel $parcels) {}
 
     /**
      * @param  array<string, string|null>  $details
@@ -24,6 +24,16 @@ final readonly class TellConversations
     {
         foreach ($order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation) {
             $this->journal->record($conversation, $kind, Actor::application(), ['order' => $order->number, ...$details]);
+        }
+    }
+
+    /**
+     * Also what is not told, such as another scan at the same stage.
+     */
+    public function seen(Order $order): void
+    {
+        foreach ($order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation) {
+            $this->parcels->of($conversation);
         }
     }
 }

@@ -15,6 +15,7 @@ enum ClockSince: string
     case Answered = 'answered';
     case StateChanged = 'state_changed';
     case Unowned = 'unowned';
+    case ParcelSeen = 'parcel_seen';
     case UntilDue = 'until_due';
     case SinceDue = 'since_due';
 
@@ -27,6 +28,7 @@ enum ClockSince: string
             self::Answered => 'since we answered',
             self::StateChanged => 'since its state changed',
             self::Unowned => 'without an owner',
+            self::ParcelSeen => 'without a scan of its parcel',
             self::UntilDue => 'until its promise falls due',
             self::SinceDue => 'since its promise was missed',
         };
@@ -44,6 +46,7 @@ enum ClockSince: string
             self::Answered => 'last_answered_at',
             self::StateChanged => 'state_changed_at',
             self::Unowned => 'unowned_since',
+            self::ParcelSeen => 'parcel_seen_at',
             self::UntilDue, self::SinceDue => 'due_at',
         };
     }

@@ -17,12 +17,14 @@ final readonly class ParcelProgress
 
     /**
      * @param  array<string, ParcelScan>  $reached  the first scan of each stage, by the stage, in order of time
+     * @param  DateTimeImmutable|null  $unseenSince  when it was last seen; null where it is not waited for
      */
     private function __construct(
         public ?ParcelScan $last,
         public array $reached,
         public int $daysWithoutScan,
         public bool $stopped,
+        public ?DateTimeImmutable $unseenSince,
     ) {}
 
     /**
@@ -43,7 +45,7 @@ final readonly class ParcelProgress
         $isOver = $last !== null && $last->stage->isFinal();
         $days = $seen === null || $isOver ? 0 : self::daysBetween($seen, $now, $zone);
 
-        return new self($last, $reached, $days, $days >= self::STOPPED_AFTER);
+        return new self($last, $reached, $days, $days >= self::STOPPED_AFTER, $isOver ? null : $seen);
     }
 
     private static function daysBetween(DateTimeImmutable $from, DateTimeImmutable $to, DateTimeZone $zone): int

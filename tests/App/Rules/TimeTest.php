@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Channels\Channel;
 use App\Inbox\Actor;
 use App\Inbox\AssignConversation;
 use App\Inbox\ChangeState;
@@ -24,6 +25,7 @@ use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
 use App\Rules\SaveRule;
 use App\Rules\SweepClock;
+use App\Tasks\Task;
 use App\Telling\News;
 use App\Templates\SaveTemplate;
 use App\Templates\TemplateToSave;
@@ -32,7 +34,9 @@ use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
 use Tests\App\Mails;
+use Tests\App\Services;
 
 /**
  * @param  array<string, mixed>  $clock
@@ -219,4 +223,25 @@ it('makes rules that run with time, and nudge plans, by their forms', function (
     $this->get('/nudges')->assertOk()->assertSee('at work nowhere');
     $this->post('/nudges', ['name' => 'Empty', 'steps' => [['days' => '', 'template' => '']], 'end_days' => '3', 'end_outcome' => (string) Outcome::query()->value('id')])->assertSessionHas('problem');
     $this->actingAs($this->teammate('ilse'))->post('/nudges', ['name' => 'Mine'])->assertForbidden();
+});
+
+it('counts from the last scan of the parcel, until it has arrived', function (): void {
+    Http::fake(['*' => Http::response([], 404)]);
+    CarbonImmutable::setTestNow('2026-11-12T10:00:00Z');
+    $rule = clockRule('No scan for five days', ['since' => 'parcel_seen', 'hours' => 120], stateIn('open', 'waiting'), [['do' => 'task', 'value' => 'owner', 'text' => 'Ask {{ parcel.carrier }} for {{ parcel.number }}', 'hours' => '4']]);
+    app(SweepClock::class)->sweep();
+    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z'));
+    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');
+    expect($conversation->refresh()->parcel_seen_at?->toIso8601ZuluString())->toBe('2026-11-12T07:00:00Z');
+    letPass('2026-11-15T07:00:00Z');
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'at_depot', '2026-11-15T07:00:00Z'));
+    letPass('2026-11-20T06:30:00Z');
+    expect(ranAt($rule))->toBe([]);
+    letPass('2026-11-22T09:00:00Z');
+    expect(ranAt($rule))->toHaveCount(1)->and(Task::query()->sole()->title)->toBe('Ask Wren Parcel for WP7720388');
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'delivered', '2026-11-22T09:00:00Z'));
+    expect($conversation->refresh()->parcel_seen_at)->toBeNull();
+    letPass('2026-11-30T09:00:00Z');
+    expect(ranAt($rule))->toHaveCount(1);
 });
