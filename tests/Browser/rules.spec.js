@@ -44,15 +44,15 @@ test('a rule is built as a sentence, tried out on the past, switched on, and lea
 test('rules are put in order by a number, begin from ready-made ones, and nudge plans are made', async ({ page }) => {
     await signIn(page, 'mads');
     await page.goto('/rules/new');
-    await page.getByRole('button', { name: 'Upset, and open for 72 hours' }).click();
+    await page.getByRole('button', { name: 'No scan of the parcel for five days' }).click();
     await expect(page.getByText('is made, and off.')).toBeVisible();
-    await expect(page.getByLabel('How many hours')).toHaveValue('72');
+    await expect(page.getByLabel('How many hours')).toHaveValue('120');
     await expectAccessible(page);
     await page.goto('/rules');
-    const place = page.getByLabel('Place of Upset, and open for 72 hours');
+    const place = page.getByLabel('Place of No scan of the parcel for five days');
     await place.fill('1');
     await place.press('Enter');
-    await expect(page.locator('#rule-table tbody tr').first()).toContainText('Upset, and open for 72 hours');
+    await expect(page.locator('#rule-table tbody tr').first()).toContainText('No scan of the parcel for five days');
     await page.goto('/nudges');
     await expectAccessible(page);
     await expect(page.locator('.nudge-form').first().getByLabel('Name')).toHaveValue('No answer');

@@ -1,5 +1,8 @@
-<div class="between approval" id="approval-{{ $approval->id }}">
-    <h2>Needs {{ $approval->askedOf === null ? 'a lead’s' : $approval->askedOf->firstName().'’s' }} yes or no</h2>
+{{-- What waits for a yes or no; an empty place where nothing does. --}}
+<div id="approval-place" @isset($oob) hx-swap-oob="morph" @endisset>
+@if ($approval !== null)
+<section class="between approval" id="approval-{{ $approval->id }}" aria-labelledby="approval-title">
+    <h2 id="approval-title">Needs {{ $approval->askedOf === null ? 'a lead’s' : $approval->askedOf->firstName().'’s' }} yes or no</h2>
     <p class="plain-text">{{ $approval->question }}</p>
     <p class="soft">Asked by {{ $approval->askedBy->name ?? 'a rule' }} {{ $time->short($approval->asked_at) }}. Held until there is an answer.</p>
     <form method="post" action="/approvals/{{ $approval->id }}" class="inline-form">
@@ -11,4 +14,6 @@
         @endif
         @if ($approval->asked_by === $teammate->id || $teammate->role->arranges())<button class="btn btn-link" name="do" value="withdraw">Withdraw the question</button>@endif
     </form>
+</section>
+@endif
 </div>

@@ -2,3 +2,4 @@
 @include('inbox.conversation-head', ['oob' => true])
 @include('inbox.orders-beside', ['oob' => true])
 @include('inbox.work-beside', ['oob' => true])
+@include('approvals.asked', ['oob' => true])

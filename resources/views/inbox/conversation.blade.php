@@ -49,7 +49,7 @@
             <p class="away-note">Something happened since you looked {{ $time->short($look['at']) }}: <a href="#since-look">see what is new</a></p>
         @endif
         @include('inbox.trail')
-        @includeWhen($approval !== null, 'approvals.asked')
+        @include('approvals.asked')
         @include('inbox.compose')
     </main>
     @include('inbox.customer')
