@@ -30,6 +30,8 @@ final readonly class PrepareArrival
 
         $written = FoldedText::of($text)->written;
         $language = Language::of($written);
+        // The subject of an answer was written long before.
+        $isAnswer = $received->references !== [] || ($received->inReplyTo ?? '') !== '' || preg_match('/^\s*\p{L}{1,4}\s*:/u', $subject) === 1;
 
         return new Arrival(
             $received,
@@ -39,7 +41,7 @@ final readonly class PrepareArrival
             $name,
             $language,
             $redacted,
-            $received->automatic || $received->automaticAnswer ? null : MoodReading::of("{$subject}\n{$written}", $language),
+            $received->automatic || $received->automaticAnswer ? null : MoodReading::of($isAnswer ? $written : "{$subject}\n{$written}", $language),
         );
     }
 }

@@ -31,6 +31,10 @@ final readonly class RateConversation
 
         return DB::transaction(function () use ($conversation, $score, $comment): Rating {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            while ($locked->joined_into_id !== null) {
+                // What was joined into another goes on there.
+                $locked = Conversation::query()->lockForUpdate()->findOrFail($locked->joined_into_id);
+            }
             $rating = Rating::query()->where('conversation_id', $locked->id)->first() ?? new Rating;
             if ($rating->exists && $rating->score === $score && $rating->comment === $comment) {
                 return $rating;

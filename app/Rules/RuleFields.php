@@ -143,7 +143,7 @@ final class RuleFields implements Fields
      */
     public function sentence(Leaf $leaf, Facts $facts): string
     {
-        $field = $this->all()[$leaf->field] ?? null;
+        $field = $this->ifKnown($leaf->field);
         $label = $field?->label() ?? $leaf->field;
         $choices = $field?->choices() ?? [];
         $values = is_array($leaf->value) ? $leaf->value : [$leaf->value];
@@ -186,7 +186,7 @@ final class RuleFields implements Fields
      */
     public function plain(Leaf $leaf): string
     {
-        $field = $this->all()[$leaf->field] ?? null;
+        $field = $this->ifKnown($leaf->field);
         $choices = $field?->choices() ?? [];
         $shown = implode(', ', array_map(static fn (mixed $value): string => match (true) {
             is_bool($value) => $value ? 'yes' : 'no',
@@ -195,6 +195,15 @@ final class RuleFields implements Fields
         }, is_array($leaf->value) ? $leaf->value : [$leaf->value]));
 
         return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of($leaf->operator, is_array($leaf->value) && count($leaf->value) === 1).($leaf->operator->needsValue() ? " {$shown}" : '');
+    }
+
+    private function ifKnown(string $key): ?Field
+    {
+        try {
+            return $this->get($key);
+        } catch (UnknownField) {
+            return null;
+        }
     }
 
     /**

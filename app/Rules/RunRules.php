@@ -71,13 +71,20 @@ final readonly class RunRules
         $asked = $this->asked($rules);
         $ran = 0;
         $reads = self::readBy($rules);
-        foreach ($rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, $reads) as $occasion) {
+        $occasions = $rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, $reads);
+        $left = array_count_values(array_map(static fn (Occasion $occasion): int => $occasion->conversation->id, $occasions));
+        foreach ($occasions as $occasion) {
             // Who writes for the first time is in no group yet.
             if (in_array('customer.groups', $reads, true) && in_array(RuleEvent::FirstMessage, $occasion->events, true)) {
                 $this->groups->sort($occasion->conversation->customer);
                 $occasion->conversation->customer->load('groups');
             }
-            $ran += $this->on($occasion, $rules, $asked);
+            $acted = $this->on($occasion, $rules, $asked);
+            $ran += $acted;
+            if (--$left[$occasion->conversation->id] > 0 && $acted > 0) {
+                // What happened next to the same conversation is looked at as it is now.
+                $occasion->conversation->refresh()->loadMissing(array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.'))));
+            }
         }
         DB::table('rule_looks')->insertOrIgnore(array_map(static fn (int $id): array => ['entry_id' => $id, 'at' => now()], $ids));
 

@@ -58,7 +58,7 @@ final readonly class TeamsController
         DB::transaction(static function () use ($team, $values, $members): void {
             $isOtherWay = $team->turns?->value !== ($values['turns'] ?? null);
             $team->forceFill(['name' => $values['name'], 'turns' => $values['turns'] ?? null])->save();
-            $team->teammates()->sync($members);
+            isset($values['people']) && $team->teammates()->sync($members);
             // What weights have added up to means nothing to another way.
             $isOtherWay && DB::table('team_teammate')->where('team_id', $team->id)->update(['current' => 0]);
         });

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Inbox\Conversation;
+use App\Inbox\JoinConversations;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
 use App\Ratings\Rating;
@@ -65,4 +66,12 @@ it('can be asked for in any template, and found by its stars', function (): void
     $other = Mails::conversation(['From' => 'Eva <eva@sturm.example>', 'Subject' => 'A fine kite']);
     $this->actingAs($this->teammate('mads'))->post('/views', ['name' => 'Few stars', 'columns' => ['number'], 'sort' => 'last_message', 'descending' => '1', 'shared_with' => 'nobody', 'board_by' => 'state', 'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]]]);
     expect($other->rating)->toBeNull()->and($this->conversation->rating?->score)->toBe(1);
+});
+
+it('goes where the conversation went on', function (): void {
+    $other = Mails::conversation(['Subject' => 'Once more']);
+    app(JoinConversations::class)->join($this->conversation, [$other], $this->teammate('ilse'));
+    $joined = Conversation::query()->whereNotNull('joined_into_id')->sole();
+    $this->post(ratingPath($joined), ['score' => '5', 'comment' => ''])->assertOk();
+    expect(Rating::query()->sole()->conversation_id)->toBe($joined->joined_into_id);
 });

@@ -2,19 +2,28 @@
 
 declare(strict_types=1);
 
+use App\Checklists\Checklist;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\JournalEntry;
+use App\Inbox\Outcome;
+use App\Rules\ChangedBy;
 use App\Rules\ReadyMade;
 use App\Rules\Rule;
+use App\Rules\RuleAction;
+use App\Rules\RuleEvent;
 use App\Rules\RuleRun;
+use App\Rules\RuleToSave;
 use App\Rules\RuleVersion;
 use App\Rules\SaveRule;
+use App\Team\Team;
 use App\Templates\SaveTemplate;
 use App\Templates\Template;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
+use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
 
 beforeEach(function (): void {
@@ -149,4 +158,29 @@ it('makes each ready-made rule, off, with the templates it answers with', functi
         $this->get("/rules/{$rule->id}/try")->assertOk();
     }
     $this->post('/rules/ready-made/none')->assertSessionHas('problem');
+});
+
+it('reads each kind of thing that rules name once, however many rules there are', function (): void {
+    $this->actingAs($this->teammate('mads'));
+    $queries = function (): int {
+        DB::flushQueryLog();
+        DB::enableQueryLog();
+        $this->get('/rules')->assertOk();
+        DB::disableQueryLog();
+
+        return count(DB::getQueryLog());
+    };
+    $make = function (int $count): void {
+        foreach (range(1, $count) as $number) {
+            app(SaveRule::class)->save(null, new RuleToSave("Rule {$number}", Way::Every, [RuleEvent::FirstMessage], ['all' => [['field' => 'category', 'op' => 'is_empty'], ['field' => 'order_country', 'op' => 'in', 'value' => ['DK']]]], array_map(RuleAction::of(...), [
+                ['do' => 'set_category', 'value' => (string) Category::inUse()->value('id')], ['do' => 'assign_person', 'value' => (string) test()->teammate('ruta')->id], ['do' => 'assign_team', 'value' => (string) Team::query()->value('id')],
+                ['do' => 'checklist', 'value' => (string) Checklist::inUse()->value('id')], ['do' => 'set_status', 'value' => 'resolved:'.Outcome::inUse()->value('id')],
+            ]), '', ChangedBy::Leads), test()->teammate('mads'));
+        }
+    };
+    $make(2);
+    $queries();
+    $few = $queries();
+    $make(20);
+    expect($queries())->toBe($few);
 });

@@ -27,6 +27,8 @@ use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
 use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
+use App\Rules\RunOnNews;
+use App\Rules\RunOnTime;
 use App\Rules\RunRules;
 use App\Rules\SaveRule;
 use App\Support\StoreSettings;
@@ -499,4 +501,30 @@ it('tells who writes to what was closed how to write anew', function (): void {
     $new = Conversation::query()->where('linked_conversation_id', $conversation->id)->sole();
     expect(Message::query()->where('conversation_id', $new->id)->where('direction', Message::OUT)->sole()->text)->toContain("It is {$new->number()} now")->toContain('/forms/')
         ->and(Message::query()->where('conversation_id', $plain->id)->where('direction', Message::OUT)->count())->toBe(0);
+});
+
+it('does its work on a queue of its own', function (): void {
+    expect([(new RunOnNews)->queue, (new RunOnTime)->queue])->toBe(['rules', 'rules']);
+    rule('Late', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'looked at']]);
+    $conversation = Mails::conversation();
+    Bus::dispatchSync(new RunOnNews);
+    Bus::dispatchSync(new RunOnTime);
+    expect(tagsOf($conversation))->toBe(['looked at']);
+});
+
+it('does not read the mood from the subject of an answer, which is old', function (): void {
+    $conversation = Mails::conversation(['Subject' => 'This is ridiculous']);
+    expect($conversation->refresh()->mood->value)->toBe('upset');
+    Mails::take(Mails::raw(['Subject' => "Re: [{$conversation->number()}] This is ridiculous"], "All is well now, I am delighted.\r\n"));
+    expect($conversation->refresh()->mood->value)->toBe('pleased');
+});
+
+it('looks at what happened next as the rules before have left it', function (): void {
+    rule('First', RuleEvent::FirstMessage, [], [['do' => 'set_priority', 'value' => 'urgent'], ['do' => 'add_tag', 'text' => 'seen']]);
+    rule('Next', RuleEvent::Noted, ['all' => [['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], ['field' => 'tags', 'op' => 'is_not_empty'], ['not' => ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 90]]]], [['do' => 'add_tag', 'text' => 'noted']]);
+    // Both happen before the rules look.
+    $conversation = Mails::conversation();
+    app(AddNote::class)->add($conversation, $this->teammate('ilse'), 'Look.', 'n1');
+    runRules();
+    expect(tagsOf($conversation))->toBe(['noted', 'seen']);
 });
