@@ -38,7 +38,7 @@ final readonly class FillTemplate
         $choice = LanguageChoice::of(array_values($languages), $wanted, $usual);
         $in = $template->languages->firstWhere('language', $choice->language);
         $values = new ConversationValues($conversation, $agent, $choice->language, $this->hours, $this->fields);
-        $wording = new Wording($choice->language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')));
+        $wording = $this->wording($choice->language);
         $text = TemplateText::ofText($in->text ?? '')->fill($values, $wording);
         $html = $in?->html === null ? null : TemplateText::ofHtml($in->html)->fill($values, $wording);
         $subject = $in?->subject === null ? null : TemplateText::ofText($in->subject)->fill($values, $wording);
@@ -57,7 +57,12 @@ final readonly class FillTemplate
 
         return TemplateText::ofText($text)->fill(
             new ConversationValues($conversation, $agent, $language, $this->hours, $this->fields),
-            new Wording($language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone'))),
+            $this->wording($language),
         );
+    }
+
+    private function wording(string $language): Wording
+    {
+        return new Wording($language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')), (string) config('cairnfield.store.country'));
     }
 }

@@ -10,6 +10,7 @@ use DateTimeZone;
 use IntlDateFormatter;
 use IntlDatePatternGenerator;
 use NumberFormatter;
+use ResourceBundle;
 
 /**
  * Writes values the way a language does: dates with the month's name, amounts with their currency (Unicode CLDR).
@@ -24,8 +25,10 @@ final class Wording
     /**
      * @param  string  $language  as BCP 47 has it, such as `da` or `pt-BR`
      * @param  DateTimeZone  $zone  in which moments are written
+     * @param  string|null  $region  ISO 3166, whose habits of writing dates are followed where the language is
+     *                               written in many: 11 November in Europe, November 11 in the United States
      */
-    public function __construct(public readonly string $language, private readonly DateTimeZone $zone) {}
+    public function __construct(public readonly string $language, private readonly DateTimeZone $zone, private readonly ?string $region = null) {}
 
     public function of(string|int|bool|Money|Day|DateTimeImmutable|null $value): string
     {
@@ -56,15 +59,32 @@ final class Wording
     private function written(DateTimeImmutable $moment, string $parts, DateTimeZone $zone): string
     {
         $this->formatters[$parts] ??= new IntlDateFormatter(
-            $this->language,
+            $this->dateLocale(),
             IntlDateFormatter::NONE,
             IntlDateFormatter::NONE,
             $zone,
             null,
-            (string) (new IntlDatePatternGenerator($this->language))->getBestPattern($parts),
+            (string) (new IntlDatePatternGenerator($this->dateLocale()))->getBestPattern($parts),
         );
 
         return (string) $this->formatters[$parts]->format($moment);
+    }
+
+    /**
+     * English that is not known for a region is that of the world, not of America.
+     */
+    private function dateLocale(): string
+    {
+        if ($this->region === null || preg_match('/[-_]/', $this->language) === 1) {
+            return $this->language;
+        }
+        $locale = "{$this->language}_{$this->region}";
+
+        return match (true) {
+            in_array($locale, ResourceBundle::getLocales('') ?: [], true) => $locale,
+            $this->language === 'en' => 'en_001',
+            default => $this->language,
+        };
     }
 
     private function yes(): string

@@ -178,3 +178,12 @@ it('suggests what was used on conversations like this one, with the reason', fun
         ->and(Suggestions::of(new Situation(null, 'email', ['teapot']), $habits))->toBe([])
         ->and(Suggestions::of(new Situation(7, 'email', []), []))->toBe([]);
 });
+
+it('writes dates as they are written where the store is', function (string $language, ?string $region, string $is): void {
+    $wording = new Wording($language, new DateTimeZone('Europe/Copenhagen'), $region);
+
+    expect($wording->of(Day::at(new DateTimeImmutable('2026-11-11T10:00:00Z'), new DateTimeZone('Europe/Copenhagen'))))->toBe($is);
+})->with([
+    ['en', null, 'November 11, 2026'], ['en', 'US', 'November 11, 2026'], ['en', 'GB', '11 November 2026'], ['en', 'DK', '11 November 2026'], ['en', 'PL', '11 November 2026'],
+    ['da', 'DK', '11. november 2026'], ['de', 'DK', '11. November 2026'], ['en-US', 'DK', 'November 11, 2026'], ['lv', 'DK', '2026. gada 11. novembris'],
+]);
