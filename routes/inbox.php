@@ -44,6 +44,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/junk', [JunkController::class, 'junk']);
         Route::post('/not-junk', [JunkController::class, 'notJunk']);
         Route::post('/priority', [DetailsController::class, 'priority']);
+        Route::post('/language', [DetailsController::class, 'language']);
         Route::post('/team', [DetailsController::class, 'team']);
         Route::post('/tags', [DetailsController::class, 'tags']);
         Route::post('/fields', [DetailsController::class, 'fields']);

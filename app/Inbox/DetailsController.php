@@ -7,6 +7,7 @@ namespace App\Inbox;
 use App\Fields\About;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
+use App\Support\Languages;
 use App\Team\Team;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Http\RedirectResponse;
@@ -15,7 +16,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 
 /**
- * What a conversation is marked with: priority, team, tags, the store's own fields.
+ * What a conversation is marked with: priority, language, team, tags, the store's own fields.
  */
 final readonly class DetailsController
 {
@@ -23,6 +24,7 @@ final readonly class DetailsController
 
     public function __construct(
         private SetPriority $setPriority,
+        private SetLanguage $setLanguage,
         private AssignTeam $assignTeam,
         private ChangeTags $changeTags,
         private SetOwnField $setOwnField,
@@ -35,6 +37,15 @@ final readonly class DetailsController
         $this->setPriority->set($conversation, $priority, Actor::teammate($this->teammate($request)));
 
         return $this->done($conversation, "Priority {$priority->value}.");
+    }
+
+    public function language(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('note', $conversation);
+        $language = (string) $request->validate(['language' => ['required', 'string', Rule::in(array_keys(Languages::all()))]])['language'];
+        $this->setLanguage->set($conversation, $language, Actor::teammate($this->teammate($request)));
+
+        return $this->done($conversation, 'It is in '.Languages::name($language).': templates answer in that.');
     }
 
     public function team(Request $request, Conversation $conversation): RedirectResponse

@@ -16,6 +16,7 @@ enum JournalKind: string
     case TeamChanged = 'team_changed';
     case PriorityChanged = 'priority_changed';
     case TagsChanged = 'tags_changed';
+    case LanguageChanged = 'language_changed';
     case FieldChanged = 'field_changed';
     case Scheduled = 'scheduled';
     case ScheduleCalledOff = 'schedule_called_off';

@@ -28,6 +28,7 @@ final readonly class JournalSentence
             JournalKind::TeamChanged => $this->by($who, ($entry->details['to'] ?? null) === null ? 'Taken away from its team' : 'Given to the team '.$entry->details['to']),
             JournalKind::PriorityChanged => $this->by($who, 'Priority '.($entry->details['to'] ?? '')),
             JournalKind::TagsChanged => $this->by($who, $this->tags($entry)),
+            JournalKind::LanguageChanged => $this->by($who, 'Language '.($entry->details['to'] ?? '')),
             JournalKind::FieldChanged => $this->by($who, ($entry->details['field'] ?? 'A field').' set to '.($entry->details['to'] ?? 'nothing')),
             JournalKind::Scheduled => $this->by($who, 'To be sent '.$this->time->short(CarbonImmutable::parse((string) ($entry->details['at'] ?? 'now'))).(($entry->details['unless_answered'] ?? null) === null ? '' : ', unless the customer answers first')),
             JournalKind::ScheduleCalledOff => 'An answer to be sent later was called off',

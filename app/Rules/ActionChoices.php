@@ -11,6 +11,7 @@ use App\Inbox\Category;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
+use App\Support\Languages;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\Template;
@@ -38,6 +39,7 @@ final class ActionChoices
                 ConversationState::Open->value => 'open', ConversationState::Waiting->value => 'wait for the customer', ConversationState::Held->value => 'held, because',
                 ...$this->resolved(), ConversationState::Closed->value => 'closed for good',
             ],
+            ActionKind::SetLanguage => Languages::all(),
             ActionKind::AssignPerson => ['turn' => 'whoever’s turn it is in its team', 'lead' => 'the lead on duty', '' => 'nobody'] + $this->people(),
             ActionKind::AssignTeam => Team::query()->orderBy('name')->pluck('name', 'id')->all(),
             ActionKind::SetField => OwnField::inUse()->where('about', About::Conversation)->pluck('name', 'word')->all(),

@@ -12,6 +12,7 @@ enum ActionKind: string
     case SetPriority = 'set_priority';
     case SetCategory = 'set_category';
     case SetState = 'set_status';
+    case SetLanguage = 'set_language';
     case AssignPerson = 'assign_person';
     case AssignTeam = 'assign_team';
     case AddTag = 'add_tag';
@@ -34,6 +35,7 @@ enum ActionKind: string
             self::SetPriority => 'set the priority to',
             self::SetCategory => 'set the category to',
             self::SetState => 'make it',
+            self::SetLanguage => 'set the language to',
             self::AssignPerson => 'give it to',
             self::AssignTeam => 'give it to the team',
             self::AddTag => 'add the tag',
@@ -106,7 +108,7 @@ enum ActionKind: string
             self::AskRating => [RuleEvent::TeamAnswered],
             self::AskApproval => [RuleEvent::StateChanged],
             self::Note => [RuleEvent::Noted],
-            self::Tell, self::Checklist, self::Task, self::Nudge, self::CallHook, self::Stop => [],
+            self::SetLanguage, self::Tell, self::Checklist, self::Task, self::Nudge, self::CallHook, self::Stop => [],
         };
     }
 }

@@ -11,6 +11,7 @@ use App\Inbox\ChangeState;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
+use App\Inbox\SetLanguage;
 use App\Nudges\NudgePlan;
 use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
@@ -29,6 +30,7 @@ final readonly class DoActions
     public function __construct(
         private ApplySteps $steps,
         private ChangeState $changeState,
+        private SetLanguage $setLanguage,
         private AddNote $addNote,
         private KeepTasks $tasks,
         private Tell $tell,
@@ -57,6 +59,7 @@ final readonly class DoActions
         }
         match ($action->kind) {
             ActionKind::SetState => $this->state($conversation, $action, $actor),
+            ActionKind::SetLanguage => $this->setLanguage->set($conversation, $action->value, $actor),
             ActionKind::Answer, ActionKind::AskRating => $this->answer->answer($rule, $action, $occasion, $key),
             ActionKind::AskApproval => $this->approvals->ask($conversation, $this->filled($action->text, $conversation), $action->value === 'leads' ? null : Teammate::query()->findOrFail($id), $actor),
             ActionKind::Note => $this->addNote->byRule($conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"),
@@ -107,7 +110,7 @@ final readonly class DoActions
             'leads' => $this->leads(),
             default => array_values(Teammate::query()->whereKey((int) $action->value)->get()->all()),
         };
-        $this->tell->people($people, NewsKind::RuleTells, substr("r{$rule->id}-{$key}", 0, 40), "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->text, $conversation)}", $conversation->id);
+        $this->tell->people($people, NewsKind::RuleTells, substr("r{$rule->id}-{$key}", 0, 40), "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->text, $conversation)}", $conversation->id, $action->byMail);
     }
 
     private function task(Rule $rule, RuleAction $action, Conversation $conversation): void

@@ -6,6 +6,7 @@ namespace App\Rules;
 
 use App\Fields\FieldRefused;
 use App\Inbox\ConversationState;
+use App\Support\Languages;
 use App\Templates\Placeholders;
 use App\Templates\Step;
 use App\Templates\StepKind;
@@ -30,6 +31,7 @@ final readonly class RuleAction
      * @param  string  $as  the number of the person it answers as
      * @param  string  $instead  the number of who answers when that person is away or not in the team any more
      * @param  string  $then  the state after an answer: `same`, `waiting`, or `resolved:` with an outcome
+     * @param  bool  $byMail  whether people are told by mail, too, whatever else they wish
      */
     private function __construct(
         public ActionKind $kind,
@@ -39,6 +41,7 @@ final readonly class RuleAction
         public string $as,
         public string $instead,
         public string $then,
+        public bool $byMail,
         public string $label,
     ) {}
 
@@ -58,11 +61,13 @@ final readonly class RuleAction
         $text = mb_substr($word('text'), 0, self::LONGEST);
         $hours = ctype_digit($word('hours')) ? min(self::MOST_HOURS, (int) $word('hours')) : 0;
         $then = $word('then') === '' ? 'same' : $word('then');
+        $byMail = $kind === ActionKind::Tell && $word('mail') === '1';
         $refuse = static fn (string $what): RuleRefused => RuleRefused::action($kind, $what);
         $label = match ($kind) {
             ActionKind::SetPriority => (Priority::tryFrom($value) ?? throw $refuse('choose low, normal, high or urgent.'))->value,
             ActionKind::SetCategory => $things->category($value)->path ?? throw $refuse('choose a category; this one is not there any more.'),
             ActionKind::SetState => self::state($value, $text, $refuse, $things),
+            ActionKind::SetLanguage => Languages::has($value) ? Languages::name($value) : throw $refuse('choose a language.'),
             ActionKind::AssignPerson => match ($value) {
                 '' => 'nobody',
                 'turn' => 'whoever’s turn it is in its team',
@@ -74,18 +79,18 @@ final readonly class RuleAction
             ActionKind::SetField => self::field($value, $text, $refuse, $things),
             ActionKind::Answer => self::answer($value, $word('as'), $then, $refuse, $things),
             ActionKind::AskRating => self::rating($value, $word('as'), $refuse, $things),
-            ActionKind::AskApproval => ($value === 'leads' ? 'a lead' : self::person($value, $refuse, $things)).($text === '' ? throw $refuse('write what is to be approved.') : ": {$text}"),
-            ActionKind::Note => self::filled($text, $refuse),
-            ActionKind::Tell => self::told($value, $refuse, $things).($text === '' ? throw $refuse('write what they are told.') : ": {$text}"),
+            ActionKind::AskApproval => ($value === 'leads' ? 'a lead' : self::person($value, $refuse, $things)).': '.self::written($text, 'write what is to be approved.', $refuse),
+            ActionKind::Note => '“'.mb_strimwidth(self::written($text, 'write the note.', $refuse), 0, 80, '…').'”',
+            ActionKind::Tell => self::told($value, $refuse, $things).($byMail ? ', also by mail: ' : ': ').self::written($text, 'write what they are told.', $refuse),
             ActionKind::Checklist => '“'.($things->checklist($value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
-            ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse, $things)).($text === '' ? throw $refuse('write what is to be done.') : ": {$text}").($hours === 0 ? '' : ", due in {$hours} working hours"),
+            ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse, $things)).': '.self::written($text, 'write what is to be done.', $refuse).($hours === 0 ? '' : ", due in {$hours} working hours"),
             ActionKind::Nudge => '“'.($things->plan($value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')).'” as '.self::person($word('as'), $refuse, $things),
             ActionKind::CallHook => '“'.($things->hook($value)->name ?? throw $refuse('choose a webhook; this one is not there any more. An administrator adds them.')).'”',
             ActionKind::Stop => '',
         };
         $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');
 
-        return new self($kind, $value, $text, $hours, $word('as'), $word('instead'), $then, $shown);
+        return new self($kind, $value, $text, $hours, $word('as'), $word('instead'), $then, $byMail, $shown);
     }
 
     /**
@@ -113,7 +118,7 @@ final readonly class RuleAction
     {
         return array_filter([
             'do' => $this->kind->value, 'value' => $this->value, 'text' => $this->text, 'hours' => $this->hours === 0 ? '' : (string) $this->hours,
-            'as' => $this->as, 'instead' => $this->instead, 'then' => $this->then === 'same' ? '' : $this->then,
+            'as' => $this->as, 'instead' => $this->instead, 'then' => $this->then === 'same' ? '' : $this->then, 'mail' => $this->byMail ? '1' : '',
         ], static fn (string $value): bool => $value !== '');
     }
 
@@ -193,12 +198,14 @@ final readonly class RuleAction
     }
 
     /**
+     * What the team will read, with placeholders that can be filled.
+     *
      * @param  callable(string): RuleRefused  $refuse
      */
-    private static function filled(string $text, callable $refuse): string
+    private static function written(string $text, string $whenEmpty, callable $refuse): string
     {
         if ($text === '') {
-            throw $refuse('write the note.');
+            throw $refuse($whenEmpty);
         }
         try {
             foreach (TemplateText::ofText($text)->placeholders() as $placeholder) {
@@ -210,7 +217,7 @@ final readonly class RuleAction
             throw $refuse($why->getMessage());
         }
 
-        return '“'.mb_strimwidth($text, 0, 80, '…').'”';
+        return $text;
     }
 
     /**

@@ -17,12 +17,14 @@ final class Tell
     /**
      * @param  list<Teammate>  $people
      * @param  string  $source  what it tells of, such as `entry-17`
+     * @param  bool  $byMail  whether it goes out by mail at once, whatever they wish
      */
-    public function people(array $people, NewsKind $kind, string $source, string $text, ?int $conversationId): void
+    public function people(array $people, NewsKind $kind, string $source, string $text, ?int $conversationId, bool $byMail = false): void
     {
         $rows = [];
         foreach ($people as $person) {
             [$inApp, $mail] = self::wish($person, $kind);
+            $mail = $byMail ? MailWhen::AtOnce : $mail;
             if (! $person->may_sign_in || (! $inApp && $mail === MailWhen::Never)) {
                 continue;
             }

@@ -8,6 +8,7 @@ use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\RichText;
 use App\Support\HtmlCleaner;
+use App\Support\Languages;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -215,7 +216,7 @@ final readonly class TemplatesController
             'placeholders' => $this->placeholders->all(),
             'stepChoices' => $this->choices->all(),
             'steps' => $problem !== null ? $this->choices->kept($request) : Step::possible($template->steps ?? []),
-            'languages' => ['en', 'da', 'de', 'lv', 'sv', 'nb', 'nl', 'fr', 'es', 'it', 'pl', 'pt', 'fi', 'ja'],
+            'languages' => array_keys(Languages::all()),
             'conversation' => $conversation,
             'filled' => $conversation === null ? null : $this->tryToFill($texts, $conversation, $teammate),
         ]);

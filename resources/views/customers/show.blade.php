@@ -57,7 +57,7 @@
             <form method="post" action="/customers/{{ $customer->id }}">@csrf
                 <label class="form-label" for="name">Name</label><input class="form-control" id="name" name="name" value="{{ old('name', $customer->name) }}" required maxlength="200">
                 <label class="form-label" for="language">Writes in</label><input class="form-control" id="language" name="language" value="{{ old('language', $customer->language) }}" maxlength="3" placeholder="en" list="languages">
-                <datalist id="languages">@foreach (['en', 'da', 'de', 'sv', 'nb', 'fr', 'lv', 'nl', 'es', 'pt', 'it', 'pl', 'ja'] as $code)<option value="{{ $code }}">{{ \Locale::getDisplayLanguage($code, 'en') }}</option>@endforeach</datalist>
+                <datalist id="languages">@foreach (\App\Support\Languages::all() as $code => $name)<option value="{{ $code }}">{{ $name }}</option>@endforeach</datalist>
                 <label class="form-label" for="facts">Anything else, one a line</label><textarea class="form-control" id="facts" name="facts" rows="3" placeholder="club: festival">{{ old('facts', collect($customer->facts ?? [])->map(fn ($value, $name) => "{$name}: {$value}")->implode("\n")) }}</textarea>
                 <button class="btn btn-outline-secondary btn-sm">Save</button>
             </form>

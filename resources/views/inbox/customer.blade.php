@@ -63,6 +63,20 @@
         <div><dt>Began</dt><dd>{{ $time->short($conversation->created_at) }}</dd></div>
         <div><dt>Team</dt><dd>{{ $conversation->team?->name ?? '—' }}</dd></div>
         <div><dt>Category</dt><dd>{{ $conversation->category?->path ?? '—' }}</dd></div>
+        <div><dt>Language</dt><dd>
+            @php $language = $conversation->language === null ? 'not known' : \App\Support\Languages::name($conversation->language); @endphp
+            @can('note', $conversation)
+                <details class="menu" id="menu-language">
+                    <summary class="word-chip" aria-label="Language {{ $language }}, change">{{ $language }}</summary>
+                    <form method="post" action="/conversations/{{ $conversation->id }}/language" class="menu-panel menu-end menu-form">
+                        @csrf
+                        <label class="form-label" for="conversation-language">Templates answer in</label>
+                        <select class="form-select form-select-sm" id="conversation-language" name="language">@foreach (\App\Support\Languages::all() as $code => $name)<option value="{{ $code }}" @selected($code === $conversation->language)>{{ $name }}</option>@endforeach</select>
+                        <button class="btn btn-primary">Set</button>
+                    </form>
+                </details>
+            @else{{ $language }}@endcan
+        </dd></div>
         @if ($conversation->linkedConversation)
             <div><dt>Links to</dt><dd><a href="{{ route('conversation', $conversation->linkedConversation) }}">{{ $conversation->linkedConversation->number() }}</a></dd></div>
         @endif

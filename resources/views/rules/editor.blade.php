@@ -52,6 +52,9 @@
                     @if ($kind?->text() !== null && ($kind !== \App\Rules\ActionKind::SetState || $isHeld))
                         <label class="visually-hidden" for="action-{{ $index }}-text">{{ $kind->text() }}</label><input class="form-control form-control-sm" id="action-{{ $index }}-text" name="{{ $name }}[text]" value="{{ $action['text'] ?? '' }}" maxlength="5000" placeholder="{{ $kind->text() }}">
                     @endif
+                    @if ($kind === \App\Rules\ActionKind::Tell)
+                        <label class="action-check" for="action-{{ $index }}-mail"><input type="checkbox" class="form-check-input" id="action-{{ $index }}-mail" name="{{ $name }}[mail]" value="1" @checked(($action['mail'] ?? '') === '1')> also by mail</label>
+                    @endif
                     @if ($kind === \App\Rules\ActionKind::Task || $isHeld)
                         <label for="action-{{ $index }}-hours">for</label><input class="form-control form-control-sm hours" type="number" min="1" max="2000" id="action-{{ $index }}-hours" name="{{ $name }}[hours]" value="{{ $action['hours'] ?? '' }}"> <span>working hours</span>
                     @endif

@@ -77,6 +77,8 @@ it('sets what a rule sets, and says so', function (Closure $action, string $said
     'task for the lead where nobody owns it' => [fn () => ['do' => 'task', 'value' => 'owner', 'text' => 'Call back', 'hours' => '2'], 'make a task for the owner: Call back, due in 2 working hours', fn () => Task::query()->sole()->assignee->name === 'Mads Overgaard' && Task::query()->sole()->due_at->toIso8601ZuluString() === '2026-11-23T12:00:00Z'],
     'tell a person' => [fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look'], 'tell Corin Hale: Look', fn () => News::query()->where('kind', 'rule_tells')->pluck('teammate_id')->all() === [$this->teammate('corin')->id]],
     'tell the team' => [fn () => ['do' => 'tell', 'value' => 'team', 'text' => 'Look'], 'tell its team: Look', fn () => News::query()->where('kind', 'rule_tells')->count() === 4],
+    'tell by mail, too' => [fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look', 'mail' => '1'], 'tell Corin Hale, also by mail: Look', fn () => News::query()->where('kind', 'rule_tells')->sole()->mail_due_at === '2026-11-23 10:00:00'],
+    'language' => [fn () => ['do' => 'set_language', 'value' => 'lv'], 'set the language to Latvian', fn (Conversation $one) => $one->language === 'lv'],
     'nudge plan' => [fn () => ['do' => 'nudge', 'value' => (string) app(ReadyMade::class)->plan($this->teammate('mads'))->id, 'as' => ($this->id)('ilse')], 'remind with the nudge plan “No answer” as Ilse Norrby', fn () => Nudge::query()->sole()->state === Nudge::RUNNING],
     'approval' => [fn () => ['do' => 'ask_approval', 'value' => ($this->id)('mads'), 'text' => 'Really?'], 'ask for the approval of Mads Overgaard: Really?', fn (Conversation $one) => Approval::query()->sole()->question === 'Really?' && $one->state === ConversationState::Held],
     'stop' => [fn () => ['do' => 'stop'], 'stop: no further rules', fn (Conversation $one) => $one->state === ConversationState::Open],
@@ -112,6 +114,7 @@ it('refuses an action that says nothing or names what is not there', function (a
     [['do' => 'set_status', 'value' => 'resolved:99999'], 'choose the outcome'],
     [['do' => 'assign_person', 'value' => '99999'], 'choose a person'],
     [['do' => 'assign_team', 'value' => '99999'], 'choose a team'],
+    [['do' => 'set_language', 'value' => 'klingon'], 'choose a language'],
     [['do' => 'add_tag', 'text' => ''], 'write the tag'],
     [['do' => 'add_tag', 'text' => str_repeat('x', 61)], 'write the tag'],
     [['do' => 'set_field', 'value' => 'nonesuch'], 'choose a field'],
@@ -120,7 +123,9 @@ it('refuses an action that says nothing or names what is not there', function (a
     [['do' => 'note', 'text' => ''], 'write the note'],
     [['do' => 'note', 'text' => '{{ customer.shoe_size }}'], 'there is no placeholder {{ customer.shoe_size }}'],
     [['do' => 'tell', 'value' => 'leads', 'text' => ''], 'write what they are told'],
+    [['do' => 'tell', 'value' => 'leads', 'text' => 'Look at {{ conversation'], 'What begins with {{ ends with }}'],
     [['do' => 'task', 'value' => 'owner', 'text' => ''], 'write what is to be done'],
+    [['do' => 'task', 'value' => 'owner', 'text' => 'Ring {{ customer.shoe_size }}'], 'there is no placeholder {{ customer.shoe_size }}'],
     [['do' => 'checklist', 'value' => '99999'], 'choose a checklist'],
     [['do' => 'nudge', 'value' => '99999'], 'choose a nudge plan'],
     [['do' => 'call_hook', 'value' => '99999'], 'choose a webhook'],
@@ -138,4 +143,4 @@ it('offers choices for each action that takes one', function (): void {
 
 it('goes there and back as it is kept', function (array $action): void {
     expect(RuleAction::of(RuleAction::of($action)->toArray())->label)->toBe(RuleAction::of($action)->label);
-})->with([[['do' => 'set_priority', 'value' => 'high']], [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench', 'hours' => '3']], [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']], [['do' => 'assign_person', 'value' => 'turn']]]);
+})->with([[['do' => 'set_priority', 'value' => 'high']], [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench', 'hours' => '3']], [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']], [['do' => 'assign_person', 'value' => 'turn']], [['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']]]);

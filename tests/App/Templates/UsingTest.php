@@ -77,6 +77,15 @@ it('answers in the language of the conversation, and says so where it cannot', f
     ($this->use)($template)->assertSee('data-text="Hello"', false)->assertSee('has no text in German. This is the one in English.');
 });
 
+it('answers in another language once somebody has said that it is the right one', function (): void {
+    $template = template('Hello', ['en' => 'Hello', 'de' => 'Guten Tag']);
+    $this->post("/conversations/{$this->conversation->id}/language", ['language' => 'de'])->assertSessionHas('done');
+    ($this->use)($template)->assertSee('data-text="Guten Tag"', false);
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('Language German by Ilse Norrby');
+    $this->post("/conversations/{$this->conversation->id}/language", ['language' => 'xx'])->assertSessionHasErrors('language');
+    expect($this->conversation->refresh()->language)->toBe('de');
+});
+
 it('does what goes along together with the answer', function (): void {
     (new OwnField)->forceFill(['about' => About::Conversation, 'name' => 'Batch', 'word' => 'batch', 'kind' => FieldKind::Text, 'choices' => [], 'position' => 1])->save();
     $checklist = Checklist::query()->where('name', 'Damaged on arrival')->firstOrFail();
