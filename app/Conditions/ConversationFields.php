@@ -173,7 +173,7 @@ final class ConversationFields implements Fields
             'public' => ['conversations.public', static fn (Conversation $conversation): bool => $conversation->public],
             'automatic' => ['conversations.automatic', static fn (Conversation $conversation): bool => $conversation->automatic],
             'answered' => ['conversations.first_replied_at IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null],
-            default => ['EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)', static fn (Conversation $conversation): bool => $conversation->messages()->whereHas('attachments')->exists()],
+            default => ['EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)', static fn (Conversation $conversation): bool => $conversation->loadMissing('files')->files->isNotEmpty()],
         };
 
         return new YesNoField($key, $label, $sql, $read);
@@ -185,7 +185,7 @@ final class ConversationFields implements Fields
             'waiting_hours' => $this->since($key, $label, 'waiting_since', 3600, static fn (Conversation $conversation): ?CarbonInterface => $conversation->waiting_since),
             'quiet_hours' => $this->since($key, $label, 'last_message_at', 3600, static fn (Conversation $conversation): CarbonInterface => $conversation->last_message_at),
             'age_days' => $this->since($key, $label, 'created_at', 86_400, static fn (Conversation $conversation): CarbonInterface => $conversation->created_at),
-            'orders' => new NumberField($key, $label, static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)', static fn (Conversation $conversation): int => $conversation->orders()->count()),
+            'orders' => new NumberField($key, $label, static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)', static fn (Conversation $conversation): int => $conversation->loadMissing('orders')->orders->count()),
             'rating' => new NumberField($key, $label, static fn (): string => '(SELECT score FROM ratings WHERE ratings.conversation_id = conversations.id)', static fn (Conversation $conversation): ?int => $conversation->rating?->score),
             default => new NumberField($key, $label, static fn (): string => 'conversations.stars', static fn (Conversation $conversation): ?int => $conversation->stars),
         };

@@ -10,9 +10,11 @@ use App\Fields\FieldRefused;
 use App\Fields\OwnField;
 use App\Fields\OwnValue;
 use App\Inbox\Conversation;
+use App\Orders\Order;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Operator;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Collection;
 
 /**
  * A field of the store's own. A date is the number 20261123. Of orders, those beside the conversation
@@ -69,7 +71,7 @@ final readonly class OwnValueField implements Field
 
     public function fact(Conversation $conversation): string|float|bool|array|null
     {
-        $values = OwnValue::query()->where('own_field_id', $this->field->id)->whereIn('about_id', $this->aboutIds($conversation))->orderBy('about_id')->orderBy('position')->get();
+        $values = $this->values($conversation);
         if ($this->isList()) {
             return array_values($values->map(fn (OwnValue $value): string => $this->field->kind->show($value->text, $value->number))->all());
         }
@@ -177,14 +179,18 @@ final readonly class OwnValueField implements Field
     }
 
     /**
-     * @return list<int>
+     * Read along for many where `RuleFields::reads` has said so.
+     *
+     * @return Collection<int, OwnValue>
      */
-    private function aboutIds(Conversation $conversation): array
+    private function values(Conversation $conversation): Collection
     {
-        return match ($this->field->about) {
-            About::Conversation => [$conversation->id],
-            About::Customer => [$conversation->customer_id],
-            About::Order => array_values($conversation->orders()->pluck('orders.id')->all()),
+        $values = match ($this->field->about) {
+            About::Conversation => $conversation->loadMissing('ownValues')->ownValues,
+            About::Customer => $conversation->loadMissing('customer.ownValues')->customer->ownValues,
+            About::Order => $conversation->loadMissing('orders.ownValues')->orders->flatMap(static fn (Order $order): Collection => $order->ownValues)->sortBy(static fn (OwnValue $value): array => [$value->about_id, $value->position]),
         };
+
+        return $values->where('own_field_id', $this->field->id)->values();
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Fields\HasOwnValues;
 use App\Inbox\Conversation;
 use App\Orders\Order;
 use App\Ratings\Rating;
@@ -31,6 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Customer extends Model
 {
+    use HasOwnValues;
     use StoresRows;
 
     protected $fillable = ['name', 'language'];

@@ -25,7 +25,7 @@ use Cairnfield\Core\Rules\Way;
 final readonly class DemoRules
 {
     /** Ready-made ones, and which of them are on. The others are still being tried out. */
-    private const READY_MADE = ['reopened' => true, 'close' => true, 'untouched' => true, 'unanswered' => true, 'nobodys-due' => true, 'upset' => true, 'away-owner' => true, 'low-stars' => true, 'how-was-it' => false, 'begun-anew' => false, 'receipt-open' => false, 'receipt-away' => false, 'no-answer' => false];
+    private const READY_MADE = ['reopened' => true, 'close' => true, 'untouched' => true, 'unanswered' => true, 'nobodys-due' => true, 'upset' => true, 'away-owner' => true, 'low-stars' => true, 'form-choice' => true, 'how-was-it' => false, 'begun-anew' => false, 'receipt-open' => false, 'receipt-away' => false, 'no-answer' => false];
 
     public function __construct(private SaveRule $save, private ReadyMade $readyMade, private RunRules $run) {}
 

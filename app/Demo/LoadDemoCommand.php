@@ -14,7 +14,7 @@ final class LoadDemoCommand extends Command
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoRules $rules, DemoRatings $ratings, SortIntoGroups $groups): int
+    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields, DemoRules $rules, DemoRatings $ratings, SortIntoGroups $groups): int
     {
         if (Teammate::query()->exists()) {
             $this->info('There is data already; nothing was loaded.');
@@ -23,6 +23,7 @@ final class LoadDemoCommand extends Command
         }
         $store->load();
         $templates->load();
+        $fields->load();
         $rules->load();
         $otherWays->readOrders();
         $count = $conversations->load();

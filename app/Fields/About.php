@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Fields;
 
+use App\Customers\Customer;
+use App\Orders\Order;
+use Illuminate\Database\Eloquent\Model;
+
 /**
  * What a field of the store's own belongs to.
  */
@@ -12,6 +16,15 @@ enum About: string
     case Conversation = 'conversation';
     case Customer = 'customer';
     case Order = 'order';
+
+    public static function of(Model $model): self
+    {
+        return match (true) {
+            $model instanceof Customer => self::Customer,
+            $model instanceof Order => self::Order,
+            default => self::Conversation,
+        };
+    }
 
     public function label(): string
     {

@@ -8,6 +8,7 @@ use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\ItemKind;
 use App\Customers\Customer;
+use App\Fields\HasOwnValues;
 use App\Orders\Order;
 use App\Promises\PromiseStanding;
 use App\Promises\StoreHours;
@@ -24,6 +25,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasManyThrough;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
@@ -73,6 +75,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property CarbonImmutable|null $unowned_since null where it has an owner
  * @property CarbonImmutable $created_at
  * @property Collection<int, Message> $messages
+ * @property Collection<int, Attachment> $files
  * @property Collection<int, Order> $orders
  * @property Collection<int, Tag> $tags
  * @property Customer $customer
@@ -87,6 +90,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Conversation extends Model
 {
+    use HasOwnValues;
     use StoresRows;
 
     /** Set by the actions alone, never from a request. */
@@ -241,6 +245,16 @@ final class Conversation extends Model
     public function messages(): HasMany
     {
         return $this->hasMany(Message::class);
+    }
+
+    /**
+     * The files of all its messages.
+     *
+     * @return HasManyThrough<Attachment, Message, $this>
+     */
+    public function files(): HasManyThrough
+    {
+        return $this->hasManyThrough(Attachment::class, Message::class);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Channels\Account;
 use App\Customers\Customer;
+use App\Fields\HasOwnValues;
 use App\Inbox\Conversation;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Currency;
@@ -54,6 +55,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Order extends Model
 {
+    use HasOwnValues;
+
     protected $guarded = ['*'];
 
     /**

@@ -16,16 +16,16 @@ use LogicException;
 /**
  * Something that can be asked only of what has just happened, such as the text of a message. Never part of a query.
  */
-final readonly class OccasionField implements Field
+final class OccasionField implements Field
 {
     use NamedField;
 
     /**
      * @param  list<Operator>  $operators
-     * @param  array<int|string, string>  $choices
+     * @param  array<int|string, string>|Closure(): array<int|string, string>  $choices  looked up only where they are shown
      * @param  Closure(Occasion): (string|int|float|bool|list<string>|null)  $read
      */
-    public function __construct(private string $key, private string $label, private array $operators, private array $choices, private Closure $read) {}
+    public function __construct(private readonly string $key, private readonly string $label, private readonly array $operators, private array|Closure $choices, private readonly Closure $read) {}
 
     /**
      * @return string|int|float|bool|list<string>|null
@@ -42,7 +42,7 @@ final readonly class OccasionField implements Field
 
     public function choices(): array
     {
-        return $this->choices;
+        return $this->choices = is_array($this->choices) ? $this->choices : ($this->choices)();
     }
 
     public function fact(Conversation $conversation): string|int|float|bool|array|null

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Conditions\OwnValueField;
+use App\Fields\About;
+use App\Fields\FieldKind;
+use App\Fields\OwnField;
 use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
 use App\Team\Role;
@@ -13,6 +17,7 @@ use App\Templates\Template;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
 use Cairnfield\Core\Rules\Way;
+use Cairnfield\Core\Text\Folding;
 
 /**
  * Rules that most stores want, made with a click: off, to be looked at, changed and tried out first. The templates
@@ -20,9 +25,12 @@ use Cairnfield\Core\Rules\Way;
  */
 final readonly class ReadyMade
 {
+    private const BROKEN = ['broken', 'broke', 'break', 'breaks', 'split', 'torn', 'tore', 'tear', 'damaged', 'damage', 'cracked', 'faulty', 'defective'];
+
     private const TEXTS = [
         'Receipt, while we are here' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nthank you for writing. Your message has arrived as {{ conversation.number }}, and one of us answers today.\n\n{{ store.name }}", 'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ntak for din besked. Den er kommet frem som {{ conversation.number }}, og en af os svarer i dag.\n\n{{ store.name }}"],
         'Receipt, while we are away' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nthank you for writing. Your message has arrived as {{ conversation.number }}. We are away at the moment and back on {{ store.opens_at }}; then one of us answers.\n\n{{ store.name }}", 'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ntak for din besked. Den er kommet frem som {{ conversation.number }}. Vi er her igen {{ store.opens_at }}, og så svarer en af os.\n\n{{ store.name }}"],
+        'Please send a photo' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nthat should not have happened. Could you send us a photo of it, and one of the label? Simply answer to this mail. With both we can tell what to send you.\n\n{{ store.name }}", 'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ndet skulle ikke være sket. Kan du sende os et billede af det og et af mærkaten? Svar blot på denne mail. Så kan vi sige, hvad vi sender dig.\n\n{{ store.name }}"],
         'Reminder, the first' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\ndid you see what we asked about “{{ conversation.subject }}”? As soon as you answer we go on.\n\n{{ agent.first_name | store.name }}"],
         'Reminder, the second' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nwe ask once more about “{{ conversation.subject }}”. Is there anything that keeps you from answering? We are glad to help.\n\n{{ agent.first_name | store.name }}"],
         'Begun anew' => ['en' => "Hello {{ customer.first_name | \"there\" }},\n\nwhat you answered to was over some time ago, so we have taken your message as something new: {{ conversation.number }}, and one of us answers.\n\nIf it is about another matter, the quickest way is {{ store.form_link | \"a new message\" }}\n\n{{ store.name }}", 'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ndet, du svarede på, blev afsluttet for noget tid siden, så vi har taget din besked som en ny sag: {{ conversation.number }}, og en af os svarer.\n\nHvis det handler om noget andet, er den hurtigste vej {{ store.form_link | \"en ny besked\" }}\n\n{{ store.name }}"],
@@ -38,8 +46,8 @@ final readonly class ReadyMade
     public function all(): array
     {
         return [
-            'receipt-open' => ['Receipt while we are here', 'Says in working hours that a message has arrived, and under which number.'],
-            'receipt-away' => ['Receipt while we are away', 'Says out of hours when the store opens next.'],
+            'receipt-open' => ['Receipt while we are here', 'Says in working hours that a mail has arrived, and under which number. The form sends its own.'],
+            'receipt-away' => ['Receipt while we are away', 'Says out of hours that a mail has arrived, and when the store opens next.'],
             'reopened' => ['Written to again after resolving', 'Tells the owner when a customer writes to what was resolved.'],
             'begun-anew' => ['Written to again after it was closed', 'Tells the customer that it goes on as something new, with the address of the form.'],
             'how-was-it' => ['Ask how it was, a working day after resolving', 'Sends the address at which customers give stars; to one customer once in two weeks.'],
@@ -52,7 +60,7 @@ final readonly class ReadyMade
             'nobodys-due' => ['Nobody’s and due within the hour', 'Gives it to the lead on duty.'],
             'upset' => ['Upset, and open for 72 hours', 'Makes it urgent and tells the leads.'],
             'no-answer' => ['Remind customers who do not answer', 'Starts a nudge plan when we answered and wait: reminders after 5 and 10 working days, resolved after 15.'],
-            'form-choice' => ['A choice in the form says it is broken', 'Sets the priority and asks for a photo.'],
+            'form-choice' => ['The form says that it is broken', 'Sets the priority and asks for a photo; by the choice in your form, or where it has none by words of the message.'],
         ];
     }
 
@@ -68,9 +76,11 @@ final readonly class ReadyMade
         $answer = fn (string $template): array => ['do' => 'answer', 'value' => (string) $this->template($template, $teammate)->id, 'as' => (string) $lead->id, 'instead' => (string) $teammate->id];
         $noAnswer = 'resolved:'.(Outcome::inUse()->where('name', 'No answer')->value('id') ?? Outcome::inUse()->value('id'));
         $byMail = $has('channel', 'in', ['email', 'web_form']);
+        // The form has sent a receipt already.
+        $mailed = $has('channel', 'in', ['email']);
         [$events, $clock, $condition, $actions] = match ($key) {
-            'receipt-open' => [[RuleEvent::FirstMessage], null, ['all' => [$byMail, $has('in_hours', 'is', true)]], [$answer('Receipt, while we are here')]],
-            'receipt-away' => [[RuleEvent::FirstMessage], null, ['all' => [$byMail, $has('in_hours', 'is', false)]], [$answer('Receipt, while we are away')]],
+            'receipt-open' => [[RuleEvent::FirstMessage], null, ['all' => [$mailed, $has('in_hours', 'is', true)]], [$answer('Receipt, while we are here')]],
+            'receipt-away' => [[RuleEvent::FirstMessage], null, ['all' => [$mailed, $has('in_hours', 'is', false)]], [$answer('Receipt, while we are away')]],
             'reopened' => [[RuleEvent::WroteWhenResolved], null, ['all' => []], [['do' => 'tell', 'value' => 'owner', 'text' => 'They wrote again after it was resolved.']]],
             'begun-anew' => [[RuleEvent::FirstMessage], null, ['all' => [$byMail, $has('goes_on', 'is', true)]], [$answer('Begun anew')]],
             'how-was-it' => [[], ['since' => 'state_changed', 'hours' => 8, 'in_hours' => true], ['all' => [$byMail, $state('resolved'), $has('answered', 'is', true)]], [['do' => 'ask_rating'] + $answer('How was it?')]],
@@ -82,8 +92,8 @@ final readonly class ReadyMade
             'unanswered' => [[], ['since' => 'unanswered', 'hours' => 1, 'in_hours' => true], $state('open'), [['do' => 'tell', 'value' => 'leads', 'text' => 'Nobody has answered for an hour.']]],
             'nobodys-due' => [[], ['since' => 'until_due', 'hours' => 1, 'in_hours' => true], ['all' => [$state('open'), ['field' => 'owner', 'op' => 'is_empty']]], [['do' => 'assign_person', 'value' => 'lead']]],
             'upset' => [[], ['since' => 'unanswered', 'hours' => 72], ['all' => [$state('open'), $has('mood', 'in', ['upset'])]], [['do' => 'set_priority', 'value' => 'urgent'], ['do' => 'tell', 'value' => 'leads', 'text' => 'Upset, and still open after 72 hours.']]],
-            'no-answer' => [[RuleEvent::StateChanged], null, ['all' => [$state('waiting'), $has('done_by', 'in', ['teammate']), $has('channel', 'in', ['email'])]], [['do' => 'nudge', 'value' => (string) $this->plan($teammate)->id, 'as' => (string) $lead->id]]],
-            'form-choice' => [[RuleEvent::FirstMessage], null, ['all' => [$has('channel', 'in', ['web_form']), $has('message_text', 'has_any_word', ['broken', 'split', 'torn', 'damaged'])]], [['do' => 'set_priority', 'value' => 'high'], $answer('Receipt, while we are here')]],
+            'no-answer' => [[RuleEvent::StateChanged], null, ['all' => [$state('waiting'), $has('done_by', 'in', ['teammate']), $mailed]], [['do' => 'nudge', 'value' => (string) $this->plan($teammate)->id, 'as' => (string) $lead->id]]],
+            'form-choice' => [[RuleEvent::FirstMessage], null, ['all' => [$has('channel', 'in', ['web_form']), $this->saysBroken()]], [['do' => 'set_priority', 'value' => 'high'], $answer('Please send a photo')]],
             default => throw RuleRefused::noAction($key),
         };
 
@@ -105,6 +115,24 @@ final readonly class ReadyMade
         }
 
         return $plan;
+    }
+
+    /**
+     * The choice of the store's form that says so; where there is none, words of the message.
+     *
+     * @return array<string, mixed>
+     */
+    private function saysBroken(): array
+    {
+        foreach (OwnField::inUse()->where('about', About::Conversation)->where('kind', FieldKind::Choice)->get() as $field) {
+            foreach ($field->choices as $choice) {
+                if (array_intersect(explode(' ', Folding::fold($choice)), self::BROKEN) !== []) {
+                    return ['field' => (new OwnValueField($field))->key(), 'op' => 'in', 'value' => [$choice]];
+                }
+            }
+        }
+
+        return ['field' => 'message_text', 'op' => 'has_any_word', 'value' => self::BROKEN];
     }
 
     private function template(string $name, Teammate $teammate): Template

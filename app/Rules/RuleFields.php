@@ -128,8 +128,12 @@ final class RuleFields implements Fields
                     $leaf->field === 'rating' => 'rating',
                     $leaf->field === 'customer_ratings' => 'customer.ratings',
                     $leaf->field === 'message_has_file' => 'message.attachments',
+                    $leaf->field === 'has_file' => 'files',
                     $leaf->field === 'parcel_days_unseen' => 'orders.parcels.scans',
-                    str_starts_with($leaf->field, 'order_') => 'orders',
+                    $leaf->field === 'orders', str_starts_with($leaf->field, 'order_') => 'orders',
+                    str_starts_with($leaf->field, 'own.conversation.') => 'ownValues',
+                    str_starts_with($leaf->field, 'own.customer.') => 'customer.ownValues',
+                    str_starts_with($leaf->field, 'own.order.') => 'orders.ownValues',
                     default => null,
                 };
             }
@@ -231,8 +235,6 @@ final class RuleFields implements Fields
 
             return $orders->count() < 2 ? $orders->first() : $orders->sortByDesc(static fn (Order $order): string => (string) $order->getRawOriginal('placed_at'))->first();
         };
-        /** @var list<string> $countries */
-        $countries = Order::query()->distinct()->orderBy('country')->pluck('country')->filter()->values()->all();
         $fields = [
             new OccasionField('message_text', 'Text of the message', self::WORDS, [], static fn (Occasion $occasion): ?string => $occasion->message?->text),
             new OccasionField('message_subject', 'Subject of the message', self::WORDS, [], static fn (Occasion $occasion): ?string => $occasion->message?->subject),
@@ -247,10 +249,11 @@ final class RuleFields implements Fields
             new OccasionField('customer_orders', 'Orders the customer has placed', self::NUMBER, [], static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()),
             new OccasionField('customer_ratings', 'Fewest stars of the customer so far', self::NUMBER, [], static fn (Occasion $occasion): ?int => ($least = $occasion->conversation->customer->ratings->min('score')) === null ? null : (int) $least),
             new OccasionField('order_total', 'Total of the order', self::NUMBER, [], static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()),
+            new OccasionField('order_currency', 'Currency of the order', self::CHOICE, static fn (): array => self::written('currency'), static fn (Occasion $occasion): ?string => $order($occasion)?->currency),
             new OccasionField('order_status', 'Status of the order', self::CHOICE, ['paid' => 'paid', 'sent' => 'sent', 'cancelled' => 'cancelled', 'returned' => 'returned'], static fn (Occasion $occasion): ?string => $order($occasion)?->status),
             new OccasionField('parcel_days_unseen', 'Days without a scan of its parcel', self::NUMBER, [], static fn (Occasion $occasion): ?int => $order($occasion)?->parcels->last()?->progress()->daysWithoutScan),
-            new OccasionField('order_country', 'Country of the order', self::CHOICE, self::named($countries, static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en')), static fn (Occasion $occasion): ?string => $order($occasion)?->country),
-            new OccasionField('order_source', 'Where it was ordered', self::CHOICE, ['shop' => 'own shop', 'Marrowby' => 'Marrowby', 'Quaymart' => 'Quaymart'], static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'),
+            new OccasionField('order_country', 'Country of the order', self::CHOICE, static fn (): array => array_map(static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en'), self::written('country')), static fn (Occasion $occasion): ?string => $order($occasion)?->country),
+            new OccasionField('order_source', 'Where it was ordered', self::CHOICE, static fn (): array => ['shop' => 'own shop'] + self::written('marketplace'), static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'),
         ];
         $this->own = [];
         foreach ($fields as $field) {
@@ -261,17 +264,15 @@ final class RuleFields implements Fields
     }
 
     /**
-     * @param  list<string>  $keys
-     * @param  callable(string): string  $name
-     * @return array<string, string>
+     * What there is in one column of the orders, by index.
+     *
+     * @return array<string, string> each is its own name
      */
-    private static function named(array $keys, callable $name): array
+    private static function written(string $column): array
     {
-        $named = [];
-        foreach ($keys as $key) {
-            $named[$key] = $name($key);
-        }
+        /** @var list<string> $written */
+        $written = Order::query()->whereNotNull($column)->where($column, '!=', '')->distinct()->orderBy($column)->pluck($column)->all();
 
-        return $named;
+        return array_combine($written, $written);
     }
 }

@@ -108,6 +108,10 @@ return [
         $in('worked:73', 'Where is this parcel? It should be here since Monday.'),
     ]),
 
+    $by('form', 'fill', ['name' => 'David Okafor', 'email' => 'david@okafor.example', 'order' => 'B-20333', 'own' => ['It broke or tore']], 'Faulty item', [
+        $in('worked:52', "The red Kestrel came down on its nose yesterday, on grass, and the leading edge is open over a hand’s width beside the keel. It was its fourth time out. Can it be mended, or is that a new sail?\n\nDavid"),
+    ]),
+
     // A card number in a mail: taken out before anything is stored.
     $mail('ida.bruun@bruun.example', 'Ida Bruun', 'Please charge the rest', 'Gift card', [
         $in('worked:37', "Hello,\n\nthe gift card did not cover everything. Please take the rest from my card 4111 1111 1111 1111, valid 09/28. I hope that is all right by mail.\n\nIda Bruun"),

@@ -15,12 +15,14 @@ use App\Fields\FieldRefused;
 use App\Inbox\Actor;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
+use App\Inbox\ReceiptOutcome;
 use App\Inbox\ReceiveMessage;
 use App\Inbox\SendReceipt;
 use App\Inbox\SetOwnField;
 use App\Orders\FindOrders;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Makes a conversation of a filled form, and sends its receipt. What looks like a machine's work is
@@ -29,6 +31,9 @@ use Illuminate\Http\UploadedFile;
 final readonly class TakeForm
 {
     private const QUICKEST_SECONDS = 3;
+
+    /** Two at once can stand in each other's way. */
+    private const TRIES = 5;
 
     public function __construct(
         private ReceiveMessage $receive,
@@ -51,28 +56,33 @@ final readonly class TakeForm
             now()->getTimestamp() - $openedAt < self::QUICKEST_SECONDS ? 'it was filled in within '.self::QUICKEST_SECONDS.' seconds' : null,
         ]));
         $category = $filled->categoryId === null ? null : Category::query()->find($filled->categoryId);
-        $outcome = $this->receive->receive($form->account, ReceivedMessage::item(
-            Channel::WebForm,
-            SenderHandle::email($filled->email, $filled->name),
-            new OutsideItem("form-{$onceKey}", ItemKind::Form, false, null, orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)),
-            $category === null ? ChannelItem::subject($filled->text) : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
-            $this->text($filled),
-            now()->toDateTimeImmutable(),
-            array_map(static fn (UploadedFile $file): ReceivedAttachment => new ReceivedAttachment(
-                mb_substr($file->getClientOriginalName(), 0, 255),
-                (string) ($file->getMimeType() ?? 'application/octet-stream'),
-                (string) $file->getContent(),
-            ), $files),
-            $filled->email,
-            $filled->categoryId,
-            $this->marks($filled),
-            $junk,
-        ));
+        // Together: rules look at a message once, and ask for what was chosen in the form.
+        $outcome = DB::transaction(function () use ($form, $filled, $files, $onceKey, $category, $junk): ReceiptOutcome {
+            $outcome = $this->receive->receive($form->account, ReceivedMessage::item(
+                Channel::WebForm,
+                SenderHandle::email($filled->email, $filled->name),
+                new OutsideItem("form-{$onceKey}", ItemKind::Form, false, null, orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)),
+                $category === null ? ChannelItem::subject($filled->text) : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
+                $this->text($filled),
+                now()->toDateTimeImmutable(),
+                array_map(static fn (UploadedFile $file): ReceivedAttachment => new ReceivedAttachment(
+                    mb_substr($file->getClientOriginalName(), 0, 255),
+                    (string) ($file->getMimeType() ?? 'application/octet-stream'),
+                    (string) $file->getContent(),
+                ), $files),
+                $filled->email,
+                $filled->categoryId,
+                $this->marks($filled),
+                $junk,
+            ));
+            if ($outcome->isNew) {
+                $this->fillOwnFields($outcome->message->conversation()->firstOrFail(), $filled);
+            }
+
+            return $outcome;
+        }, self::TRIES);
         $form->account->heard();
         $conversation = $outcome->message->conversation()->firstOrFail();
-        if ($outcome->isNew) {
-            $this->fillOwnFields($conversation, $filled);
-        }
         if ($outcome->isNew && $form->sendsReceipt && ! $conversation->junk) {
             $this->sendReceipt->send($conversation, $outcome->message, $filled->email, $filled->name);
         }

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Demo\DemoFields;
+use App\Fields\OwnValue;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\Message;
+use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
 use Tests\App\AppTestCase;
@@ -45,6 +49,19 @@ it('makes a conversation of a filled form, and sends a receipt with its number',
         ->and($receipt->automatic)->toBeTrue()
         ->and($receipt->subject)->toContain("[{$conversation->number()}]")
         ->and($this->sender->delivered)->toBe([$receipt->id]);
+});
+
+it('keeps what was chosen together with the message, so that rules never see one without the other', function (): void {
+    app(DemoFields::class)->load();
+    $seen = [];
+    Event::listen(TransactionCommitted::class, function (TransactionCommitted $committed) use (&$seen): void {
+        // The tests' own transaction is the first.
+        if ($committed->connection->transactionLevel() === 1 && Message::query()->where('direction', Message::IN)->exists()) {
+            $seen[] = OwnValue::query()->pluck('text')->all();
+        }
+    });
+    fillIn($this, ['own' => [DemoFields::BROKE, 'K']]);
+    expect($seen)->not->toBe([])->and(array_unique($seen, SORT_REGULAR))->toBe([[DemoFields::BROKE]]);
 });
 
 it('answers a form by mail, and goes on in the same conversation', function (): void {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Channels\Channel;
 use App\Conditions\UnknownField;
 use App\Customers\CustomerGroup;
+use App\Fields\About;
+use App\Fields\FieldKind;
 use App\Inbox\Actor;
 use App\Inbox\AssignConversation;
 use App\Inbox\ChangeTags;
@@ -15,6 +17,7 @@ use App\Ratings\RateConversation;
 use App\Rules\Occasion;
 use App\Rules\Occasions;
 use App\Rules\RuleFields;
+use App\Sorting\ArrangeFields;
 use Cairnfield\Core\Rules\Condition;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -72,6 +75,7 @@ it('knows each thing that can be asked when somebody writes', function (string $
     'orders placed' => ['customer_orders', 1],
     'fewest stars' => ['customer_ratings', 2],
     'total' => ['order_total', 163.0],
+    'currency' => ['order_currency', 'EUR'],
     'status' => ['order_status', 'sent'],
     'days unseen' => ['parcel_days_unseen', 4],
     'country' => ['order_country', 'DK'],
@@ -131,8 +135,32 @@ it('asks the database beforehand for what conditions will read', function (strin
     expect(RuleFields::reads($condition))->toBe($relation === null ? [] : [$relation]);
 })->with([
     ['customer_group', 'customer.groups'], ['customer_name', 'customer'], ['customer_orders', 'customer.orders'], ['customer_ratings', 'customer.ratings'], ['tags', 'tags'], ['message_has_file', 'message.attachments'],
-    ['parcel_days_unseen', 'orders.parcels.scans'], ['order_total', 'orders'], ['order_country', 'orders'], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
+    ['parcel_days_unseen', 'orders.parcels.scans'], ['order_total', 'orders'], ['order_country', 'orders'], ['orders', 'orders'], ['has_file', 'files'], ['own.conversation.batch', 'ownValues'], ['own.customer.club', 'customer.ownValues'], ['own.order.gift', 'orders.ownValues'], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
 ]);
+
+it('asks the database as often for many as for few, whatever is asked', function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    foreach (About::cases() as $about) {
+        app(ArrangeFields::class)->make($about, 'Club', FieldKind::Text, [], false);
+    }
+    $fields = app(RuleFields::class);
+    $condition = Condition::read(json_decode((string) json_encode(['all' => array_map(static fn (string $key): array => ['field' => $key, 'op' => 'is_empty'], array_keys($fields->all()))])));
+    $queries = static function (int $count) use ($fields, $condition): int {
+        $entries = JournalEntry::query()->where('kind', JournalKind::MessageReceived)->orderBy('id')->limit($count)->pluck('id')->all();
+        DB::enableQueryLog();
+        DB::flushQueryLog();
+        foreach (app(Occasions::class)->ofEntries($entries, RuleFields::reads($condition)) as $occasion) {
+            $fields->facts($occasion, $condition);
+        }
+
+        return count(DB::getQueryLog());
+    };
+    foreach (range(1, 6) as $number) {
+        Mails::conversation(['From' => "c{$number}@x.example", 'Message-ID' => "<q{$number}@x.example>", 'Subject' => "Question {$number}"]);
+    }
+    $queries(2);
+    expect($queries(6))->toBe($queries(2));
+});
 
 it('says a condition in words, with what was found', function (array $condition, string $inWords, ?array $because): void {
     $fields = app(RuleFields::class);

@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Channels\WebForm\FilledForm;
+use App\Channels\WebForm\Form;
+use App\Channels\WebForm\TakeForm;
 use App\Checklists\Checklist;
+use App\Demo\DemoFields;
 use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\JournalEntry;
+use App\Inbox\Message;
 use App\Inbox\Outcome;
 use App\Rules\ChangedBy;
 use App\Rules\ReadyMade;
@@ -15,12 +20,14 @@ use App\Rules\RuleEvent;
 use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
 use App\Rules\RuleVersion;
+use App\Rules\RunRules;
 use App\Rules\SaveRule;
 use App\Team\Team;
 use App\Templates\SaveTemplate;
 use App\Templates\Template;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
+use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -152,12 +159,29 @@ it('makes each ready-made rule, off, with the templates it answers with', functi
         $this->post("/rules/ready-made/{$key}")->assertRedirect()->assertSessionHas('done');
     }
     expect(Rule::query()->count())->toBe(count($keys))->and(Rule::query()->where('on', true)->count())->toBe(0)
-        ->and(Template::query()->where('folder', 'Sent by rules')->count())->toBe(7);
+        ->and(Template::query()->where('folder', 'Sent by rules')->count())->toBe(8);
     foreach (Rule::query()->get() as $rule) {
         $this->get("/rules/{$rule->id}")->assertOk()->assertDontSee('not there any more');
         $this->get("/rules/{$rule->id}/try")->assertOk();
     }
     $this->post('/rules/ready-made/none')->assertSessionHas('problem');
+});
+
+it('asks the choice of the form whether it is broken, and answers with a request for a photo', function (): void {
+    app(RunRules::class)->run();
+    $mads = $this->teammate('mads');
+    expect(app(ReadyMade::class)->make('form-choice', $mads)->condition['all'][1]['field'])->toBe('message_text');
+    app(DemoFields::class)->load();
+    $rule = app(ReadyMade::class)->make('form-choice', $mads);
+    expect($rule->condition['all'][1])->toBe(['field' => 'own.conversation.what_happened', 'op' => 'in', 'value' => [DemoFields::BROKE]]);
+    app(SaveRule::class)->switch($rule, true, $mads);
+    $form = Form::named('contact');
+    $take = static fn (string $choice, string $email): Conversation => Conversation::query()->findOrFail((int) substr(app(TakeForm::class)->take($form, FilledForm::from(['name' => 'Odile Fabre', 'email' => $email, 'text' => 'Look at this.', 'own' => [$choice]], $form), [], $email, now()->getTimestamp() - 60, false), 2));
+    [$broke, $missing] = [$take(DemoFields::BROKE, 'odile@fabre.example'), $take('A part is missing', 'eva@sturm.example')];
+    app(RunRules::class)->run();
+    expect($broke->refresh()->priority)->toBe(Priority::High)->and($missing->refresh()->priority)->toBe(Priority::Normal)
+        ->and($broke->messages()->where('direction', Message::OUT)->whereNotNull('teammate_id')->sole()->text)->toContain('Could you send us a photo')
+        ->and($missing->messages()->where('direction', Message::OUT)->whereNotNull('teammate_id')->count())->toBe(0);
 });
 
 it('reads each kind of thing that rules name once, however many rules there are', function (): void {
