@@ -17,6 +17,7 @@ Route::middleware('auth')->prefix('/rules')->group(function (): void {
     Route::middleware('can:arrange')->group(function (): void {
         Route::get('/new', [RulesController::class, 'make']);
         Route::post('/redraw', [RulesController::class, 'redraw']);
+        Route::post('/try', [RulesController::class, 'tryWritten']);
         Route::post('/', [RulesController::class, 'store']);
         Route::post('/ready-made/{key}', [RulesController::class, 'readyMade']);
         Route::post('/limit', [RulesController::class, 'limit']);

@@ -8,6 +8,7 @@ use App\Inbox\Actor;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\Outcome;
+use App\Rules\RulesUsing;
 use App\Support\LocalTime;
 use App\Team\Teammate;
 use App\Templates\Template;
@@ -49,6 +50,10 @@ final readonly class NudgePlansController
 
     public function retire(NudgePlan $plan): RedirectResponse
     {
+        $rules = RulesUsing::nudgePlan($plan->id);
+        if ($rules !== []) {
+            return redirect('/nudges')->with('problem', "“{$plan->name}” is started by: ".implode(', ', $rules).'. Switch them off first, or have them start another.');
+        }
         $plan->forceFill(['retired_at' => now()])->save();
 
         return redirect('/nudges')->with('done', "“{$plan->name}” is retired. Where it is at work it goes on to its end.");

@@ -51,15 +51,27 @@ final readonly class AnswerByRule
         $since = now()->subDay();
         $given = DB::table('rule_answers')->where('address', $address)->where('at', '>', $since);
 
-        return match (true) {
-            $occasion->message !== null && $occasion->message->isIncoming() && $occasion->message->automatic, $conversation->automatic => 'a machine wrote it, and machines are not answered',
-            $rule->stopped_at !== null => 'it wanted to send too many at once, and its answers wait until somebody says go on',
-            $conversation->public => 'it was said in public, and that is answered by hand',
-            $conversation->junk => 'it is junk',
+        return $this->whyNever($occasion) ?? match (true) {
             $address === null => 'there is nobody to answer',
+            $rule->stopped_at !== null => 'it wanted to send too many at once, and its answers wait until somebody says go on',
             $given->clone()->where('rule_id', $rule->id)->exists() => 'it answered this person within the last 24 hours already',
             $given->count() >= self::MOST_A_DAY => 'this person had '.self::MOST_A_DAY.' answers from rules within the last 24 hours already',
             $asksRating => $this->whyNotAsk($conversation),
+            default => null,
+        };
+    }
+
+    /**
+     * Why no rule answers there, as can be told without looking further.
+     */
+    public function whyNever(Occasion $occasion): ?string
+    {
+        $conversation = $occasion->conversation;
+
+        return match (true) {
+            $occasion->message !== null && $occasion->message->isIncoming() && $occasion->message->automatic, $conversation->automatic => 'a machine wrote it, and machines are not answered',
+            $conversation->public => 'it was said in public, and that is answered by hand',
+            $conversation->junk => 'it is junk',
             default => null,
         };
     }

@@ -33,9 +33,9 @@ final class HooksController
 
     public function retire(Hook $hook): RedirectResponse
     {
-        $using = Rule::inOrder()->where('on', true)->get()->filter(static fn (Rule $rule): bool => array_filter($rule->actions, static fn (array $action): bool => $action['do'] === ActionKind::CallHook->value && ($action['value'] ?? '') === (string) $hook->id) !== []);
-        if ($using->isNotEmpty()) {
-            return redirect('/rules/hooks')->with('problem', "“{$hook->name}” is told by: {$using->pluck('name')->implode(', ')}. Switch them off first.");
+        $using = RulesUsing::hook($hook->id);
+        if ($using !== []) {
+            return redirect('/rules/hooks')->with('problem', "“{$hook->name}” is told by: ".implode(', ', $using).'. Switch them off first.');
         }
         $hook->forceFill(['retired_at' => now()])->save();
 

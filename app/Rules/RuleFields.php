@@ -155,11 +155,7 @@ final class RuleFields implements Fields
         if ($seeksWords) {
             $values = array_values(array_filter($values, static fn (mixed $word): bool => Leaf::of($leaf->field, Operator::HasAnyWord, [$word])->matches($facts)));
         }
-        $shown = implode(', ', array_map(static fn (mixed $value): string => match (true) {
-            is_bool($value) => $value ? 'yes' : 'no',
-            is_scalar($value) => $choices[(string) $value] ?? ($seeksWords ? "“{$value}”" : (string) $value),
-            default => '',
-        }, $values));
+        $shown = self::shown($values, $choices);
 
         return match (true) {
             ! $leaf->operator->needsValue() => "{$label} ".OperatorWords::of($leaf->operator),
@@ -191,14 +187,25 @@ final class RuleFields implements Fields
     public function plain(Leaf $leaf): string
     {
         $field = $this->ifKnown($leaf->field);
-        $choices = $field?->choices() ?? [];
-        $shown = implode(', ', array_map(static fn (mixed $value): string => match (true) {
-            is_bool($value) => $value ? 'yes' : 'no',
-            is_scalar($value) => $choices[(string) $value] ?? (string) $value,
-            default => '',
-        }, is_array($leaf->value) ? $leaf->value : [$leaf->value]));
+        $shown = self::shown(is_array($leaf->value) ? $leaf->value : [$leaf->value], $field?->choices() ?? []);
 
         return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of($leaf->operator, is_array($leaf->value) && count($leaf->value) === 1).($leaf->operator->needsValue() ? " {$shown}" : '');
+    }
+
+    /**
+     * What was written stands in quotes, what was chosen by its name.
+     *
+     * @param  array<mixed>  $values
+     * @param  array<int|string, string>  $choices
+     */
+    private static function shown(array $values, array $choices): string
+    {
+        return implode(', ', array_map(static fn (mixed $value): string => match (true) {
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_string($value) => $choices[$value] ?? "“{$value}”",
+            is_int($value), is_float($value) => $choices[(string) $value] ?? (string) $value,
+            default => '',
+        }, $values));
     }
 
     private function ifKnown(string $key): ?Field

@@ -25,6 +25,8 @@ final readonly class RulesController
 
     private const DAYS = 14;
 
+    private const TRIED_DAYS = 30;
+
     private ConditionForm $form;
 
     public function __construct(
@@ -114,25 +116,37 @@ final readonly class RulesController
 
     public function try(Request $request, Rule $rule): View
     {
-        $days = max(1, min(90, $request->integer('days', 30)));
-        $from = hrtime(true);
-        $tried = $problem = null;
-        try {
-            $tried = $this->try->over($rule, $days);
-        } catch (RulesRefused|UnknownField $why) {
-            $problem = $why->getMessage();
-        }
+        return view('rules.try', [...$this->tried($rule, $request), 'mayChange' => $rule->mayBeChangedBy($this->teammate($request))]);
+    }
 
-        return view('rules.try', ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->words->of($rule), 'mayChange' => $rule->mayBeChangedBy($this->teammate($request))]);
+    /**
+     * What is written in the form, tried out before it is kept.
+     */
+    public function tryWritten(Request $request): View
+    {
+        $id = $request->integer('rule');
+        $kept = $id === 0 ? null : Rule::query()->findOrFail($id);
+        $shown = $request->hasHeader('HX-Request') ? 'rules.tried' : 'rules.try';
+        try {
+            return view($shown, [...$this->tried($this->save->draft($kept, $this->written($request, 'This rule')), $request), 'mayChange' => false]);
+        } catch (RuleRefused|RulesRefused|UnknownField $why) {
+            return view($shown, ['rule' => $kept ?? (new Rule)->forceFill(['id' => 0, 'name' => 'This rule']), 'tried' => null, 'problem' => $why->getMessage(), 'days' => self::TRIED_DAYS, 'seconds' => 0.0, 'label' => null, 'mayChange' => false]);
+        }
     }
 
     public function switch(Request $request, Rule $rule): RedirectResponse
     {
         $this->authorise($request, $rule);
         $isOn = $request->boolean('on');
-        $this->save->switch($rule, $isOn, $this->teammate($request));
+        try {
+            $this->save->switch($rule, $isOn, $this->teammate($request));
+        } catch (RuleRefused|RulesRefused|UnknownField $why) {
+            return redirect("/rules/{$rule->id}")->with('problem', "It is not switched on: {$why->getMessage()}");
+        }
+        // It cannot be told beforehand whether conditions would break the circle: it is stopped when it goes round.
+        $circles = $isOn ? TryRule::circlesWith($rule->refresh()) : [];
 
-        return redirect('/rules')->with('done', $isOn ? "“{$rule->name}” is on." : "“{$rule->name}” is off.");
+        return redirect('/rules')->with('done', $isOn ? "“{$rule->name}” is on." : "“{$rule->name}” is off.")->with($circles === [] ? [] : ['problem' => implode(' ', $circles)]);
     }
 
     public function place(Request $request, Rule $rule): RedirectResponse
@@ -188,34 +202,61 @@ final readonly class RulesController
 
     private function keep(Request $request, ?Rule $rule): RedirectResponse|View
     {
-        $group = $this->form->posted($request->input('condition'));
-        $actions = $this->postedActions($request);
-        $events = $this->postedEvents($request);
-        $clock = $this->postedClock($request);
+        try {
+            $saved = $this->save->save($rule, $this->written($request), $this->teammate($request));
+        } catch (RuleRefused|RulesRefused|UnknownField $why) {
+            $request->flash();
+
+            return $this->page($request, $rule, $this->form->posted($request->input('condition')), $this->postedEvents($request), $this->postedActions($request), $this->postedClock($request), $why->getMessage());
+        }
+
+        return redirect($rule === null ? "/rules/{$saved->id}/try" : '/rules')->with('done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.'));
+    }
+
+    /**
+     * What stands in the form.
+     *
+     * @param  string|null  $name  where it needs none yet
+     *
+     * @throws RuleRefused|RulesRefused|UnknownField
+     */
+    private function written(Request $request, ?string $name = null): RuleToSave
+    {
         $written = $request->validate([
-            'name' => ['required', 'string', 'max:120'],
+            'name' => [$name === null ? 'required' : 'nullable', 'string', 'max:120'],
             'way' => ['required', Valid::enum(Way::class)],
             'changed_by' => ['required', Valid::enum(ChangedBy::class)],
             'notes' => ['nullable', 'string', 'max:5000'],
         ]);
-        try {
-            $saved = $this->save->save($rule, new RuleToSave(
-                $written['name'],
-                Way::from($written['way']),
-                array_values(array_filter(array_map(RuleEvent::tryFrom(...), $events))),
-                $this->form->condition($group),
-                array_map(RuleAction::of(...), array_values(array_filter($actions, static fn (array $action): bool => ($action['do'] ?? '') !== ''))),
-                (string) ($written['notes'] ?? ''),
-                ChangedBy::from($written['changed_by']),
-                ($clock['since'] ?? '') === '' ? null : Clock::of($clock),
-            ), $this->teammate($request));
-        } catch (RuleRefused|RulesRefused|UnknownField $why) {
-            $request->flash();
+        $clock = $this->postedClock($request);
 
-            return $this->page($request, $rule, $group, $events, $actions, $clock, $why->getMessage());
+        return new RuleToSave(
+            (string) ($written['name'] ?? $name),
+            Way::from($written['way']),
+            array_values(array_filter(array_map(RuleEvent::tryFrom(...), $this->postedEvents($request)))),
+            $this->form->condition($this->form->posted($request->input('condition'))),
+            array_map(RuleAction::of(...), array_values(array_filter($this->postedActions($request), static fn (array $action): bool => ($action['do'] ?? '') !== ''))),
+            (string) ($written['notes'] ?? ''),
+            ChangedBy::from($written['changed_by']),
+            ($clock['since'] ?? '') === '' ? null : Clock::of($clock),
+        );
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function tried(Rule $rule, Request $request): array
+    {
+        $days = max(1, min(90, $request->integer('days', self::TRIED_DAYS)));
+        $from = hrtime(true);
+        $tried = $problem = null;
+        try {
+            $tried = $this->try->over($rule, $days);
+        } catch (RulesRefused|UnknownField $why) {
+            $problem = $why->getMessage();
         }
 
-        return redirect($request->has('and_try') || $rule === null ? "/rules/{$saved->id}/try" : '/rules')->with('done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.'));
+        return ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->words->of($rule)];
     }
 
     /**

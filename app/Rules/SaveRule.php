@@ -25,32 +25,15 @@ final readonly class SaveRule
      */
     public function save(?Rule $rule, RuleToSave $written, Teammate $teammate): Rule
     {
-        $name = trim((string) preg_replace('/\s+/u', ' ', $written->name));
-        match (true) {
-            $name === '' => throw RuleRefused::withoutName(),
-            $written->events === [] && $written->clock === null => throw RuleRefused::withoutEvent(),
-            $written->actions === [] => throw RuleRefused::withoutAction(),
-            default => null,
-        };
-        foreach (Condition::read(json_decode((string) json_encode($written->condition, JSON_THROW_ON_ERROR)))->leaves() as $leaf) {
-            $this->fields->get($leaf->field);
-        }
+        $this->check($written);
 
-        return DB::transaction(function () use ($rule, $written, $teammate, $name): Rule {
+        return DB::transaction(function () use ($rule, $written, $teammate): Rule {
             $kept = $rule === null
-                ? (new Rule)->forceFill(['teammate_id' => $teammate->id, 'version' => 0, 'on' => false, 'place' => 1 + (int) Rule::query()->whereNull('retired_at')->max('place')])
+                ? (new Rule)->forceFill(['teammate_id' => $teammate->id, 'version' => 0, 'on' => false, 'place' => self::lastPlace()])
                 : Rule::query()->lockForUpdate()->findOrFail($rule->id);
             $before = $rule === null ? null : self::content($kept);
-            $kept->forceFill([
-                'name' => mb_substr($name, 0, 120),
-                'way' => $written->way,
-                'events' => $written->clock !== null ? [] : array_map(static fn (RuleEvent $event): string => $event->value, $written->events),
-                'clock' => $written->clock?->toArray(),
+            $this->fill($kept, $written)->forceFill([
                 ...($rule !== null && $rule->clock == $written->clock?->toArray() ? [] : ['swept_from' => null, 'swept_to' => null]),
-                'condition' => $written->condition,
-                'actions' => array_map(static fn (RuleAction $action): array => $action->toArray(), $written->actions),
-                'notes' => trim($written->notes) === '' ? null : mb_substr(trim($written->notes), 0, 5000),
-                'changed_by' => $written->changedBy,
                 // What was wrong with it may be mended now.
                 'last_error' => null,
                 'last_error_at' => null,
@@ -61,8 +44,65 @@ final readonly class SaveRule
         });
     }
 
+    /**
+     * As it is written and not kept: to be tried out. A new one has the number 0.
+     *
+     * @throws RuleRefused|RulesRefused|UnknownField
+     */
+    public function draft(?Rule $rule, RuleToSave $written): Rule
+    {
+        $this->check($written);
+
+        return $this->fill($rule === null ? (new Rule)->forceFill(['id' => 0, 'on' => false, 'place' => self::lastPlace()]) : $rule->replicate()->forceFill(['id' => $rule->id]), $written);
+    }
+
+    /**
+     * @throws RuleRefused|RulesRefused|UnknownField
+     */
+    private function check(RuleToSave $written): void
+    {
+        match (true) {
+            self::name($written) === '' => throw RuleRefused::withoutName(),
+            $written->events === [] && $written->clock === null => throw RuleRefused::withoutEvent(),
+            $written->actions === [] => throw RuleRefused::withoutAction(),
+            default => null,
+        };
+        $this->fields->known(Condition::read(json_decode((string) json_encode($written->condition, JSON_THROW_ON_ERROR))));
+    }
+
+    private function fill(Rule $rule, RuleToSave $written): Rule
+    {
+        return $rule->forceFill([
+            'name' => mb_substr(self::name($written), 0, 120),
+            'way' => $written->way,
+            'events' => $written->clock !== null ? [] : array_map(static fn (RuleEvent $event): string => $event->value, $written->events),
+            'clock' => $written->clock?->toArray(),
+            'condition' => $written->condition,
+            'actions' => array_map(static fn (RuleAction $action): array => $action->toArray(), $written->actions),
+            'notes' => trim($written->notes) === '' ? null : mb_substr(trim($written->notes), 0, 5000),
+            'changed_by' => $written->changedBy,
+        ]);
+    }
+
+    private static function name(RuleToSave $written): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', $written->name));
+    }
+
+    private static function lastPlace(): int
+    {
+        return 1 + (int) Rule::query()->whereNull('retired_at')->max('place');
+    }
+
+    /**
+     * @throws RuleRefused|RulesRefused|UnknownField when it could not be carried out: what it names may be gone since it was written
+     */
     public function switch(Rule $rule, bool $isOn, Teammate $teammate): void
     {
+        if ($isOn) {
+            $this->fields->known($rule->asks());
+            array_map(RuleAction::of(...), $rule->actions);
+        }
         DB::transaction(function () use ($rule, $isOn, $teammate): void {
             $kept = Rule::query()->lockForUpdate()->findOrFail($rule->id);
             if ($kept->on !== $isOn) {
@@ -105,18 +145,6 @@ final readonly class SaveRule
             $this->switch($rule, false, $teammate);
         }
         $rule->refresh()->forceFill(['retired_at' => $isRetired ? now() : null])->save();
-    }
-
-    /**
-     * Rules that are on and answer with a template.
-     *
-     * @return list<string> their names
-     */
-    public static function answeringWith(int $template): array
-    {
-        return array_values(Rule::inOrder()->where('on', true)->get()
-            ->filter(static fn (Rule $rule): bool => array_filter($rule->actions, static fn (array $action): bool => (ActionKind::tryFrom($action['do'])?->answers() ?? false) && ($action['value'] ?? '') === (string) $template) !== [])
-            ->map(static fn (Rule $rule): string => $rule->name)->all());
     }
 
     /**

@@ -16,8 +16,8 @@ final readonly class TriedRule
      * @param  int  $looked  at how many things that happened
      * @param  bool  $isCut  whether more happened than was looked at
      * @param  int  $matched  in how many of them it would have acted
-     * @param  list<array{conversation: Conversation, at: CarbonImmutable, because: list<string>, overruled: list<string>, others: list<string>}>  $rows  the latest of these
-     * @param  list<array{string, string, bool|null, int}>  $fights  with which rule, over what, whether this one wins (null: they undo each other), and how often
+     * @param  list<array{conversation: Conversation, at: CarbonImmutable, because: list<string>, leftOut: list<string>, others: list<string>}>  $rows  the latest of these, with what of it would not have been done, and what other rules do there
+     * @param  list<Fight>  $fights
      * @param  list<string>  $circles  in words
      */
     public function __construct(

@@ -8,14 +8,16 @@ use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Promises\StoreHours;
 use Cairnfield\Core\Rules\Circles;
+use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Plan;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Runs a rule, on or not yet, against what happened in the last days, beside all rules that are on. Changes
- * nothing. What it asks of conversations and customers is answered as they are now.
+ * Runs a rule, on or not yet, kept or not, against what happened in the last days, beside all rules that are on.
+ * Changes nothing. What it asks of conversations and customers is answered as they are now.
  */
 final readonly class TryRule
 {
@@ -26,9 +28,10 @@ final readonly class TryRule
 
     private const SHOWN = 100;
 
-    public function __construct(private Occasions $occasions, private RuleFields $fields, private StoreHours $hours) {}
+    public function __construct(private Occasions $occasions, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer, private ThingsInUse $things) {}
 
     /**
+     * @param  Rule  $rule  one that is not kept yet has the number 0
      * @param  int  $days  how far back, from 1
      */
     public function over(Rule $rule, int $days): TriedRule
@@ -39,8 +42,7 @@ final readonly class TryRule
         }
         $kinds = array_values(array_unique(array_map(static fn (RuleEvent $event): string => $event->kind()->value, $rule->listensTo())));
         $ids = array_map(intval(...), DB::table('journal')->where('at', '>=', now()->subDays($days))->whereIn('kind', $kinds)->orderByDesc('id')->limit(self::MOST)->pluck('id')->all());
-        /** @var Collection<int, Rule> $all */
-        $all = Rule::inOrder()->where('on', true)->whereNull('clock')->whereKeyNot($rule->id)->get()->push($rule)->sortBy(static fn (Rule $one): array => [$one->place, $one->id])->keyBy('id');
+        $all = self::beside($rule);
         $names = $all->pluck('name', 'id')->all();
         $condition = $this->fields->known($rule->asks());
         // The message's own are few; they come along for all.
@@ -68,31 +70,26 @@ final readonly class TryRule
                     continue;
                 }
                 $matched++;
-                $overruled = [];
-                foreach ($plan->overruled as $one) {
-                    if (($one['rule'] === $rule->id) !== ($one['by'] === $rule->id)) {
-                        $overruled[] = $one;
-                        $other = (int) ($one['rule'] === $rule->id ? $one['by'] : $one['rule']);
-                        $key = "{$other}-{$one['do']}-".($one['by'] === $rule->id ? 'over' : 'under');
-                        $fights[$key] = [$names[$other], ActionKind::tryFrom($one['do'])?->label() ?? $one['do'], $one['by'] === $rule->id, ($fights[$key][3] ?? 0) + 1];
-                    }
-                }
-                foreach ($this->undone($plan->actions, $rule->id) as [$other, $tag]) {
-                    $fights["{$other}-{$tag}"] = [$names[$other], "the tag “{$tag}”, which one gives and the other takes away", null, ($fights["{$other}-{$tag}"][3] ?? 0) + 1];
-                }
+                $this->addFights($fights, $plan, $rule->id, $names);
                 if (count($rows) < self::SHOWN) {
-                    $rows[] = [
-                        'conversation' => $occasion->conversation,
-                        'at' => $occasion->at(),
-                        'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []),
-                        'overruled' => array_values(array_map(static fn (array $one): string => ActionKind::tryFrom($one['do'])?->label() ?? $one['do'], array_filter($overruled, static fn (array $one): bool => $one['rule'] === $rule->id))),
-                        'others' => array_values(array_map(static fn (string|int $id): string => $names[(int) $id], array_filter($plan->matched, static fn (string|int $id): bool => $id !== $rule->id))),
-                    ];
+                    $overruled = array_values(array_map(static fn (array $one): string => (ActionKind::tryFrom($one['do'])?->label() ?? $one['do'])." (“{$names[(int) $one['by']]}” does)", array_filter($plan->overruled, static fn (array $one): bool => $one['rule'] === $rule->id)));
+                    $rows[] = $this->row($rule, $occasion, $facts, $occasion->at(), $overruled, $this->othersIn($plan, $rule->id, $names));
                 }
             }
         }
 
-        return new TriedRule($days, $looked, count($ids) === self::MOST, $matched, $rows, array_values($fights), self::circlesWith($rule, $all, $names));
+        return new TriedRule($days, $looked, count($ids) === self::MOST, $matched, $rows, array_values($fights), self::circlesWith($rule, $all));
+    }
+
+    /**
+     * The rules that are on, and this one, by their numbers and in their order.
+     *
+     * @return Collection<int, Rule>
+     */
+    private static function beside(Rule $rule): Collection
+    {
+        return Rule::inOrder()->where('on', true)->whereNull('clock')->whereKeyNot($rule->id)->get()->push($rule)
+            ->sortBy(static fn (Rule $one): array => [$one->place, $one->id === 0 ? PHP_INT_MAX : $one->id])->keyBy('id');
     }
 
     /**
@@ -111,23 +108,103 @@ final readonly class TryRule
         $ids = $rows->limit(self::MOST)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all();
         $condition = $this->fields->known($rule->asks());
         $own = RuleFields::askedBy($condition);
+        $reads = RuleFields::reads($condition);
+        $others = new OtherRuns($rule, $days);
         $matched = 0;
         $found = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
-            foreach ($this->occasions->ofTime(array_fill_keys($chunk, ''), RunRules::readBy(new Collection([$rule]))) as $occasion) {
+            $fitting = [];
+            foreach ($this->occasions->ofTime(array_fill_keys($chunk, ''), $reads) as $occasion) {
                 $facts = $this->fields->factsOf($occasion, $own);
-                if (! $condition->matches($facts)) {
-                    continue;
+                if ($condition->matches($facts)) {
+                    $fitting[] = [$occasion, $facts];
                 }
-                $matched++;
-                if (count($found) < self::SHOWN) {
-                    $at = $since === null ? CarbonImmutable::now() : $occasion->conversation->getAttribute($since->column());
-                    $found[] = ['conversation' => $occasion->conversation, 'at' => $at instanceof CarbonImmutable ? $at : $occasion->at(), 'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []), 'overruled' => [], 'others' => []];
+            }
+            $matched += count($fitting);
+            $others->lookAt(array_map(static fn (array $one): int => $one[0]->conversation->id, $fitting));
+            foreach (array_slice($fitting, 0, self::SHOWN - count($found)) as [$occasion, $facts]) {
+                $at = $since === null ? CarbonImmutable::now() : $occasion->conversation->getAttribute($since->column());
+                $found[] = $this->row($rule, $occasion, $facts, $at instanceof CarbonImmutable ? $at : $occasion->at(), [], $others->in($occasion->conversation->id));
+            }
+        }
+
+        return new TriedRule($days, count($ids), count($ids) === self::MOST, $matched, $found, $others->fights(), []);
+    }
+
+    /**
+     * @param  list<string>  $overruled
+     * @param  list<string>  $others
+     * @return array{conversation: Conversation, at: CarbonImmutable, because: list<string>, leftOut: list<string>, others: list<string>}
+     */
+    private function row(Rule $rule, Occasion $occasion, Facts $facts, CarbonImmutable $at, array $overruled, array $others): array
+    {
+        return [
+            'conversation' => $occasion->conversation,
+            'at' => $at,
+            'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []),
+            'leftOut' => [...$overruled, ...$this->unanswered($rule, $occasion)],
+            'others' => $others,
+        ];
+    }
+
+    /**
+     * @return list<string> why it would not have answered, where it answers at all
+     */
+    private function unanswered(Rule $rule, Occasion $occasion): array
+    {
+        $answers = array_filter($rule->actions, static fn (array $action): bool => ActionKind::tryFrom($action['do'])?->answers() ?? false);
+        $why = $answers === [] ? null : $this->answer->whyNever($occasion);
+
+        return $why === null ? [] : ["the answer, since {$why}"];
+    }
+
+    /**
+     * @param  array<int, string>  $names
+     * @return list<string> each other rule with what it does
+     */
+    private function othersIn(Plan $plan, int $rule, array $names): array
+    {
+        $others = [];
+        foreach ($plan->matched as $id) {
+            if ($id !== $rule) {
+                $others[(int) $id] = [];
+            }
+        }
+        foreach ($plan->actions as $action) {
+            if (isset($others[(int) $action['rule']])) {
+                try {
+                    $others[(int) $action['rule']][] = RuleAction::of($action, $this->things)->label;
+                } catch (RuleRefused $why) {
+                    $others[(int) $action['rule']][] = $why->getMessage();
                 }
             }
         }
 
-        return new TriedRule($days, count($ids), count($ids) === self::MOST, $matched, $found, [], []);
+        return array_values(array_map(static fn (int $id, array $does): string => $does === [] ? $names[$id] : "{$names[$id]}: ".implode(', ', $does), array_keys($others), $others));
+    }
+
+    /**
+     * @param  array<string, Fight>  $fights
+     * @param  array<int, string>  $names
+     */
+    private function addFights(array &$fights, Plan $plan, int $rule, array $names): void
+    {
+        foreach ($plan->overruled as $one) {
+            if (($one['rule'] === $rule) !== ($one['by'] === $rule)) {
+                $isWon = $one['by'] === $rule;
+                $other = (int) ($isWon ? $one['rule'] : $one['by']);
+                $key = "{$other}-{$one['do']}-".($isWon ? 'over' : 'under');
+                $fights[$key] = Fight::overValue($names[$other], $one['do'], $isWon, ($fights[$key]->count ?? 0) + 1);
+            }
+        }
+        foreach ($plan->actions as $own) {
+            foreach ($own['rule'] === $rule ? $plan->actions : [] as $other) {
+                if ($other['rule'] !== $rule && OtherRuns::isUndone($own, $other)) {
+                    $key = "{$other['rule']}-tag-{$own['text']}";
+                    $fights[$key] = Fight::overTag($names[(int) $other['rule']], (string) $own['text'], ($fights[$key]->count ?? 0) + 1);
+                }
+            }
+        }
     }
 
     /**
@@ -145,33 +222,16 @@ final readonly class TryRule
     }
 
     /**
-     * @param  Collection<int, Rule>  $all
-     * @param  array<int, string>  $names
+     * The circles that a rule is or would be part of.
+     *
+     * @param  Collection<int, Rule>|null  $all  the rules that are on, and this one
      * @return list<string> in words
      */
-    private static function circlesWith(Rule $rule, Collection $all, array $names): array
+    public static function circlesWith(Rule $rule, ?Collection $all = null): array
     {
+        $all ??= self::beside($rule);
         $circles = array_filter(self::circles($all), static fn (array $circle): bool => in_array($rule->id, $circle, true));
 
-        return array_values(array_map(static fn (array $circle): string => RuleRefused::circle(array_map(static fn (int|string $id): string => $names[(int) $id], $circle))->getMessage(), $circles));
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $actions
-     * @return list<array{int, string}> rules that take a tag away that this one gives, or the other way round
-     */
-    private function undone(array $actions, int $rule): array
-    {
-        $opposite = [ActionKind::AddTag->value => ActionKind::RemoveTag->value, ActionKind::RemoveTag->value => ActionKind::AddTag->value];
-        $undone = [];
-        foreach ($actions as $own) {
-            foreach ($actions as $other) {
-                if ($own['rule'] === $rule && $other['rule'] !== $rule && ($opposite[$own['do']] ?? null) === $other['do'] && mb_strtolower((string) ($own['text'] ?? '')) === mb_strtolower((string) ($other['text'] ?? ''))) {
-                    $undone[] = [(int) $other['rule'], (string) $own['text']];
-                }
-            }
-        }
-
-        return $undone;
+        return array_values(array_map(static fn (array $circle): string => RuleRefused::circle(array_map(static fn (int|string $id): string => $all[(int) $id]->name ?? '', $circle))->getMessage(), $circles));
     }
 }

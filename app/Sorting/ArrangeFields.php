@@ -8,6 +8,7 @@ use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnField;
 use App\Fields\OwnValue;
+use App\Rules\RulesUsing;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Support\Str;
 
@@ -56,8 +57,15 @@ final class ArrangeFields
         $field->forceFill(['name' => $name, 'choices' => $choices, 'required_to_resolve' => $requiredToResolve && $field->about === About::Conversation])->save();
     }
 
+    /**
+     * @throws SortingRefused when rules ask for it or set it
+     */
     public function retire(OwnField $field): void
     {
+        $rules = RulesUsing::field($field);
+        if ($rules !== []) {
+            throw SortingRefused::usedByRules($field->name, $rules);
+        }
         $field->forceFill(['retired_at' => now()])->save();
     }
 

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Rules\SaveRule;
+use App\Nudges\NudgePlan;
+use App\Rules\RulesUsing;
 use App\Support\HtmlCleaner;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -85,13 +86,17 @@ final readonly class SaveTemplate
     /**
      * Out of use, with its uses kept; or in use again.
      *
-     * @throws TemplateProblem when rules answer with it
+     * @throws TemplateProblem when rules or nudge plans write with it
      */
     public function retire(Template $template, bool $isRetired): void
     {
-        $rules = $isRetired ? SaveRule::answeringWith($template->id) : [];
+        $rules = $isRetired ? RulesUsing::template($template->id) : [];
         if ($rules !== []) {
             throw TemplateProblem::usedByRules($template->name, $rules);
+        }
+        $plans = $isRetired ? NudgePlan::writingWith($template->id) : [];
+        if ($plans !== []) {
+            throw TemplateProblem::usedByPlans($template->name, $plans);
         }
         $template->forceFill(['retired_at' => $isRetired ? now() : null])->save();
     }

@@ -70,4 +70,12 @@ final class TemplateProblem extends RuntimeException
     {
         return new self("“{$name}” is answered with by ".(count($rules) === 1 ? 'the rule ' : 'the rules ').implode(', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)).'. Give '.(count($rules) === 1 ? 'it' : 'them').' another template or switch '.(count($rules) === 1 ? 'it' : 'them').' off first.');
     }
+
+    /**
+     * @param  list<string>  $plans
+     */
+    public static function usedByPlans(string $name, array $plans): self
+    {
+        return new self("“{$name}” is sent by ".(count($plans) === 1 ? 'the nudge plan ' : 'the nudge plans ').implode(', ', array_map(static fn (string $plan): string => "“{$plan}”", $plans)).'. Give '.(count($plans) === 1 ? 'it' : 'them').' another template first.');
+    }
 }

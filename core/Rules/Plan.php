@@ -33,7 +33,7 @@ final readonly class Plan
         foreach ($counting as $rule) {
             foreach ($rule->actions as $index => $action) {
                 $do = $action['do'];
-                $by = in_array($do, self::SETS_ONE_VALUE, true)
+                $by = self::setsOneValue($do)
                     ? ($last[$do] === [$rule->id, $index] ? null : $last[$do][0])
                     : self::repeats($action, $rule->id, $first);
                 if ($by === null) {
@@ -45,6 +45,14 @@ final readonly class Plan
         }
 
         return new self(array_map(static fn (Rule $rule): string|int => $rule->id, $counting), $actions, $overruled);
+    }
+
+    /**
+     * Whether of this action, as `do` names it, only the last one stands.
+     */
+    public static function setsOneValue(string $do): bool
+    {
+        return in_array($do, self::SETS_ONE_VALUE, true);
     }
 
     /**

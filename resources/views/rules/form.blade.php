@@ -19,9 +19,10 @@
                 <div><label class="form-label" for="rule-changed-by">Who may change it</label><select class="form-select" id="rule-changed-by" name="changed_by">@foreach (\App\Rules\ChangedBy::cases() as $by)<option value="{{ $by->value }}" @selected(old('changed_by', $rule?->changed_by->value) === $by->value)>{{ $by->label() }}</option>@endforeach</select></div>
                 <div><label class="form-label" for="rule-notes">Notes</label><input class="form-control" id="rule-notes" name="notes" value="{{ old('notes', $rule?->notes) }}" maxlength="5000" placeholder="Why there is this rule"></div>
             </div>
-            @if ($mayChange)<div class="compose-buttons"><button class="btn btn-primary">{{ $rule ? 'Save' : 'Save, and see what it would have done' }}</button>@if ($rule)<button class="btn btn-outline-secondary" name="and_try" value="1">Save and try it out</button>@endif</div>@else<p class="soft">Only {{ $rule->changed_by->label() }} change this rule.</p>@endif
+            @if ($mayChange)<div class="compose-buttons"><button class="btn btn-primary">{{ $rule ? 'Save' : 'Save, and see what it would have done' }}</button><button class="btn btn-outline-secondary" formaction="/rules/try" formnovalidate hx-post="/rules/try" hx-include="closest form" hx-target="#tried" hx-swap="innerHTML" hx-disabled-elt="this">Try it out, without saving</button></div>@else<p class="soft">Only {{ $rule->changed_by->label() }} change this rule.</p>@endif
         </div>
     </form>
+    <section id="tried" class="below" aria-live="polite" aria-label="What it would have done"></section>
     @if ($readyMade !== [])
         <section class="ready-made below" aria-labelledby="ready-made-title"><h2 id="ready-made-title">Or begin with one that is ready-made</h2>
             <ul>@foreach ($readyMade as $key => [$name, $what])<li><form method="post" action="/rules/ready-made/{{ $key }}">@csrf<button class="btn btn-sm btn-outline-secondary">{{ $name }}</button> <span class="soft">{{ $what }}</span></form></li>@endforeach</ul>

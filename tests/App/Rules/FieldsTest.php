@@ -171,9 +171,9 @@ it('says a condition in words, with what was found', function (array $condition,
     expect($fields->inWords($read->root))->toBe($inWords)
         ->and($true === null ? null : array_map(fn ($leaf): string => $fields->sentence($leaf, $facts), $true))->toBe($because);
 })->with([
-    'words' => [['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['lost', 'unacceptable', 'where']], 'Text of the message has one of the words lost, unacceptable, where', ['Text of the message has “unacceptable”, “where”']],
+    'words' => [['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['lost', 'unacceptable', 'where']], 'Text of the message has one of the words “lost”, “unacceptable”, “where”', ['Text of the message has “unacceptable”, “where”']],
     'a choice' => [['field' => 'order_status', 'op' => 'in', 'value' => ['sent']], 'Status of the order is sent', ['Status of the order is sent']],
-    'several choices' => [['field' => 'order_country', 'op' => 'in', 'value' => ['DK', 'SE']], 'Country of the order is one of Denmark, SE', ['Country of the order is one of Denmark, SE']],
+    'several choices' => [['field' => 'order_country', 'op' => 'in', 'value' => ['DK', 'SE']], 'Country of the order is one of Denmark, “SE”', ['Country of the order is one of Denmark, “SE”']],
     'a number' => [['field' => 'order_total', 'op' => 'more_than', 'value' => 100], 'Total of the order is more than 100', ['Total of the order is more than 100']],
     'yes or no' => [['field' => 'message_has_file', 'op' => 'is', 'value' => true], 'The message has a file is yes', ['The message has a file is yes']],
     'nested' => [['all' => [['field' => 'mood', 'op' => 'in', 'value' => ['upset']], ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['closed']], ['field' => 'stars', 'op' => 'is_empty']]], ['not' => ['field' => 'public', 'op' => 'is', 'value' => true]]]], 'Mood is upset and (State is Closed or Stars of a review is empty) and not (Said in public is yes)', ['Mood is upset', 'Stars of a review is empty']],

@@ -55,7 +55,7 @@ it('keeps a rule, off, and shows what it would have done', function (): void {
     $before = [JournalEntry::query()->count(), $fits->refresh()->toArray()];
     $this->followingRedirects()->post('/rules', ($this->form)())->assertOk()
         ->assertSee('“Late parcels” is saved, and off.')
-        ->assertSeeInOrder(['When', 'a customer writes for the first time', 'and', 'Subject has one of the words late, delayed', 'then', 'set the priority to high; add the tag “late”'])
+        ->assertSeeInOrder(['When', 'a customer writes for the first time', 'and', 'Subject has one of the words “late”, “delayed”', 'then', 'set the priority to high; add the tag “late”'])
         ->assertSee('1</b> of 2', false)->assertSee($fits->number())->assertSee('Subject has “late”');
     $rule = Rule::query()->sole();
     expect($rule->on)->toBeFalse()->and($rule->condition)->toBe(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['late', 'delayed']]]])
