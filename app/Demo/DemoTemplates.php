@@ -16,6 +16,7 @@ use App\Templates\Template;
 use App\Templates\TemplateToSave;
 use App\Templates\UsedTemplate;
 use App\Views\SharedWith;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The demo store's prepared answers.
@@ -55,6 +56,7 @@ final readonly class DemoTemplates
             $every = [0, 0, 9, 0, 3][$number % 5];
             $given = implode(' ', array_map(static fn (string $word, int $at): string => $every > 0 && $at % $every === 1 ? "{$word}n" : $word, $words, array_keys($words)));
             $this->record->record($message->conversation, $message, [new UsedTemplate((int) $fitting[intdiv($number, 2) % $fitting->count()], 'en', $given)]);
+            DB::table('template_uses')->where('message_id', $message->id)->update(['at' => $message->sent_at ?? $message->received_at]);
             Template::query()->whereKey($fitting)->where('last_used_at', '>=', now()->subMinute())->toBase()->update(['last_used_at' => $message->sent_at ?? $message->received_at]);
         }
     }

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $sent reminders so far
  * @property string $state
  * @property string $reason why it was called off
+ * @property int $failures of the next reminder so far
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable $next_at
  * @property NudgePlan $plan

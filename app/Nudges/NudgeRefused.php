@@ -13,7 +13,7 @@ final class NudgeRefused extends RuntimeException
 {
     public static function templateGone(string $plan): self
     {
-        return new self("A template of the nudge plan “{$plan}” is not there any more");
+        return new self("a template of the nudge plan “{$plan}” is not there any more");
     }
 
     public static function unfilled(string $template, string $placeholder): self
@@ -24,5 +24,10 @@ final class NudgeRefused extends RuntimeException
     public static function noWay(): self
     {
         return new self('there is no way to write without somebody choosing one');
+    }
+
+    public static function nobody(): self
+    {
+        return new self('who wrote has left the team, and there is nobody to write in their place');
     }
 }

@@ -15,6 +15,9 @@ use App\Inbox\Outcome;
 use App\Inbox\SendReply;
 use App\Inbox\Trail;
 use App\Promises\StoreHours;
+use App\Team\Teammate;
+use App\Telling\NewsKind;
+use App\Telling\Tell;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Template;
@@ -29,6 +32,9 @@ final readonly class SendNudges
 {
     private const AT_ONCE = 100;
 
+    /** Minutes until each further try of a reminder that failed. */
+    private const PAUSES = [10, 60, 600];
+
     public function __construct(
         private StartNudge $start,
         private SendReply $sendReply,
@@ -37,6 +43,7 @@ final readonly class SendNudges
         private Trail $trail,
         private StoreHours $hours,
         private ChangeState $changeState,
+        private Tell $tell,
     ) {}
 
     public function run(): void
@@ -53,11 +60,31 @@ final readonly class SendNudges
             try {
                 DB::transaction(fn () => $this->next($nudge->id));
             } catch (InboxRefused|NudgeRefused $why) {
-                $this->start->callOff($nudge, Actor::application(), $why->getMessage());
+                $this->giveUp($nudge, $why->getMessage());
             } catch (Throwable $defect) {
                 report($defect);
+                $this->tryLater($nudge, $defect->getMessage());
             }
         }
+    }
+
+    private function tryLater(Nudge $nudge, string $why): void
+    {
+        $pause = self::PAUSES[$nudge->failures] ?? null;
+        $pause === null
+            ? $this->giveUp($nudge, $why)
+            : $nudge->forceFill(['failures' => $nudge->failures + 1, 'next_at' => now()->addMinutes($pause)])->save();
+    }
+
+    /**
+     * Somebody must look: the customer hears no more of us by itself.
+     */
+    private function giveUp(Nudge $nudge, string $why): void
+    {
+        $this->start->callOff($nudge, Actor::application(), $why);
+        $conversation = $nudge->conversation()->with('owner')->firstOrFail();
+        $people = $conversation->owner === null ? array_values(Teammate::leads()->all()) : [$conversation->owner];
+        $this->tell->people($people, NewsKind::NotSent, "nudge-{$nudge->id}", "{$conversation->number()} “{$conversation->subject}”: no more reminders, {$why}", $conversation->id);
     }
 
     private function next(int $id): void
@@ -78,7 +105,7 @@ final readonly class SendNudges
         $this->send($nudge, $plan, $conversation, $step === null ? $plan->end_template_id : $step['template'], $step === null ? Outcome::query()->findOrFail($plan->end_outcome_id) : null);
         $nudge->forceFill($step === null
             ? ['state' => Nudge::DONE]
-            : ['sent' => $nudge->sent + 1, 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1))])->save();
+            : ['sent' => $nudge->sent + 1, 'failures' => 0, 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1))])->save();
     }
 
     private function whyOff(Conversation $conversation, Nudge $nudge): ?string
@@ -98,13 +125,14 @@ final readonly class SendNudges
 
             return;
         }
-        $filled = $this->fill->fill($template, $conversation, $nudge->teammate()->firstOrFail());
+        $as = $this->as($nudge, $conversation);
+        $filled = $this->fill->fill($template, $conversation, $as);
         if ($filled->gaps !== []) {
             throw NudgeRefused::unfilled($template->name, $filled->gaps[0]->name);
         }
         $route = $this->routes->of($conversation)[0] ?? throw NudgeRefused::noWay();
         $route->public && throw NudgeRefused::noWay();
-        $this->sendReply->send($conversation, $nudge->teammate()->firstOrFail(), AnswerFromTemplate::of(
+        $this->sendReply->send($conversation, $as, AnswerFromTemplate::of(
             $filled,
             $route->key,
             $outcome === null ? ConversationState::Waiting : ConversationState::Resolved,
@@ -115,5 +143,17 @@ final readonly class SendNudges
             [],
             true,
         ));
+    }
+
+    /**
+     * As whom it writes; where they have left the team, the owner or the lead on duty.
+     *
+     * @throws NudgeRefused
+     */
+    private function as(Nudge $nudge, Conversation $conversation): Teammate
+    {
+        $named = $nudge->teammate()->firstOrFail();
+
+        return $named->may_sign_in ? $named : $conversation->owner ?? Teammate::leadOnDuty() ?? throw NudgeRefused::nobody();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Promises;
 
 use Cairnfield\Core\Hours\Calendar;
+use Cairnfield\Core\Hours\HoursRefused;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 
@@ -13,6 +14,9 @@ use DateTimeInterface;
  */
 final class StoreHours
 {
+    /** As far as the core looks ahead. */
+    private const MOST_DAYS = 1830;
+
     /** @var array{int, CarbonImmutable}|null the last one asked for */
     private ?array $last = null;
 
@@ -61,11 +65,16 @@ final class StoreHours
 
     /**
      * The same time of the day, so many of the days later on which the store opens at all.
+     *
+     * @throws HoursRefused `calendar_never_opens`
      */
     public function afterWorkingDays(DateTimeInterface $from, int $days): CarbonImmutable
     {
         $local = CarbonImmutable::instance($from)->setTimezone((string) config('cairnfield.store.calendar.timezone'));
-        for ($counted = 0; $counted < $days;) {
+        for ($counted = $looked = 0; $counted < $days; $looked++) {
+            if ($looked > self::MOST_DAYS) {
+                throw HoursRefused::neverOpens();
+            }
             $local = $local->addDay();
             $counted += $this->openBetween($local->startOfDay(), $local->addDay()->startOfDay()) > 0 ? 1 : 0;
         }

@@ -79,10 +79,22 @@ final readonly class Clock
 
             return "it is {$this->time} ({$days})";
         }
-        $hours = $this->hours === 1 ? '1 '.($this->inHours ? 'working hour' : 'hour') : "{$this->hours} ".($this->inHours ? 'working hours' : 'hours');
-        $text = $this->since === ClockSince::SinceDue && $this->hours === 0 ? 'its promise is missed' : "it is {$hours} {$this->since->label()}";
+        $length = self::length($this->hours, $this->inHours);
+        $text = $this->since === ClockSince::SinceDue && $this->hours === 0 ? 'its promise is missed' : "it is {$length} {$this->since->label()}";
 
-        return $text.($this->again === 0 ? '' : ", and again every {$this->again} hours");
+        return $text.($this->again === 0 ? '' : ', and again every '.self::length($this->again, $this->inHours));
+    }
+
+    /**
+     * Long clock times are read in days.
+     */
+    private static function length(int $hours, bool $inHours): string
+    {
+        return match (true) {
+            $inHours => $hours === 1 ? '1 working hour' : "{$hours} working hours",
+            $hours >= 48 && $hours % 24 === 0 => ($hours / 24).' days',
+            default => $hours === 1 ? '1 hour' : "{$hours} hours",
+        };
     }
 
     /**
@@ -93,12 +105,14 @@ final readonly class Clock
     public function threshold(StoreHours $hours, DateTimeInterface $now, int $round = 0): CarbonImmutable
     {
         $now = CarbonImmutable::instance($now);
-        $count = $this->hours + $round * $this->again;
+        $again = $round * $this->again;
+        // What is still to come is asked of a moment ahead, and again ever nearer to it.
+        $ahead = $this->since === ClockSince::UntilDue ? $this->hours - $again : -$this->hours - $again;
 
         return match (true) {
-            $this->since === ClockSince::UntilDue => $this->inHours ? $hours->after($now, $count) : $now->addHours($count),
-            $count === 0 => $now,
-            default => $this->inHours ? $hours->before($now, $count) : $now->subHours($count),
+            $ahead === 0 => $now,
+            $ahead > 0 => $this->inHours ? $hours->after($now, $ahead) : $now->addHours($ahead),
+            default => $this->inHours ? $hours->before($now, -$ahead) : $now->subHours(-$ahead),
         };
     }
 

@@ -34,15 +34,36 @@ final readonly class SweepClock
     public function sweep(): int
     {
         $rules = Rule::inOrder()->where('on', true)->whereNotNull('clock')->get();
-        $changed = [];
-        $this->news->follow('rules.swept', false, function (Values $news) use (&$changed): void {
-            $changed = array_values(array_map(intval(...), $news->pluck('conversation_id')->unique()->all()));
-        });
+        $acted = 0;
+        $isFirst = true;
+        $look = function (Values $news) use ($rules, &$acted, &$isFirst): void {
+            $acted += $this->look($rules, array_values(array_map(intval(...), $news->pluck('conversation_id')->unique()->all())), $isFirst);
+            $isFirst = false;
+        };
+        $rounds = 0;
+        do {
+            // Read on only once the rules have looked at what changed: whatever stops them in between, it is looked at.
+            $hasMore = $this->news->follow('rules.swept', false, $look);
+        } while ($hasMore && ++$rounds < self::MOST_ROUNDS);
+        $isFirst && $look(new Values);
+
+        return $acted;
+    }
+
+    /**
+     * @param  Collection<int, Rule>  $rules
+     * @param  list<int>  $changed  conversations to which something has happened
+     * @param  bool  $isFirst  whether time has gone by, or these are only more of what changed
+     */
+    private function look(Collection $rules, array $changed, bool $isFirst): int
+    {
         $acted = 0;
         foreach ($rules as $rule) {
             $clock = $rule->runsWith();
-            if ($clock !== null) {
-                $acted += $clock->since === null ? $this->atTimes($rule, $clock) : $this->since($rule, $clock, $clock->since, $changed);
+            if ($clock?->since !== null) {
+                $acted += $this->since($rule, $clock, $clock->since, $changed, $isFirst);
+            } elseif ($clock !== null && $isFirst) {
+                $acted += $this->atTimes($rule, $clock);
             }
         }
 
@@ -52,19 +73,23 @@ final readonly class SweepClock
     /**
      * @param  list<int>  $changed
      */
-    private function since(Rule $rule, Clock $clock, ClockSince $since, array $changed): int
+    private function since(Rule $rule, Clock $clock, ClockSince $since, array $changed, bool $isFirst): int
     {
         $now = CarbonImmutable::now();
-        $threshold = $clock->threshold($this->hours, $now);
+        $threshold = $isFirst || $rule->swept_to === null ? $clock->threshold($this->hours, $now) : $rule->swept_to;
         if ($rule->swept_from === null || $rule->swept_to === null) {
-            // What was so before it was switched on is left alone.
-            Rule::query()->whereKey($rule->id)->toBase()->update(['swept_from' => $threshold, 'swept_to' => $threshold]);
+            // What was so before it was switched on is left alone; a promise made later can fall due earlier all the same.
+            $this->sweptTo($rule, $threshold, $threshold->min($now));
 
             return 0;
         }
         $column = $since->column();
         $keys = [];
-        $rounds = $clock->again === 0 ? 0 : self::MOST_ROUNDS;
+        $rounds = match (true) {
+            ! $isFirst => -1,
+            $clock->again === 0 => 0,
+            default => self::MOST_ROUNDS,
+        };
         $shift = $threshold->getTimestamp() - $rule->swept_to->getTimestamp();
         for ($round = 0; $round <= $rounds; $round++) {
             $to = $round === 0 ? $threshold : $clock->threshold($this->hours, $now, $round);
@@ -80,9 +105,15 @@ final readonly class SweepClock
             $this->add($keys, $this->rows($column, $rule->swept_from, $threshold)->whereIn('id', $ids), $column, 0);
         }
         $acted = $this->carryOut($rule, $keys);
-        Rule::query()->whereKey($rule->id)->toBase()->update(['swept_to' => $threshold]);
+        $this->sweptTo($rule, $threshold, $rule->swept_from);
 
         return $acted;
+    }
+
+    private function sweptTo(Rule $rule, CarbonImmutable $to, CarbonImmutable $from): void
+    {
+        Rule::query()->whereKey($rule->id)->toBase()->update(['swept_from' => $from, 'swept_to' => $to]);
+        $rule->forceFill(['swept_from' => $from, 'swept_to' => $to]);
     }
 
     private function atTimes(Rule $rule, Clock $clock): int
@@ -97,7 +128,7 @@ final readonly class SweepClock
                 ->pluck('id')->mapWithKeys(static fn (mixed $id): array => [(int) $id => "at-{$at->getTimestamp()}-{$id}"])->all();
             $acted = $this->carryOut($rule, $keys);
         }
-        Rule::query()->whereKey($rule->id)->toBase()->update(['swept_from' => $rule->swept_from ?? $at, 'swept_to' => $at]);
+        $this->sweptTo($rule, $at, $rule->swept_from ?? $at);
 
         return $acted;
     }

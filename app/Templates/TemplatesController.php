@@ -70,13 +70,13 @@ final readonly class TemplatesController
     }
 
     /**
-     * What customers said of conversations in which a template was used.
+     * What customers said of conversations after a template was used in them.
      *
      * @return array<int, RatingSummary> by template
      */
     private function stars(): array
     {
-        $scores = DB::table('template_uses')->join('ratings', 'ratings.conversation_id', '=', 'template_uses.conversation_id')
+        $scores = DB::table('template_uses')->join('ratings', 'ratings.conversation_id', '=', 'template_uses.conversation_id')->whereColumn('ratings.rated_at', '>=', 'template_uses.at')
             ->distinct()->get(['template_uses.template_id', 'ratings.id', 'ratings.score'])->groupBy('template_id');
 
         return $scores->map(static fn (Collection $of): RatingSummary => RatingSummary::of(RatingKind::Stars, array_values(array_map(intval(...), $of->pluck('score')->all()))))->all();

@@ -3,6 +3,7 @@
 @if ($problem !== null)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
 @if ($tried !== null)
     <p role="status"><b>{{ $tried->matched }}</b> of {{ number_format($tried->looked) }}{{ $tried->isCut ? ' (the latest there are time for)' : '' }} in the last {{ $days }} days would have matched. Nothing was changed; what it asks of conversations is as they are now. <span class="soft">{{ number_format($seconds, 1) }} s</span></p>
+    @if ($tried->matched === 0)<p class="soft">Nothing would have happened. Look over a longer time, or see whether its condition asks for too much.</p>@endif
     @foreach ($tried->circles as $circle)<p class="template-mark"><x-icon name="warning"/> {{ $circle }}</p>@endforeach
     @if ($tried->fights !== [])
         <h2>Fights</h2>

@@ -6,9 +6,16 @@ use App\Inbox\Conversation;
 use App\Inbox\JoinConversations;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
+use App\Inbox\Message;
 use App\Ratings\Rating;
 use App\Ratings\RatingLink;
 use App\Templates\FillTemplate;
+use App\Templates\RecordTemplateUse;
+use App\Templates\SaveTemplate;
+use App\Templates\Template;
+use App\Templates\TemplateToSave;
+use App\Templates\UsedTemplate;
+use App\Views\SharedWith;
 use Carbon\CarbonImmutable;
 use Tests\App\Mails;
 
@@ -66,6 +73,19 @@ it('can be asked for in any template, and found by its stars', function (): void
     $other = Mails::conversation(['From' => 'Eva <eva@sturm.example>', 'Subject' => 'A fine kite']);
     $this->actingAs($this->teammate('mads'))->post('/views', ['name' => 'Few stars', 'columns' => ['number'], 'sort' => 'last_message', 'descending' => '1', 'shared_with' => 'nobody', 'board_by' => 'state', 'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]]]);
     expect($other->rating)->toBeNull()->and($this->conversation->rating?->score)->toBe(1);
+});
+
+it('speaks for the templates that had been sent by then, and for no later ones', function (): void {
+    $mads = $this->teammate('mads');
+    $template = fn (string $name): Template => app(SaveTemplate::class)->save(null, new TemplateToSave($name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'It is on its way.', 'html' => null]], [], []), $mads);
+    [$before, $after] = [$template('Sent before'), $template('Sent after')];
+    $use = fn (Template $one) => app(RecordTemplateUse::class)->record($this->conversation, $this->conversation->messages()->where('direction', Message::OUT)->firstOrFail(), [new UsedTemplate($one->id, 'en', 'It is on its way.')]);
+    $use($before);
+    $this->travel(1)->hours();
+    $this->post(ratingPath($this->conversation), ['score' => '2', 'comment' => ''])->assertOk();
+    $this->travel(1)->hours();
+    $use($after);
+    $this->actingAs($mads)->get('/templates')->assertViewHas('stars', fn (array $stars): bool => array_keys($stars) === [$before->id] && $stars[$before->id]->average() === '2.00');
 });
 
 it('goes where the conversation went on', function (): void {

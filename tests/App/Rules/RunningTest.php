@@ -306,6 +306,12 @@ it('tells a program elsewhere by a signed request, and again when it does not an
         ->and($second->header('Cairnfield-Signature')[0])->toBe(hash_hmac('sha256', $second->header('Cairnfield-Time')[0].'.'.$second->body(), $hook->secret))
         ->and(json_decode($second->body(), true)['conversation'])->toMatchArray(['number' => $conversation->number(), 'tags' => ['told'], 'state' => 'open']);
     $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas('problem', '“Workshop” is told by: Tells. Switch them off first.');
+    // Tried for the last time: administrators are told, once an hour.
+    $call->failed(new RuntimeException('Workshop answered 503.'));
+    $call->failed(new RuntimeException('Workshop answered 503.'));
+    expect($hook->refresh()->last_error)->toBe('Workshop answered 503.')
+        ->and(News::query()->where('kind', 'rule_failed')->sole()->text)->toBe('The webhook “Workshop” could not be told, although it was tried 5 times: Workshop answered 503.')
+        ->and(News::query()->where('kind', 'rule_failed')->sole()->teammate_id)->toBe($this->teammate('corin')->id);
 });
 
 it('reports what cannot be filled, and lets the others go on', function (): void {

@@ -179,6 +179,80 @@ it('calls a nudge plan off by any answer, and by whatever else happens', functio
         ->and(JournalEntry::query()->where('conversation_id', $resolved->id)->where('kind', JournalKind::NudgeCalledOff)->sole()->why)->toBe('it is resolved now');
 });
 
+it('tries a reminder that fails again with pauses, then calls it off and tells the owner', function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $plan = noAnswerPlan();
+    $ilse = $this->teammate('ilse');
+    $conversation = Mails::conversation();
+    $this->answer($conversation, 'Could you tell us more?');
+    app(AssignConversation::class)->assign($conversation->refresh(), $ilse, Actor::teammate($ilse));
+    $nudge = app(StartNudge::class)->start($conversation->refresh(), $plan, $ilse, Actor::teammate($ilse));
+    // Text that cannot be read, as no form would keep it.
+    DB::table('template_languages')->where('template_id', $plan->steps[0]['template'])->update(['text' => 'Hello {{ customer']);
+    CarbonImmutable::setTestNow($nudge->next_at);
+    foreach ([10, 60, 600] as $pause) {
+        app(SendNudges::class)->run();
+        expect($nudge->refresh()->state)->toBe(Nudge::RUNNING)->and((int) now()->diffInMinutes($nudge->next_at))->toBe($pause);
+        CarbonImmutable::setTestNow($nudge->next_at);
+    }
+    app(SendNudges::class)->run();
+    app(SendNudges::class)->run();
+    expect($nudge->refresh()->state)->toBe(Nudge::CALLED_OFF)->and($nudge->reason)->toContain('What begins with {{ ends with }}')
+        ->and(News::query()->where('source', "nudge-{$nudge->id}")->sole()->teammate_id)->toBe($ilse->id)
+        ->and(Message::query()->where('conversation_id', $conversation->id)->where('automatic', true)->exists())->toBeFalse();
+});
+
+it('reminds in the name of the owner where who began it has left', function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $ilse = $this->teammate('ilse');
+    $conversation = Mails::conversation();
+    $this->answer($conversation, 'Could you tell us more?');
+    app(StartNudge::class)->start($conversation->refresh(), noAnswerPlan(), $ilse, Actor::teammate($ilse));
+    app(AssignConversation::class)->assign($conversation->refresh(), $this->teammate('ruta'), Actor::teammate($ilse));
+    $ilse->forceFill(['may_sign_in' => false])->save();
+    letPass('2026-11-28T12:00:00Z', 720);
+    expect(Message::query()->where('conversation_id', $conversation->id)->where('automatic', true)->sole()->teammate_id)->toBe($this->teammate('ruta')->id);
+});
+
+it('looks at all that has changed, however much, and again where it was stopped in between', function (): void {
+    CarbonImmutable::setTestNow('2026-11-24T10:00:00Z');
+    $rule = clockRule('Three hours and important', ['since' => 'began', 'hours' => 3], ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]);
+    app(SweepClock::class)->sweep();
+    $conversation = Mails::conversation();
+    $busy = Mails::conversation(['From' => 'busy@x.example', 'Message-ID' => '<busy@x.example>']);
+    letPass('2026-11-24T18:00:00Z');
+    foreach (array_chunk(array_fill(0, 2500, ['conversation_id' => $busy->id, 'actor' => 'application', 'kind' => JournalKind::Delivered->value, 'details' => '{}', 'why' => '', 'at' => now()]), 500) as $entries) {
+        DB::table('journal')->insert($entries);
+    }
+    app(SetPriority::class)->set($conversation, Priority::Urgent, Actor::teammate($this->teammate('ilse')));
+    CarbonImmutable::setTestNow('2026-11-24T18:01:00Z');
+    $stops = true;
+    DB::beforeExecuting(function (string $query) use (&$stops): void {
+        if ($stops && str_contains($query, 'event_key') && str_contains($query, 'rule_runs')) {
+            $stops = false;
+            throw new RuntimeException('The power is gone.');
+        }
+    });
+    expect(fn () => app(SweepClock::class)->sweep())->toThrow('The power is gone.')->and(ranAt($rule))->toBe([]);
+    app(SweepClock::class)->sweep();
+    expect(ranAt($rule))->toBe(['2026-11-24T18:01:00Z']);
+});
+
+it('is ahead of promises that were made right after it was switched on, and again nearer to them', function (): void {
+    // Tuesday morning; a promise of four working hours.
+    CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
+    $rule = clockRule('Due within five hours', ['since' => 'until_due', 'hours' => 5, 'again' => 2], stateIn('open'), [['do' => 'tell', 'value' => 'leads', 'text' => 'Soon.']]);
+    $old = Mails::conversation(['From' => 'old@x.example', 'Message-ID' => '<old@x.example>']);
+    CarbonImmutable::setTestNow('2026-11-24T08:10:00Z');
+    app(SweepClock::class)->sweep();
+    app(SweepClock::class)->sweep();
+    $new = Mails::conversation(['From' => 'new@x.example', 'Message-ID' => '<new@x.example>']);
+    expect($new->refresh()->due_at?->toIso8601ZuluString())->toBe('2026-11-24T12:10:00Z');
+    letPass('2026-11-24T12:30:00Z', 5);
+    $ranFor = static fn ($one): array => RuleRun::query()->where('rule_id', $rule->id)->where('conversation_id', $one->id)->orderBy('id')->get()->map(static fn (RuleRun $run): string => $run->at->format('H:i'))->all();
+    expect($ranFor($new))->toBe(['08:15', '09:10', '11:10']);
+});
+
 it('acts once for what became true later, and leaves alone what was so before it was switched on', function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     $old = Mails::conversation(['From' => 'old@x.example', 'Subject' => 'Old']);
