@@ -42,11 +42,11 @@ final readonly class DemoTemplates
     }
 
     /**
-     * The answers that were given count as given with the templates of their category, some with words changed.
+     * The answers that people gave count as given with the templates of their category, some with words changed.
      */
     public function countUses(): void
     {
-        $messages = Message::query()->where('direction', Message::OUT)->whereNotNull('teammate_id')->whereHas('conversation', static fn ($conversations) => $conversations->whereNotNull('category_id'))->with('conversation')->orderBy('id')->get();
+        $messages = Message::query()->where('direction', Message::OUT)->where('automatic', false)->whereNotNull('teammate_id')->whereHas('conversation', static fn ($conversations) => $conversations->whereNotNull('category_id'))->with('conversation')->orderBy('id')->get();
         foreach ($messages as $number => $message) {
             $fitting = Template::query()->whereHas('categories', static fn ($categories) => $categories->whereKey($message->conversation->category_id))->where('folder', $message->public ? '=' : '!=', 'In public')->orderBy('id')->pluck('id');
             if ($fitting->isEmpty()) {

@@ -10,8 +10,8 @@ use Cairnfield\Core\Text\WordDifference;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Counts that templates were sent: how much of their words was changed before, and on what they were used. Runs
- * in the transaction of the answer.
+ * Counts that templates were sent, and where people chose them: how much of their words was changed before, and on
+ * what they were used. Runs in the transaction of the answer.
  */
 final readonly class RecordTemplateUse
 {
@@ -34,7 +34,9 @@ final readonly class RecordTemplateUse
             }
             $counted[$one->template] = true;
             $thousandths = (int) round($share * 1000);
+            $byHand = $message->automatic ? 0 : 1;
             $isKnown = Template::query()->whereKey($one->template)->increment('uses', 1, [
+                'hand_uses' => DB::raw("hand_uses + {$byHand}"),
                 'changed_uses' => DB::raw('changed_uses + '.($thousandths >= self::CHANGED_FROM * 1000 ? 1 : 0)),
                 'changed_thousandths' => DB::raw("changed_thousandths + {$thousandths}"),
                 'last_used_at' => now(),
@@ -42,7 +44,7 @@ final readonly class RecordTemplateUse
             ]) === 1;
             if ($isKnown) {
                 DB::table('template_uses')->insert(['template_id' => $one->template, 'message_id' => $message->id, 'conversation_id' => $conversation->id, 'language' => $one->language, 'changed_thousandths' => $thousandths, 'at' => now()]);
-                $this->learn($one->template, $conversation);
+                $message->automatic ?: $this->learn($one->template, $conversation);
             }
         }
     }
@@ -57,6 +59,7 @@ final readonly class RecordTemplateUse
             $isChanged = $thousandths >= self::CHANGED_FROM * 1000 ? 1 : 0;
             DB::table('templates')->where('id', $use->template_id)->update([
                 'uses' => DB::raw('uses - 1'),
+                'hand_uses' => DB::raw('hand_uses - '.($message->automatic ? 0 : 1)),
                 'changed_uses' => DB::raw("changed_uses - {$isChanged}"),
                 'changed_thousandths' => DB::raw("changed_thousandths - {$thousandths}"),
             ]);

@@ -12,6 +12,7 @@ use Cairnfield\Core\Templates\Situation;
 use Cairnfield\Core\Templates\Suggestion;
 use Cairnfield\Core\Templates\Suggestions;
 use Cairnfield\Core\Templates\TemplateHabit;
+use Cairnfield\Core\Text\Language;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -30,9 +31,11 @@ final readonly class SuggestTemplates
      */
     public function for(Conversation $conversation, Teammate $teammate): array
     {
-        $templates = $this->find->usable($teammate)->keyBy('id');
+        // What was said here already is not said again.
+        $used = DB::table('template_uses')->whereIn('conversation_id', $conversation->withJoined())->pluck('template_id')->all();
+        $templates = $this->find->usable($teammate)->except($used)->keyBy('id');
         $situation = $this->situation($conversation);
-        $suggestions = $templates->isEmpty() ? [] : Suggestions::of($situation, $this->habits(array_values($templates->modelKeys()), $situation, $templates->pluck('uses', 'id')->all()));
+        $suggestions = $templates->isEmpty() ? [] : Suggestions::of($situation, $this->habits(array_values($templates->modelKeys()), $situation, $templates->pluck('hand_uses', 'id')->all()));
 
         return array_map(static fn (Suggestion $one): array => [$templates[$one->template], self::why($one, $conversation)], $suggestions);
     }
@@ -50,7 +53,7 @@ final readonly class SuggestTemplates
      */
     public static function words(string $text): array
     {
-        $words = array_filter(SearchText::words(mb_substr($text, 0, 4000)), static fn (string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD && mb_strlen($word) <= 40 && preg_match('/\d/', $word) !== 1);
+        $words = array_filter(SearchText::words(mb_substr($text, 0, 4000)), static fn (string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD && mb_strlen($word) <= 40 && preg_match('/\d/', $word) !== 1 && ! Language::isSmallWord($word));
 
         return array_slice(array_values(array_unique($words)), 0, self::MOST_WORDS);
     }

@@ -29,6 +29,7 @@ use Illuminate\Support\Str;
  * @property list<array{do: string, value: string}> $steps
  * @property int $version
  * @property int $uses
+ * @property int $hand_uses those in which a person chose it
  * @property int $changed_uses
  * @property int $changed_thousandths
  * @property CarbonImmutable|null $last_used_at
@@ -63,11 +64,11 @@ final class Template extends Model
     }
 
     /**
-     * How much of its words was changed before sending, on average; from 0 to 1, null before its first use.
+     * How much of its words people changed before sending, on average; from 0 to 1, null before the first use by hand.
      */
     public function changedShare(): ?float
     {
-        return $this->uses === 0 ? null : $this->changed_thousandths / $this->uses / 1000;
+        return $this->hand_uses === 0 ? null : $this->changed_thousandths / $this->hand_uses / 1000;
     }
 
     /**

@@ -53,7 +53,7 @@ final readonly class TemplatesController
             ->filter(static fn (Template $template): bool => $find === '' || str_contains(Folding::fold("{$template->name} {$template->folder} {$template->languages->pluck('text')->implode(' ')}"), $find));
         $templates = match ($sort) {
             'used' => $templates->sortByDesc('uses'),
-            'rewritten' => $templates->sortByDesc(static fn (Template $template): float => $template->uses < self::ENOUGH_USES ? -1.0 : (float) $template->changedShare()),
+            'rewritten' => $templates->sortByDesc(static fn (Template $template): float => $template->hand_uses < self::ENOUGH_USES ? -1.0 : (float) $template->changedShare()),
             default => $templates,
         };
 

@@ -6,7 +6,9 @@ namespace Cairnfield\Core\Templates;
 
 /**
  * The templates that were used most on conversations like one, from what was sent before: naive Bayes over
- * category, channel and the words of the message (Laplace smoothing), with what weighed most as the reason.
+ * category, channel and the words of the message, with what weighed most as the reason. What is known of a template
+ * that was used a few times is drawn towards what is known of all (a Dirichlet prior on the rates of all), so that
+ * little says little. Only what is likelier here than anywhere is suggested; rather fewer than three than a guess.
  */
 final readonly class Suggestions
 {
@@ -18,7 +20,19 @@ final readonly class Suggestions
     /** One word alone can be chance. */
     private const MOST_OF_A_WORD = 2.0;
 
+    /** With a template once, a word is chance as well. */
+    private const LEAST_OF_A_WORD = 2;
+
+    /** Where it was never used in the category, its words must make it nearly three times as likely. */
+    private const WORDS_ALONE = 1.0;
+
+    /** As if so many more had been answered without any template, about other things. */
+    private const WITHOUT_TEMPLATE = 10;
+
     private const SMOOTHING = 0.5;
+
+    /** So many uses the rate of all templates counts as. */
+    private const PRIOR_USES = 1.0;
 
     private const SHOWN_WORDS = 3;
 
@@ -43,18 +57,21 @@ final readonly class Suggestions
             $channel = self::lift($habit->byChannel[$situation->channel] ?? 0, $habit->uses, $onChannelAll, $all);
             $words = [];
             foreach ($withWordAll as $word => $withWord) {
-                if (isset($habit->byWord[$word])) {
+                if (($habit->byWord[$word] ?? 0) >= self::LEAST_OF_A_WORD) {
                     $words[$word] = min(self::MOST_OF_A_WORD, self::lift($habit->byWord[$word], $habit->uses, $withWord, $all));
                 }
             }
             $forIt = array_filter($words, static fn (float $lift): bool => $lift > 0.1);
             arsort($forIt);
             $inCategory = $situation->category === null ? 0 : $habit->byCategory[$situation->category] ?? 0;
-            // What was used often but never on anything like this is no suggestion.
-            if ($inCategory === 0 && $forIt === []) {
+            $likelier = $category + array_sum($words);
+            // What was used often but never on anything like this is no suggestion, by whatever way it came; nor is one
+            // word of a matter that is sorted under something else.
+            $isByWords = count($forIt) >= ($situation->category === null ? 1 : 2) && array_sum($words) >= self::WORDS_ALONE;
+            if ($likelier <= 0.0 || ($inCategory === 0 && ! $isByWords)) {
                 continue;
             }
-            $weight = log($habit->uses / $all) + $category + $channel + array_sum($words);
+            $weight = log($habit->uses / $all) + $channel + $likelier;
             $suggestions[] = new Suggestion($habit->template, $weight, $habit->uses, $inCategory, array_map(strval(...), array_slice(array_keys($forIt), 0, self::SHOWN_WORDS)));
         }
         usort($suggestions, static fn (Suggestion $one, Suggestion $other): int => [$other->weight, $one->template] <=> [$one->weight, $other->template]);
@@ -72,8 +89,8 @@ final readonly class Suggestions
      */
     private static function lift(int $count, int $uses, int $countOfAll, int $all): float
     {
-        $here = ($count + self::SMOOTHING) / ($uses + 2 * self::SMOOTHING);
-        $anywhere = ($countOfAll + self::SMOOTHING) / ($all + 2 * self::SMOOTHING);
+        $anywhere = ($countOfAll + self::SMOOTHING) / ($all + self::WITHOUT_TEMPLATE);
+        $here = ($count + self::PRIOR_USES * $anywhere) / ($uses + self::PRIOR_USES);
 
         return log($here / $anywhere);
     }

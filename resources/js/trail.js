@@ -1,6 +1,16 @@
 // A conversation opens at what was said last, just above where one writes.
+let shownAt = null;
+
 export function showLatest() {
     if (document.getElementById('trail') && !window.location.hash && !document.getElementById('between')) {
         window.scrollTo(0, document.documentElement.scrollHeight);
+        shownAt = window.scrollY;
     }
 }
+
+// What comes in between the two must not hide it, unless somebody has begun to read elsewhere.
+document.addEventListener('htmx:afterSettle', (event) => {
+    if (event.target.id === 'suggested' && window.scrollY === shownAt) {
+        showLatest();
+    }
+});

@@ -179,6 +179,21 @@ it('suggests what was used on conversations like this one, with the reason', fun
         ->and(Suggestions::of(new Situation(7, 'email', []), []))->toBe([]);
 });
 
+it('rather suggests nothing than guesses from what was used once or twice', function (): void {
+    $habits = [
+        new TemplateHabit(1, 3, [7 => 3], ['email' => 3], ['spar' => 3, 'photo' => 1]),
+        new TemplateHabit(2, 2, [9 => 2], ['email' => 2], ['company' => 2, 'photo' => 1]),
+        new TemplateHabit(3, 4, [8 => 4], ['email' => 4], ['colour' => 2]),
+    ];
+    $for = static fn (?int $category, string ...$words): array => array_map(static fn (Suggestion $one): int => $one->template, Suggestions::of(new Situation($category, 'email', array_values($words)), $habits));
+    // The category alone is enough; one word that was there once is not, nor is the channel that all came by.
+    expect($for(7))->toBe([1])->and($for(7, 'photo'))->toBe([1])->and($for(5, 'photo'))->toBe([])->and($for(null))->toBe([])
+        // Words that came each time are, even where nobody has sorted it yet.
+        ->and($for(null, 'spar'))->toBe([1])->and($for(null, 'company'))->toBe([2])
+        // Under something else, one word is not enough.
+        ->and($for(5, 'spar'))->toBe([]);
+});
+
 it('writes dates as they are written where the store is', function (string $language, ?string $region, string $is): void {
     $wording = new Wording($language, new DateTimeZone('Europe/Copenhagen'), $region);
 

@@ -22,7 +22,7 @@
             @foreach ($templates as $template)
                 @php
                     $share = $template->changedShare();
-                    $isRewritten = $template->uses >= $enoughUses && $share >= $rewrittenFrom;
+                    $isRewritten = $template->hand_uses >= $enoughUses && $share >= $rewrittenFrom;
                     $goes = array_filter([count($template->steps) === 0 ? null : count($template->steps).(count($template->steps) === 1 ? ' step' : ' steps'), count($template->files) === 0 ? null : count($template->files).(count($template->files) === 1 ? ' file' : ' files')]);
                     $seenBy = match ($template->shared_with) { \App\Views\SharedWith::Nobody => 'only me', \App\Views\SharedWith::Team => $template->team?->name ?? 'a team', default => 'everybody' };
                 @endphp
@@ -33,7 +33,7 @@
                     <td class="soft">{{ $seenBy }}</td>
                     <td class="number">{{ $template->uses }}</td>
                     <td class="soft">{{ $template->last_used_at === null ? 'not yet' : $time->short($template->last_used_at) }}</td>
-                    <td class="number">@if ($share === null)<span class="soft">—</span>@elseif ($isRewritten)<b class="rewritten" title="Changed in {{ $template->changed_uses }} of {{ $template->uses }} answers: worth writing anew"><x-icon name="warning"/> {{ round($share * 100) }} %</b>@else{{ round($share * 100) }} %@endif</td>
+                    <td class="number">@if ($share === null)<span class="soft">—</span>@elseif ($isRewritten)<b class="rewritten" title="Changed in {{ $template->changed_uses }} of {{ $template->hand_uses }} answers: worth writing anew"><x-icon name="warning"/> {{ round($share * 100) }} %</b>@else{{ round($share * 100) }} %@endif</td>
                     <td class="number">@isset($stars[$template->id])<span title="{{ $stars[$template->id]->count }} {{ $stars[$template->id]->count === 1 ? 'rating' : 'ratings' }} of answers sent with it">{{ $stars[$template->id]->average() }}</span>@else<span class="soft">—</span>@endisset</td>
                 </tr>
             @endforeach

@@ -16,16 +16,19 @@ use App\Inbox\Message;
 use App\Inbox\ScheduledReply;
 use App\Inbox\ScheduleReply;
 use App\Team\Team;
+use App\Templates\RecordTemplateUse;
 use App\Templates\SaveTemplate;
 use App\Templates\Step;
 use App\Templates\Template;
 use App\Templates\TemplateFile;
 use App\Templates\TemplateProblem;
 use App\Templates\TemplateToSave;
+use App\Templates\UsedTemplate;
 use App\Views\SharedWith;
 use Cairnfield\Core\Queue\Priority;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -178,6 +181,23 @@ it('suggests what was used on such conversations, with why', function (): void {
     $fourth = Mails::conversation(['From' => 'p9@post.example', 'Subject' => 'Where'], "Is my parcel delayed?\r\n");
     $this->get("/conversations/{$fourth->id}/templates/suggested")->assertSee('Late one')->assertSee('used 3 times; they wrote “delayed”')->assertDontSee('Invoice')->assertDontSee('Never used');
     $this->get("{$this->at}/templates?q=")->assertSee('Late one')->assertSee('Never used');
+    // Said once, it is not suggested again.
+    $this->post("/conversations/{$fourth->id}/templates/{$late->id}");
+    $this->post("/conversations/{$fourth->id}/reply", ['text' => 'It is late, we are sorry.', 'then' => 'waiting', 'seen' => JournalEntry::query()->max('id'), 'once' => Str::uuid()->toString()])->assertSessionHasNoErrors();
+    $this->get("/conversations/{$fourth->id}/templates/suggested")->assertDontSee('Late one');
+});
+
+it('learns nothing from what rules send, nor does that hide how much people change', function (): void {
+    $template = template('Way', ['en' => 'your kite is on its way since Monday and comes soon']);
+    $record = fn (bool $automatic, string $text) => app(RecordTemplateUse::class)->record($this->conversation, tap($this->answer($this->conversation->refresh(), $text), fn (Message $sent) => $sent->forceFill(['automatic' => $automatic])->save()), [new UsedTemplate($template->id, 'en', 'your kite is on its way since Monday and comes soon')]);
+    $record(false, 'your parcel is lost since Monday and comes never');
+    $share = $template->refresh()->changedShare();
+    $habits = DB::table('template_habits')->sum('uses');
+    foreach (range(1, 3) as $time) {
+        $record(true, 'your kite is on its way since Monday and comes soon');
+    }
+    expect($template->refresh()->uses)->toBe(4)->and($template->hand_uses)->toBe(1)->and($share)->toBeGreaterThan(0.2)->and($template->changedShare())->toBe($share)
+        ->and(DB::table('template_habits')->sum('uses'))->toBe($habits);
 });
 
 it('finds by a few letters, what fits the category first', function (): void {
