@@ -10,7 +10,7 @@ export function showLatest() {
 
 // What comes in between the two must not hide it, unless somebody has begun to read elsewhere.
 document.addEventListener('htmx:afterSettle', (event) => {
-    if (event.target.id === 'suggested' && window.scrollY === shownAt) {
+    if (event.target.id === 'suggested' && shownAt !== null && window.scrollY >= shownAt - 4) {
         showLatest();
     }
 });

@@ -17,6 +17,10 @@ test('a rule is built as a sentence, tried out on the past, switched on, and lea
     await page.getByRole('button', { name: 'And also' }).click();
     await page.getByLabel('What it does').nth(1).selectOption('note');
     await page.getByLabel(/what the note says/).fill('Reels of {{ customer.first_name | "theirs" }}: ask for the batch.');
+    // Tried out as it is written, before there is any such rule.
+    await page.getByRole('button', { name: 'Try it out, without saving' }).click();
+    await expect(page.locator('#tried')).toContainText('would have matched');
+    await expect(page.locator('#tried').getByRole('row', { name: /Reel jammed at once/ })).toBeVisible();
     await page.getByLabel('Name, as it stands on the trail').fill('Jammed reels');
     await expectAccessible(page);
     await page.getByRole('button', { name: /Save, and see/ }).click();

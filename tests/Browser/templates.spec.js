@@ -80,3 +80,22 @@ test('a lead writes a template with placeholders, sees how it reads, and goes ba
     await page.getByRole('button', { name: 'Make it so again' }).click();
     await expect(page.getByLabel('Text in English')).toHaveValue('Hello {{ customer.first_name }}, your reel is mended.');
 });
+
+test('the answer is in the language that somebody says is right, and stays in view below a long letter', async ({ page }) => {
+    await mailFrom('Lotte Brand <lotte@brand.example>', 'Spar OK?', `${'B-20999\n\n'.repeat(40)}OK?`);
+    await signIn(page);
+    await page.getByRole('link', { name: 'Spar OK?' }).click();
+    await expect(page.getByRole('button', { name: /^Send/ })).toBeInViewport();
+    await page.evaluate(() => window.scrollTo(0, 0));
+    await expect(page.getByRole('button', { name: /^Send/ })).toBeInViewport();
+    await page.locator('#menu-language summary').click();
+    await page.getByLabel('Templates answer in').selectOption({ label: 'German' });
+    await page.getByRole('button', { name: 'Set', exact: true }).click();
+    await expect(page.getByText('It is in German: templates answer in that.')).toBeVisible();
+    await page.locator('#reply-text').focus();
+    await page.keyboard.type(';spl');
+    await expect(page.getByRole('listbox', { name: 'Templates' }).getByRole('option')).toHaveCount(1);
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#reply-text')).toHaveValue(/^Hallo Lotte,\n\ndanke für die Nachricht/);
+    await expectAccessible(page);
+});
