@@ -54,6 +54,8 @@ test('a second person says yes, and the one who asked goes on', async ({ page, b
     await lead.getByRole('link', { name: /^News/ }).click();
     await lead.getByRole('link', { name: /A new bag for free\?/ }).first().click();
     await lead.getByLabel('What to go by').fill('Once, as a kindness.');
+    // Enter is no yes.
+    await lead.getByLabel('What to go by').press('Enter');
     await lead.getByRole('button', { name: 'Approve' }).click();
     await expect(lead.getByText('Approved.', { exact: true })).toBeVisible();
     await lead.context().close();

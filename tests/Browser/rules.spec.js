@@ -45,6 +45,37 @@ test('a rule is built as a sentence, tried out on the past, switched on, and lea
     await expect(page.getByText('“Jammed reels” is off.')).toBeVisible();
 });
 
+test('a rule is written by keyboard alone', async ({ page }) => {
+    await signIn(page, 'mads');
+    await page.goto('/rules/new');
+    const at = () => page.evaluate(() => document.activeElement?.id ?? '');
+    const tabTo = async (id) => {
+        for (let presses = 0; (await at()) !== id; presses++) {
+            expect(presses, `${id} is reached from where one was`).toBeLessThan(12);
+            await page.keyboard.press('Tab');
+        }
+    };
+    await page.locator('#clock-since').focus();
+    // Each choice shows the form anew, and one goes on where one was.
+    await tabTo('line-0-field');
+    await page.keyboard.type('Subject of the m');
+    await expect(page.locator('#line-0-op')).toBeVisible();
+    expect(await at()).toBe('line-0-field');
+    await tabTo('line-0-value');
+    await page.keyboard.type('strap');
+    await tabTo('action-0-do');
+    await page.keyboard.type('add the tag');
+    await expect(page.locator('#action-0-text')).toBeVisible();
+    await tabTo('action-0-text');
+    await page.keyboard.type('straps');
+    await tabTo('rule-name');
+    await page.keyboard.type('Straps');
+    // Enter keeps it, and takes nothing away.
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: '“Straps”, tried out' })).toBeVisible();
+    await expect(page.locator('.rule-sentence')).toContainText('Subject of the message has one of the words “strap” then add the tag “straps”.');
+});
+
 test('rules are put in order by a number, begin from ready-made ones, and nudge plans are made', async ({ page }) => {
     await signIn(page, 'mads');
     await page.goto('/rules/new');

@@ -7,6 +7,7 @@
     <p class="soft">Asked by {{ $approval->askedBy->name ?? 'a rule' }} {{ $time->short($approval->asked_at) }}. Held until there is an answer.</p>
     <form method="post" action="/approvals/{{ $approval->id }}" class="inline-form">
         @csrf
+        <x-default-button/>
         @if ($approval->mayBeAnsweredBy($teammate))
             <label class="visually-hidden" for="approval-answer">What to go by</label><input class="form-control" id="approval-answer" name="answer" maxlength="500" value="{{ old('answer') }}" placeholder="What to go by; needed for a no">
             <button class="btn btn-primary" name="do" value="give">Approve</button>

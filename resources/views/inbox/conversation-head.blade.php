@@ -55,6 +55,7 @@
             <summary class="btn btn-chip" data-key="o"><small>Owner</small> {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/owner" class="menu-panel menu-end menu-tall">
                 @csrf
+                <x-default-button/>
                 <label class="visually-hidden" for="owner-word">A word with it</label>
                 <input class="form-control form-control-sm" id="owner-word" name="word" maxlength="1000" placeholder="A word with it, as a note">
                 @foreach ($teammates as $person)
@@ -81,6 +82,7 @@
             <summary class="btn btn-chip"><small>State</small> {{ $conversation->state->label() }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/state" class="menu-panel menu-end">
                 @csrf
+                <x-default-button/>
                 @if ($conversation->state === ConversationState::Closed)
                     <p class="menu-note">Closed for good. A new message begins a new conversation.</p>
                 @else

@@ -10,6 +10,7 @@
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     <form method="post" action="/rules{{ $rule ? "/{$rule->id}" : '' }}" class="rule-form">
         @csrf
+        <x-default-button does="Save"/>
         <input type="hidden" name="rule" value="{{ $rule?->id }}">
         @include('rules.editor')
         <div class="sheet pad rule-rest">

@@ -7,6 +7,7 @@
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     <form method="post" action="/views{{ $view ? "/{$view->id}" : '' }}" class="sheet pad view-form">
         @csrf
+        <x-default-button does="Save"/>
         <input type="hidden" name="view" value="{{ $view?->id }}">
         <label class="form-label" for="view-name">Name</label>
         <input class="form-control" id="view-name" name="name" value="{{ old('name', $view?->name) }}" maxlength="60" required>
