@@ -44,7 +44,7 @@ final readonly class Occasion
      */
     public static function ofEntry(JournalEntry $entry, array $events, ?Message $message, ?ConversationState $before): self
     {
-        return new self($entry->conversation, $entry, $events, $message, $before, self::depthOf($entry), "entry-{$entry->id}", null);
+        return new self($entry->conversation, $entry, $events, $message, $before, self::depthOf($entry), "entry-{$entry->getKey()}", null);
     }
 
     /**

@@ -11,6 +11,7 @@ use App\Inbox\JournalKind;
 use App\Inbox\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -20,6 +21,9 @@ final class Occasions
 {
     /** Entries of one transaction have numbers close to each other. */
     private const BESIDE = 20;
+
+    /** What rules ask of a message. Its HTML and headers can be long, and none does. */
+    private const OF_MESSAGE = ['id', 'conversation_id', 'direction', 'automatic', 'from_address', 'subject', 'text'];
 
     /** How `ReceiveMessage` says it. */
     private const CUSTOMER_WROTE = 'the customer wrote';
@@ -32,7 +36,7 @@ final class Occasions
     public function ofEntries(array $ids, array $reads = []): array
     {
         $entries = JournalEntry::query()->whereKey($ids)->whereIn('kind', RuleEvent::KINDS)
-            ->with(['conversation', 'message', ...array_map(static fn (string $one): string => str_starts_with($one, 'message.') ? $one : "conversation.{$one}", $reads)])
+            ->with(['conversation', 'message' => static fn (Relation $message): mixed => $message->select(self::OF_MESSAGE), ...array_map(static fn (string $one): string => str_starts_with($one, 'message.') ? $one : "conversation.{$one}", $reads)])
             ->orderBy('id')->get();
         if ($entries->isEmpty()) {
             return [];
@@ -42,10 +46,12 @@ final class Occasions
         $before = $this->statesBefore($entries);
         $occasions = [];
         foreach ($entries as $entry) {
-            $events = RuleEvent::of($entry, isset($first[$entry->message_id ?? 0]), $before[$entry->id] ?? null);
+            // Tens of thousands are looked at when a rule is tried out: as they were read.
+            ['id' => $id, 'message_id' => $message, 'conversation_id' => $conversation] = $entry->getAttributes();
+            $events = RuleEvent::of($entry, isset($first[$message ?? 0]), $before[$id] ?? null);
             // What was joined into another goes on there.
-            if ($events !== [] && $entry->conversation->joined_into_id === null) {
-                $occasions[] = Occasion::ofEntry($entry, $events, $entry->message ?? $latest[$entry->conversation_id] ?? null, $before[$entry->id] ?? null);
+            if ($events !== [] && $entry->conversation->getAttributes()['joined_into_id'] === null) {
+                $occasions[] = Occasion::ofEntry($entry, $events, ($message === null ? null : $entry->message) ?? $latest[$conversation] ?? null, $before[$id] ?? null);
             }
         }
 
@@ -100,7 +106,7 @@ final class Occasions
     {
         $ids = $conversations === [] ? [] : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
 
-        return $ids === [] ? [] : Message::query()->whereKey($ids)->with('attachments')->get()->keyBy('conversation_id')->all();
+        return $ids === [] ? [] : Message::query()->whereKey($ids)->with('attachments')->get(self::OF_MESSAGE)->keyBy('conversation_id')->all();
     }
 
     /**

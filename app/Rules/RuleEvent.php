@@ -87,7 +87,7 @@ enum RuleEvent: string
      */
     public static function of(JournalEntry $entry, bool $isFirst, ?ConversationState $before): array
     {
-        return match ($entry->kind) {
+        return match (JournalKind::from((string) $entry->getAttributes()['kind'])) {
             JournalKind::MessageReceived => $isFirst ? [self::FirstMessage] : array_values(array_filter([self::LaterMessage, match ($before) {
                 ConversationState::Waiting => self::WroteWhileWaiting,
                 ConversationState::Held => self::WroteWhileHeld,

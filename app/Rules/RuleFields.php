@@ -116,30 +116,38 @@ final class RuleFields implements Fields
     public static function reads(Condition ...$conditions): array
     {
         $reads = [];
-        foreach ($conditions as $condition) {
-            foreach ($condition->leaves() as $leaf) {
-                $reads[] = match (true) {
-                    $leaf->field === 'customer_group' => 'customer.groups',
-                    $leaf->field === 'customer_name' => 'customer',
-                    $leaf->field === 'customer_orders' => 'customer.orders',
-                    $leaf->field === 'tags' => 'tags',
-                    $leaf->field === 'owner_away' => 'owner',
-                    $leaf->field === 'goes_on' => 'linkedConversation',
-                    $leaf->field === 'rating' => 'rating',
-                    $leaf->field === 'customer_ratings' => 'customer.ratings',
-                    $leaf->field === 'message_has_file' => 'message.attachments',
-                    $leaf->field === 'has_file' => 'files',
-                    $leaf->field === 'parcel_days_unseen' => 'orders.parcels.scans',
-                    $leaf->field === 'orders', str_starts_with($leaf->field, 'order_') => 'orders',
-                    str_starts_with($leaf->field, 'own.conversation.') => 'ownValues',
-                    str_starts_with($leaf->field, 'own.customer.') => 'customer.ownValues',
-                    str_starts_with($leaf->field, 'own.order.') => 'orders.ownValues',
-                    default => null,
-                };
-            }
+        foreach (self::askedBy(...$conditions) as $field) {
+            array_push($reads, ...self::readsOf($field));
         }
 
-        return array_values(array_unique(array_filter($reads)));
+        return array_values(array_unique($reads));
+    }
+
+    /**
+     * @return list<string> the one that a field reads; none where the conversation itself tells it
+     */
+    public static function readsOf(string $field): array
+    {
+        $relation = match (true) {
+            $field === 'customer_group' => 'customer.groups',
+            $field === 'customer_name' => 'customer',
+            $field === 'customer_orders' => 'customer.orders',
+            $field === 'tags' => 'tags',
+            $field === 'owner_away' => 'owner',
+            $field === 'goes_on' => 'linkedConversation',
+            $field === 'rating' => 'rating',
+            $field === 'customer_ratings' => 'customer.ratings',
+            $field === 'message_has_file' => 'message.attachments',
+            $field === 'has_file' => 'files',
+            $field === 'parcel_days_unseen' => 'orders.parcels.scans',
+            $field === 'orders', str_starts_with($field, 'order_') => 'orders',
+            str_starts_with($field, 'own.conversation.') => 'ownValues',
+            str_starts_with($field, 'own.customer.') => 'customer.ownValues',
+            str_starts_with($field, 'own.order.') => 'orders.ownValues',
+            default => null,
+        };
+
+        return $relation === null ? [] : [$relation];
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Promises\StoreHours;
 use Cairnfield\Core\Rules\Circles;
+use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Plan;
@@ -46,24 +47,16 @@ final readonly class TryRule
         $names = $all->pluck('name', 'id')->all();
         $condition = $this->fields->known($rule->asks());
         // The message's own are few; they come along for all.
-        $readsOfAll = RunRules::readBy($all);
-        $reads = array_values(array_unique([...RuleFields::reads($condition), ...array_filter($readsOfAll, static fn (string $one): bool => str_starts_with($one, 'message.'))]));
+        [$ofMessages, $ofConversations] = self::apart(RunRules::readBy($all));
         $asked = new AskedRules($all, $this->fields);
-        $own = RuleFields::askedBy($condition);
         $looked = $matched = 0;
         $rows = $fights = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
-            $fitting = [];
-            foreach (array_reverse($this->occasions->ofEntries(array_values($chunk), $reads)) as $occasion) {
-                if ($asked->hears($rule->id, $occasion->events)) {
-                    $looked++;
-                    if ($condition->matches($this->fields->factsOf($occasion, $own))) {
-                        $fitting[] = $occasion;
-                    }
-                }
-            }
+            $heard = array_values(array_filter(array_reverse($this->occasions->ofEntries(array_values($chunk), $ofMessages)), static fn (Occasion $occasion): bool => $asked->hears($rule->id, $occasion->events)));
+            $looked += count($heard);
+            $fitting = $this->fitting($condition, $heard);
             // Only where it fits do the others matter, and what they ask.
-            (new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $fitting)))->loadMissing(array_values(array_filter($readsOfAll, static fn (string $one): bool => ! str_starts_with($one, 'message.'))));
+            self::load($fitting, $ofConversations);
             foreach ($fitting as $occasion) {
                 [$plan, $facts] = $asked->plan($occasion, $this->fields) ?? [null, null];
                 if ($plan === null || $facts === null || ! in_array($rule->id, $plan->matched, true)) {
@@ -79,6 +72,43 @@ final readonly class TryRule
         }
 
         return new TriedRule($days, $looked, count($ids) === self::MOST, $matched, $rows, array_values($fights), self::circlesWith($rule, $all));
+    }
+
+    /**
+     * Those for which the condition holds. What lies beside a conversation is read only where it depends on that.
+     *
+     * @param  list<Occasion>  $occasions
+     * @return list<Occasion>
+     */
+    private function fitting(Condition $condition, array $occasions): array
+    {
+        $fields = RuleFields::askedBy($condition);
+        $beside = array_filter($fields, static fn (string $field): bool => self::apart(RuleFields::readsOf($field))[1] !== []);
+        $near = array_values(array_diff($fields, $beside));
+        $decided = array_map(fn (Occasion $occasion): ?bool => $condition->decides($this->fields->factsOf($occasion, $near), array_flip($beside)), $occasions);
+        self::load(array_values(array_filter($occasions, static fn (int $at): bool => $decided[$at] === null, ARRAY_FILTER_USE_KEY)), self::apart(RuleFields::reads($condition))[1]);
+
+        return array_values(array_filter($occasions, fn (Occasion $occasion, int $at): bool => $decided[$at] ?? $condition->matches($this->fields->factsOf($occasion, $fields)), ARRAY_FILTER_USE_BOTH));
+    }
+
+    /**
+     * @param  list<Occasion>  $occasions
+     * @param  list<string>  $relations  of their conversations
+     */
+    private static function load(array $occasions, array $relations): void
+    {
+        (new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $occasions)))->loadMissing($relations);
+    }
+
+    /**
+     * @param  list<string>  $reads
+     * @return array{list<string>, list<string>} those of messages, those of conversations
+     */
+    private static function apart(array $reads): array
+    {
+        $ofMessages = array_values(array_filter($reads, static fn (string $one): bool => str_starts_with($one, 'message.')));
+
+        return [$ofMessages, array_values(array_diff($reads, $ofMessages))];
     }
 
     /**

@@ -25,6 +25,20 @@ final readonly class AllOf implements Node
         return true;
     }
 
+    public function decides(Facts $facts, array $unknown): ?bool
+    {
+        $decided = true;
+        foreach ($this->parts as $part) {
+            $one = $part->decides($facts, $unknown);
+            if ($one === false) {
+                return false;
+            }
+            $decided = $one === null ? null : $decided;
+        }
+
+        return $decided;
+    }
+
     public function because(Facts $facts): ?array
     {
         $leaves = [];

@@ -25,6 +25,20 @@ final readonly class AnyOf implements Node
         return false;
     }
 
+    public function decides(Facts $facts, array $unknown): ?bool
+    {
+        $decided = false;
+        foreach ($this->parts as $part) {
+            $one = $part->decides($facts, $unknown);
+            if ($one === true) {
+                return true;
+            }
+            $decided = $one === null ? null : $decided;
+        }
+
+        return $decided;
+    }
+
     public function because(Facts $facts): ?array
     {
         $leaves = null;

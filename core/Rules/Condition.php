@@ -46,6 +46,17 @@ final readonly class Condition
     }
 
     /**
+     * Whether it matches, where that can be told before some facts are looked up: these cost more than others.
+     *
+     * @param  array<string, mixed>  $unknown  by the fields that are not known yet
+     * @return bool|null null where it depends on them
+     */
+    public function decides(Facts $facts, array $unknown): ?bool
+    {
+        return $this->root->decides($facts, $unknown);
+    }
+
+    /**
      * Why it matches: the leaves that are true and count, in reading order.
      *
      * @return list<Leaf>|null null where it does not match

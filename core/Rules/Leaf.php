@@ -70,6 +70,11 @@ final readonly class Leaf implements Node
         };
     }
 
+    public function decides(Facts $facts, array $unknown): ?bool
+    {
+        return array_key_exists($this->field, $unknown) ? null : $this->matches($facts);
+    }
+
     public function because(Facts $facts): ?array
     {
         return $this->matches($facts) ? [$this] : null;

@@ -16,6 +16,13 @@ final readonly class Not implements Node
         return ! $this->part->matches($facts);
     }
 
+    public function decides(Facts $facts, array $unknown): ?bool
+    {
+        $part = $this->part->decides($facts, $unknown);
+
+        return $part === null ? null : ! $part;
+    }
+
     public function because(Facts $facts): ?array
     {
         return $this->matches($facts) ? [] : null;

@@ -118,6 +118,34 @@ it('matches and gives reasons alike, whatever the tree', function (): void {
     }
 });
 
+it('decides before all is known only what nothing unknown can change', function (): void {
+    mt_srand(12);
+    $tree = function (int $depth) use (&$tree): array {
+        return match ($depth > 3 ? 0 : mt_rand(0, 3)) {
+            1 => ['all' => array_map(static fn (): array => $tree($depth + 1), array_fill(0, mt_rand(0, 3), 0))],
+            2 => ['any' => array_map(static fn (): array => $tree($depth + 1), array_fill(0, mt_rand(0, 3), 0))],
+            3 => ['not' => $tree($depth + 1)],
+            default => ['field' => ['a', 'b', 'c', 'd'][mt_rand(0, 3)], 'op' => 'is', 'value' => true],
+        };
+    };
+    $counts = ['decided' => 0, 'open' => 0];
+    for ($round = 0; $round < 400; $round++) {
+        $condition = condition($tree(0));
+        $known = ['a' => mt_rand(0, 1) === 1, 'b' => mt_rand(0, 1) === 1];
+        $decided = $condition->decides(Facts::of($known), ['c' => 0, 'd' => 1]);
+        $outcomes = [];
+        foreach ([[true, true], [true, false], [false, true], [false, false]] as [$c, $d]) {
+            $outcomes[] = $condition->matches(Facts::of([...$known, 'c' => $c, 'd' => $d]));
+            expect($condition->decides(Facts::of([...$known, 'c' => $c, 'd' => $d]), []))->toBe(end($outcomes));
+        }
+        if ($decided !== null) {
+            expect($outcomes)->toBe(array_fill(0, 4, $decided));
+        }
+        $counts[$decided === null ? 'open' : 'decided']++;
+    }
+    expect($counts['decided'])->toBeGreaterThan(100)->and($counts['open'])->toBeGreaterThan(50);
+});
+
 it('plans actions so that the last setting stands and nothing is done twice', function (): void {
     $every = static fn (string $id, array ...$actions): Rule => new Rule($id, Way::Every, condition(['all' => []]), array_values($actions));
     $plan = Plan::of(
