@@ -7,6 +7,8 @@ use App\Fields\FieldKind;
 use App\Inbox\Actor;
 use App\Inbox\Category;
 use App\Inbox\ChangeState;
+use App\Inbox\ChangeTags;
+use App\Inbox\Conversation;
 use App\Inbox\JournalEntry;
 use App\Inbox\SetPriority;
 use App\Nudges\NudgePlan;
@@ -32,6 +34,7 @@ use App\Views\SharedWith;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
 
@@ -107,6 +110,20 @@ it('says what rules that run on what happens have done to those for which its ti
         ->and($others[$late->id])->toBe(['Calm: set the priority to low, add the tag “calm”'])
         ->and(array_filter($others))->toHaveCount(1)
         ->and(fightsOf($tried))->toBe([['Calm', 'set the priority to', 'whichever runs later', 1], ['Calm', '“Calm”, a tag that one gives and the other takes away', 'whichever runs later', 1]]);
+});
+
+it('looks beside a conversation only where it depends on that', function (): void {
+    [$late, $tagged, $neither] = array_map(fn (string $subject): Conversation => Mails::conversation(['Subject' => $subject, 'From' => "{$subject}@x.example", 'Message-ID' => "<{$subject}@x.example>"]), ['late', 'tagged', 'neither']);
+    $tag = ChangeTags::named('festival');
+    app(ChangeTags::class)->change($tagged, [$tag], [], Actor::application());
+    $rule = kept('Either', ['any' => [LATE, ['field' => 'tags', 'op' => 'includes', 'value' => [(string) $tag->id]]]], [['do' => 'set_priority', 'value' => 'high']], on: false);
+    $asked = [];
+    DB::listen(function (QueryExecuted $query) use (&$asked): void {
+        str_contains($query->sql, 'conversation_tag') && $asked[] = $query->sql;
+    });
+    $tried = tried($rule);
+    expect(array_map(static fn (array $row): int => $row['conversation']->id, $tried->rows))->toBe([$tagged->id, $late->id])
+        ->and($asked[0])->toContain("in ({$tagged->id}, {$neither->id})");
 });
 
 it('says where it would not have answered', function (): void {
