@@ -12,7 +12,7 @@ use Cairnfield\Core\Templates\Situation;
 use Cairnfield\Core\Templates\Suggestion;
 use Cairnfield\Core\Templates\Suggestions;
 use Cairnfield\Core\Templates\TemplateHabit;
-use Cairnfield\Core\Text\Language;
+use Cairnfield\Core\Text\FunctionWords;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -53,7 +53,7 @@ final readonly class SuggestTemplates
      */
     public static function words(string $text): array
     {
-        $words = array_filter(SearchText::words(mb_substr($text, 0, 4000)), static fn (string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD && mb_strlen($word) <= 40 && preg_match('/\d/', $word) !== 1 && ! Language::isSmallWord($word));
+        $words = array_filter(SearchText::words(mb_substr($text, 0, 4000)), static fn (string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD && mb_strlen($word) <= 40 && preg_match('/\d/', $word) !== 1 && ! FunctionWords::has($word));
 
         return array_slice(array_values(array_unique($words)), 0, self::MOST_WORDS);
     }

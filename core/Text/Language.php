@@ -47,9 +47,6 @@ final class Language
     /** @var array<string, list<string>>|null languages by small word */
     private static ?array $smallWords = null;
 
-    /** @var array<string, true>|null */
-    private static ?array $foldedSmallWords = null;
-
     /**
      * @param  string  $text  UTF-8
      * @return string|null the language by ISO 639-1; null where the text is too short or unclear
@@ -74,18 +71,6 @@ final class Language
         }
 
         return null;
-    }
-
-    /**
-     * Whether it is a word that hardly a letter goes without, in any language: it says nothing of what a letter is about.
-     *
-     * @param  string  $word  as Folding leaves it
-     */
-    public static function isSmallWord(string $word): bool
-    {
-        self::$foldedSmallWords ??= array_fill_keys(array_map(Folding::fold(...), array_map(strval(...), array_keys(self::languagesOfSmallWords()))), true);
-
-        return isset(self::$foldedSmallWords[$word]);
     }
 
     private static function withoutNumbersAndLinks(string $text): string
@@ -113,24 +98,6 @@ final class Language
      */
     private static function smallWords(string $text): array
     {
-        $points = [];
-        $small = self::languagesOfSmallWords();
-        foreach (array_unique(explode(' ', mb_strtolower($text, 'UTF-8'))) as $word) {
-            $languages = $small[$word] ?? [];
-            foreach ($languages as $language) {
-                // What several languages share says less about each of them.
-                $points[$language] = ($points[$language] ?? 0.0) + self::SMALL_WORD / sqrt(count($languages));
-            }
-        }
-
-        return $points;
-    }
-
-    /**
-     * @return array<string, list<string>> by small word
-     */
-    private static function languagesOfSmallWords(): array
-    {
         if (self::$smallWords === null) {
             self::$smallWords = [];
             /** @var array<string, string> $data */
@@ -141,8 +108,16 @@ final class Language
                 }
             }
         }
+        $points = [];
+        foreach (array_unique(explode(' ', mb_strtolower($text, 'UTF-8'))) as $word) {
+            $languages = self::$smallWords[$word] ?? [];
+            foreach ($languages as $language) {
+                // What several languages share says less about each of them.
+                $points[$language] = ($points[$language] ?? 0.0) + self::SMALL_WORD / sqrt(count($languages));
+            }
+        }
 
-        return self::$smallWords;
+        return $points;
     }
 
     /**
