@@ -44,11 +44,12 @@ final class Occasions
         $first = $this->firstMessages($entries);
         $latest = $this->latestMessages($entries->whereNull('message_id')->pluck('conversation_id')->unique()->values()->all());
         $before = $this->statesBefore($entries);
+        $closed = $this->goingOnFromClosed($entries);
         $occasions = [];
         foreach ($entries as $entry) {
             // Tens of thousands are looked at when a rule is tried out: as they were read.
             ['id' => $id, 'message_id' => $message, 'conversation_id' => $conversation] = $entry->getAttributes();
-            $events = RuleEvent::of($entry, isset($first[$message ?? 0]), $before[$id] ?? null);
+            $events = RuleEvent::of($entry, isset($first[$message ?? 0]), $before[$id] ?? null, isset($closed[$entry->conversation->getAttributes()['linked_conversation_id'] ?? 0]));
             // What was joined into another goes on there.
             if ($events !== [] && $entry->conversation->getAttributes()['joined_into_id'] === null) {
                 $occasions[] = Occasion::ofEntry($entry, $events, ($message === null ? null : $entry->message) ?? $latest[$conversation] ?? null, $before[$id] ?? null);
@@ -96,6 +97,23 @@ final class Occasions
         }
 
         return $conversations === [] ? [] : array_fill_keys(DB::table('messages')->whereIn('conversation_id', $conversations)->groupBy('conversation_id')->selectRaw('MIN(id) AS id')->pluck('id')->all(), true);
+    }
+
+    /**
+     * @param  Collection<int, JournalEntry>  $entries
+     * @return array<int, true> the closed conversations that others go on from
+     */
+    private function goingOnFromClosed(Collection $entries): array
+    {
+        $from = [];
+        foreach ($entries as $entry) {
+            $linked = $entry->conversation->getAttributes()['linked_conversation_id'];
+            if ($linked !== null && $entry->getRawOriginal('kind') === JournalKind::MessageReceived->value) {
+                $from[$linked] = $linked;
+            }
+        }
+
+        return $from === [] ? [] : array_fill_keys(DB::table('conversations')->whereIn('id', $from)->where('state', ConversationState::Closed)->pluck('id')->all(), true);
     }
 
     /**

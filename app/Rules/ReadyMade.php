@@ -82,7 +82,7 @@ final readonly class ReadyMade
             'receipt-open' => [[RuleEvent::FirstMessage], null, ['all' => [$mailed, $has('in_hours', 'is', true)]], [$answer('Receipt, while we are here')]],
             'receipt-away' => [[RuleEvent::FirstMessage], null, ['all' => [$mailed, $has('in_hours', 'is', false)]], [$answer('Receipt, while we are away')]],
             'reopened' => [[RuleEvent::WroteWhenResolved], null, ['all' => []], [['do' => 'tell', 'value' => 'owner', 'text' => 'They wrote again after it was resolved.']]],
-            'begun-anew' => [[RuleEvent::FirstMessage], null, ['all' => [$byMail, $has('goes_on', 'is', true)]], [$answer('Begun anew')]],
+            'begun-anew' => [[RuleEvent::WroteWhenClosed], null, ['all' => [$byMail]], [$answer('Begun anew')]],
             'how-was-it' => [[], ['since' => 'state_changed', 'hours' => 8, 'in_hours' => true], ['all' => [$byMail, $state('resolved'), $has('answered', 'is', true)]], [['do' => 'ask_rating'] + $answer('How was it?')]],
             'low-stars' => [[RuleEvent::Rated], null, $has('rating', 'at_most', 2), [['do' => 'set_status', 'value' => 'open'], ['do' => 'tell', 'value' => 'leads', 'text' => 'Few stars: look at what went wrong.']]],
             'away-owner' => [[RuleEvent::LaterMessage], null, $has('owner_away', 'is', true), [['do' => 'assign_person', 'value' => 'turn']]],

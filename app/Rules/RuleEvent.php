@@ -19,6 +19,7 @@ enum RuleEvent: string
     case WroteWhileWaiting = 'wrote_while_waiting';
     case WroteWhileHeld = 'wrote_while_held';
     case WroteWhenResolved = 'wrote_when_resolved';
+    case WroteWhenClosed = 'wrote_when_closed';
     case TeamAnswered = 'team_answered';
     case Noted = 'noted';
     case StateChanged = 'state_changed';
@@ -55,6 +56,7 @@ enum RuleEvent: string
             self::WroteWhileWaiting => 'a customer writes while it is waiting',
             self::WroteWhileHeld => 'a customer writes while it is held',
             self::WroteWhenResolved => 'a customer writes after it was resolved',
+            self::WroteWhenClosed => 'a customer writes to what was closed, and it begins anew',
             self::TeamAnswered => 'the team answers',
             self::Noted => 'somebody writes a note',
             self::StateChanged => 'its state changes',
@@ -83,12 +85,13 @@ enum RuleEvent: string
      *
      * @param  bool  $isFirst  whether it is the first message of its conversation
      * @param  ConversationState|null  $before  the state before a customer wrote, where that changed it
+     * @param  bool  $isAfterClosed  whether it begins what goes on from a closed conversation
      * @return list<self>
      */
-    public static function of(JournalEntry $entry, bool $isFirst, ?ConversationState $before): array
+    public static function of(JournalEntry $entry, bool $isFirst, ?ConversationState $before, bool $isAfterClosed = false): array
     {
         return match (JournalKind::from((string) $entry->getAttributes()['kind'])) {
-            JournalKind::MessageReceived => $isFirst ? [self::FirstMessage] : array_values(array_filter([self::LaterMessage, match ($before) {
+            JournalKind::MessageReceived => $isFirst ? [self::FirstMessage, ...($isAfterClosed ? [self::WroteWhenClosed] : [])] : array_values(array_filter([self::LaterMessage, match ($before) {
                 ConversationState::Waiting => self::WroteWhileWaiting,
                 ConversationState::Held => self::WroteWhileHeld,
                 ConversationState::Resolved => self::WroteWhenResolved,
@@ -129,7 +132,7 @@ enum RuleEvent: string
     public function kind(): JournalKind
     {
         return match ($this) {
-            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved => JournalKind::MessageReceived,
+            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved, self::WroteWhenClosed => JournalKind::MessageReceived,
             self::TeamAnswered => JournalKind::Replied,
             self::Noted => JournalKind::Noted,
             self::StateChanged => JournalKind::StateChanged,
@@ -152,7 +155,7 @@ enum RuleEvent: string
     public function isMessage(): bool
     {
         return match ($this) {
-            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved => true,
+            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved, self::WroteWhenClosed => true,
             default => false,
         };
     }

@@ -498,6 +498,7 @@ it('asks for an approval, once at a time, and runs on the answer', function (): 
 
 it('tells who writes to what was closed how to write anew', function (): void {
     rule('Begun anew', RuleEvent::FirstMessage, ['field' => 'goes_on', 'op' => 'is', 'value' => true], [['do' => 'answer', 'value' => (string) answeringTemplate('Anew', 'It is {{ conversation.number }} now, or {{ store.form_link }}')->id, 'as' => (string) $this->teammate('ilse')->id]]);
+    rule('Marks it', RuleEvent::WroteWhenClosed, [], [['do' => 'add_tag', 'text' => 'begun anew']]);
     $conversation = Mails::conversation();
     $number = $conversation->number();
     $conversation->forceFill(['state' => ConversationState::Closed])->save();
@@ -505,6 +506,7 @@ it('tells who writes to what was closed how to write anew', function (): void {
     $plain = Mails::conversation(['From' => 'Eva <eva@sturm.example>']);
     runRules();
     $new = Conversation::query()->where('linked_conversation_id', $conversation->id)->sole();
+    expect(tagsOf($new))->toBe(['begun anew'])->and(tagsOf($plain))->toBe([]);
     expect(Message::query()->where('conversation_id', $new->id)->where('direction', Message::OUT)->sole()->text)->toContain("It is {$new->number()} now")->toContain('/forms/')
         ->and(Message::query()->where('conversation_id', $plain->id)->where('direction', Message::OUT)->count())->toBe(0);
 });
