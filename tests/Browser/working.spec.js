@@ -86,10 +86,13 @@ test('drafts are kept as one types', async ({ page }) => {
     await expect(page.locator('#reply-kept')).toContainText('draft kept');
     await page.locator('#reply-files').setInputFiles({ name: 'table.txt', mimeType: 'text/plain', buffer: Buffer.from('30 m: calm') });
     await expect(page.getByRole('list', { name: 'Files of the answer' })).toContainText('table.txt');
+    // Left within the moment in which it would have been kept.
+    await page.getByLabel('Your answer to Dana Ruiz').press('End');
+    await page.getByLabel('Your answer to Dana Ruiz').pressSequentially(' in most winds');
     await page.goto('/queue/my-turn');
     await page.goBack();
     await page.reload();
-    await expect(page.getByLabel('Your answer to Dana Ruiz')).toHaveValue('Thirty is enough');
+    await expect(page.getByLabel('Your answer to Dana Ruiz')).toHaveValue('Thirty is enough in most winds');
     await expect(page.getByRole('list', { name: 'Files of the answer' })).toContainText('table.txt');
     await page.getByRole('button', { name: /^Send/ }).click();
     const [answer] = await expectMailbox('dana@ruiz.example', 1);
