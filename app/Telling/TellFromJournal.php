@@ -60,7 +60,7 @@ final readonly class TellFromJournal
         $who = $entry->teammate->name ?? 'Cairnfield';
         match ($entry->kind) {
             JournalKind::Noted => $this->tellOfNote($entry, $team, [...$owner, ...$followers], "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)),
-            JournalKind::OwnerChanged => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => $person->name === ($entry->details['to'] ?? null))), NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})")),
+            JournalKind::OwnerChanged => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => (string) $person->id === ($entry->details['owner'] ?? null))), NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})")),
             JournalKind::MessageReceived => $this->to([...$owner, ...$followers], NewsKind::CustomerWrote, $entry, "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)),
             JournalKind::StateChanged => $this->tellOfState($entry, $conversation, $owner, $followers, "{$subject}: ".mb_strtolower(ConversationState::from((string) $entry->details['to'])->label())." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")),
             JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => $person->id === ($entry->message->teammate_id ?? (int) ($entry->details['author'] ?? 0)))), NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true),

@@ -56,6 +56,13 @@ it('tells two of the same first name apart', function (): void {
     expect(Mentions::in('@Ilse', $team))->toBe([])->and(Mentions::in('@Ilse Brandt', $team)[0]->name)->toBe('Ilse Brandt');
 });
 
+it('tells of what was given to them only the one it was given to, though another has the same name', function (): void {
+    $other = Teammate::query()->create(['name' => 'Ruta Kalnina', 'email' => 'ruta2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC']);
+    $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $other->id])->assertSessionHas('done');
+    told();
+    expect(News::query()->sole()->teammate_id)->toBe($other->id);
+});
+
 it('tells the owner and those who follow what happens, but nobody of what they did', function (): void {
     $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate('ilse')->id, 'word' => 'She asked for you'])->assertSessionHas('done');
     expect(told())->toBe(['ilse: mentioned', 'ilse: given']);
