@@ -9,21 +9,18 @@ use App\Channels\Channel;
 use App\Channels\Mail\TakeMail;
 use App\Inbox\Actor;
 use App\Inbox\AddNote;
-use App\Inbox\AnswerRoutes;
 use App\Inbox\AssignConversation;
 use App\Inbox\Category;
 use App\Inbox\ChangeState;
 use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
 use App\Inbox\Message;
 use App\Inbox\Outcome;
-use App\Inbox\ReplyToSend;
-use App\Inbox\SendReply;
 use App\Inbox\SetCategory;
 use App\Inbox\TakeConversation;
-use App\Inbox\Trail;
+use App\Orders\Order;
 use App\Promises\StoreHours;
 use App\Rules\RunRules;
+use App\Rules\SweepClock;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -37,6 +34,9 @@ use Symfony\Component\Mime\Email;
  */
 final class DemoConversations
 {
+    /** Rules that run with time look more often than this; for what is long past it is near enough. */
+    private const SWEPT_EVERY_MINUTES = 60;
+
     /** @var array<string, Conversation> by the key of the story */
     private array $conversations = [];
 
@@ -44,16 +44,16 @@ final class DemoConversations
 
     public function __construct(
         private readonly TakeMail $takeMail,
-        private readonly SendReply $sendReply,
+        private readonly DemoAnswers $answers,
+        private readonly DemoRatings $ratings,
         private readonly AddNote $addNote,
         private readonly TakeConversation $take,
         private readonly AssignConversation $assign,
         private readonly ChangeState $changeState,
         private readonly SetCategory $setCategory,
         private readonly RunRules $rules,
-        private readonly Trail $trail,
+        private readonly SweepClock $clock,
         private readonly StoreHours $hours,
-        private readonly AnswerRoutes $routes,
         private readonly DemoOtherWays $otherWays,
     ) {
         $this->loadedAt = CarbonImmutable::now();
@@ -68,9 +68,14 @@ final class DemoConversations
         // Delivered as they are sent, so that the customers' mailboxes hold the answers.
         config(['queue.default' => 'sync', 'cairnfield.outbox.call_back_seconds' => 0]);
         $timeBefore = CarbonImmutable::getTestNow();
+        $sweptAt = null;
         try {
             foreach ($this->stepsInOrder($onServices) as [$at, $key, $story, $step]) {
                 CarbonImmutable::setTestNow($at);
+                if ($sweptAt === null || $sweptAt->diffInMinutes($at) >= self::SWEPT_EVERY_MINUTES) {
+                    $this->clock->sweep();
+                    $sweptAt = $at;
+                }
                 $this->play($key, $story, $step);
                 $this->rules->run();
             }
@@ -87,22 +92,42 @@ final class DemoConversations
     private function stepsInOrder(bool $onServices): array
     {
         $steps = [];
-        foreach (require database_path('seeders/demo-conversations.php') as $index => $story) {
-            if (! $onServices && Channel::tryFrom((string) ($story['via'] ?? ''))?->isService() === true) {
+        foreach ([...require database_path('seeders/demo-conversations.php'), ...require database_path('seeders/demo-history.php')] as $index => $story) {
+            if (! $onServices && (isset($story['order']) || Channel::tryFrom((string) ($story['via'] ?? ''))?->isService() === true)) {
                 continue;
             }
-            $latest = null;
+            $story = isset($story['order']) ? $this->byBuyer($story) : $story;
+            $latest = $answered = null;
             foreach ($story['steps'] as $step) {
                 $at = $this->time($step['at']);
                 // Within a story the order given is the order of time, whatever the hours of today.
                 $at = $latest !== null && $at <= $latest ? $latest->addMinutes(4) : $at;
                 $latest = $at->min($this->loadedAt->subSecond());
                 $steps[] = [$latest, "story-{$index}", $story, $step];
+                $answered = $step['does'] === 'close' ? $answered : $latest;
+            }
+            foreach (DemoRatings::after((string) ($story['subject'] ?? '')) as [$hours, $step]) {
+                $at = $answered?->addHours($hours);
+                $at === null || $at >= $this->loadedAt ?: $steps[] = [$at, "story-{$index}", $story, [...$step, 'at' => "+{$hours}"]];
             }
         }
         usort($steps, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $steps;
+    }
+
+    /**
+     * @param  array<string, mixed>  $story
+     * @return array<string, mixed>
+     */
+    private function byBuyer(array $story): array
+    {
+        $order = Order::query()->where('number', $story['order'])->whereNotNull('email')->firstOrFail();
+        if (isset($story['via'])) {
+            return [...$story, 'with' => ['name' => $order->buyer_name, 'email' => (string) $order->email, 'order' => $order->number]];
+        }
+
+        return [...$story, 'name' => $order->buyer_name, 'from' => (string) $order->email];
     }
 
     /**
@@ -154,7 +179,10 @@ final class DemoConversations
         $teammate = Teammate::query()->where('email', $step['who'].'@brindle.example')->firstOrFail();
         $actor = Actor::teammate($teammate);
         match ($does) {
-            'out' => $this->reply($key, $conversation, $teammate, $step),
+            'out' => $this->answers->inOwnWords($conversation, $teammate, (string) $step['text'], $step['outcome'] ?? null, $this->uuid($key, $step)),
+            'with' => $this->answers->withTemplate($conversation, $teammate, (string) $step['template'], $step['outcome'], $step['changed'], $this->uuid($key, $step)),
+            'rate' => $this->ratings->rate($conversation, (int) $step['stars'], (string) $step['text']),
+            'look' => $this->ratings->look($conversation, $teammate, (string) $step['text'], $this->uuid($key, $step)),
             'note' => $this->addNote->add($conversation, $teammate, (string) $step['text'], $this->uuid($key, $step)),
             'take' => $this->take->take($conversation, $teammate),
             'give' => $this->assign->assign($conversation, Teammate::query()->where('email', $step['to'].'@brindle.example')->firstOrFail(), $actor),
@@ -171,11 +199,14 @@ final class DemoConversations
      */
     private function receive(string $key, array $story, array $step): void
     {
-        if (isset($story['via'])) {
+        // Who filled the form in goes on by mail, with the answer to it.
+        $goesOnByMail = ($story['via'] ?? '') === 'form' && ($step['again'] ?? false);
+        if (isset($story['via']) && ! $goesOnByMail) {
             $this->settle($key, $story, $this->otherWays->receive($story, $step));
 
             return;
         }
+        $story = $goesOnByMail ? [...$story, 'from' => $story['with']['email'], 'name' => $story['with']['name'], 'subject' => $this->conversations[$key]->subject] : $story;
         $address = ($story['to'] ?? 'care').'@brindle.example';
         $email = (new Email)
             ->from(new Address($story['from'], $story['name']))
@@ -217,23 +248,6 @@ final class DemoConversations
         if ($isFirst && isset($story['category']) && $conversation->category_id === null) {
             $this->setCategory->set($conversation, Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail(), Actor::application());
         }
-    }
-
-    /**
-     * @param  array<string, mixed>  $step
-     */
-    private function reply(string $key, Conversation $conversation, Teammate $teammate, array $step): void
-    {
-        $outcome = isset($step['outcome']) ? $this->outcome((string) $step['outcome']) : null;
-        $this->sendReply->send($conversation, $teammate, new ReplyToSend(
-            (string) $step['text'],
-            [],
-            $outcome === null ? ConversationState::Waiting : ConversationState::Resolved,
-            $outcome,
-            $this->uuid($key, $step),
-            $this->trail->lastSeen($conversation),
-            $this->routes->of($conversation)[0]->key,
-        ));
     }
 
     private function outcome(string $name): Outcome

@@ -6,15 +6,19 @@ namespace App\Demo;
 
 use App\Customers\SortIntoGroups;
 use App\Team\Teammate;
+use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 final class LoadDemoCommand extends Command
 {
+    private const OPENED_DAYS_AGO = 62;
+
     protected $signature = 'demo:load';
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields, DemoRules $rules, DemoRatings $ratings, SortIntoGroups $groups): int
+    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields, DemoRules $rules, SortIntoGroups $groups): int
     {
         if (Teammate::query()->exists()) {
             $this->info('There is data already; nothing was loaded.');
@@ -22,14 +26,17 @@ final class LoadDemoCommand extends Command
             return self::SUCCESS;
         }
         $store->load();
+        // They were there before what happened.
+        CarbonImmutable::setTestNow(now()->subDays(self::OPENED_DAYS_AGO));
         $templates->load();
         $fields->load();
         $rules->load();
+        CarbonImmutable::setTestNow();
         $otherWays->readOrders();
         $count = $conversations->load();
-        $ratings->load();
         $otherWays->listen();
-        $templates->countUses();
+        // What the team was told of before the last days, it has read.
+        DB::table('news')->where('at', '<', now()->subDays(2))->update(['read_at' => DB::raw('at')]);
         $groups->everybody();
         $this->info("The demo store is loaded, with {$count} conversations.");
 

@@ -2,29 +2,9 @@
 
 declare(strict_types=1);
 
-// The demo conversations of Brindle Kite Works. Everybody and everything in them is made up.
-// `at` is either minutes of the store's hours ago ("worked:70") or days ago at a time ("2d 09:40").
+// The demo conversations of Brindle Kite Works that are under way, and some that were. Everybody and everything in them is made up.
 
-$in = static fn (string $at, string $text, array $more = []): array => ['does' => 'in', 'at' => $at, 'text' => $text, ...$more];
-$again = static fn (string $at, string $text, array $more = []): array => ['does' => 'in', 'at' => $at, 'text' => $text, 'again' => true, ...$more];
-$out = static fn (string $at, string $who, string $text, ?string $outcome = null): array => array_filter(['does' => 'out', 'at' => $at, 'who' => $who, 'text' => $text, 'outcome' => $outcome]);
-$note = static fn (string $at, string $who, string $text): array => ['does' => 'note', 'at' => $at, 'who' => $who, 'text' => $text];
-$take = static fn (string $at, string $who): array => ['does' => 'take', 'at' => $at, 'who' => $who];
-$give = static fn (string $at, string $who, string $to): array => ['does' => 'give', 'at' => $at, 'who' => $who, 'to' => $to];
-$hold = static fn (string $at, string $who, string $text, int $days): array => ['does' => 'hold', 'at' => $at, 'who' => $who, 'text' => $text, 'days' => $days];
-$resolve = static fn (string $at, string $who, string $outcome): array => ['does' => 'resolve', 'at' => $at, 'who' => $who, 'outcome' => $outcome];
-$close = static fn (string $at, string $who): array => ['does' => 'close', 'at' => $at, 'who' => $who];
-$mail = static fn (string $from, string $name, string $subject, string $category, array $steps, string $to = 'care'): array => compact('from', 'name', 'subject', 'category', 'steps', 'to');
-
-// By other ways: `via` names the service, `act` what the person does there, `with` how.
-$by = static fn (string $via, string $act, array $with, ?string $category, array $steps): array => ['via' => $via, 'act' => $act, 'with' => $with, 'category' => $category, 'steps' => $steps];
-$pennon = static fn (string $author, string $name, ?string $category, array $steps): array => $by('pennon', 'post', compact('author', 'name'), $category, $steps);
-$direct = static fn (string $from, string $name, ?string $category, array $steps): array => $by('pennon', 'direct', compact('from', 'name') + ['to' => '@brindlekites'], $category, $steps);
-$comment = static fn (string $user, string $shown, string $photo, ?string $category, array $steps): array => $by('snapline', 'comment', ['by' => $user, 'shown' => $shown, 'photo' => $photo], $category, $steps);
-$marrowby = static fn (string $act, string $buyer, string $name, array $with, ?string $category, array $steps): array => $by('marrowby', $act, ['buyer' => $buyer, 'name' => $name, ...$with], $category, $steps);
-$quaymart = static fn (string $about, string $ref, string $code, string $name, array $with, ?string $category, array $steps): array => $by('quaymart', 'write', ['about' => $about, 'ref' => $ref, 'code' => $code, 'name' => $name, ...$with], $category, $steps);
-$call = static fn (string $who, string $teammate, ?string $category, array $steps): array => $by('telephone', 'call', compact('who', 'teammate'), $category, $steps);
-$form = static fn (string $name, string $email, string $order, string $category, array $steps): array => $by('form', 'fill', compact('name', 'email', 'order'), $category, $steps);
+['in' => $in, 'again' => $again, 'out' => $out, 'note' => $note, 'take' => $take, 'give' => $give, 'hold' => $hold, 'resolve' => $resolve, 'close' => $close, 'mail' => $mail, 'by' => $by, 'pennon' => $pennon, 'direct' => $direct, 'comment' => $comment, 'marrowby' => $marrowby, 'quaymart' => $quaymart, 'call' => $call, 'form' => $form] = require __DIR__.'/demo-steps.php';
 
 return [
     // The same parcel by three ways: Ana's mail below, then in public, then on the marketplace.

@@ -42,6 +42,21 @@ const TOLD = {
     20310: { who: 'kitebarn', days: 41, lines: [['KES-RED', 12], ['KES-GRN', 12]], discountShare: 30, way: DELIVERED },
 };
 
+// What was given back of other orders: [of which goods, how much, of the delivery, how many came back].
+const GIVEN_BACK = {
+    20224: ['LIN-28', 2000, 900, 1],
+    20245: ['KES-RED', 18900, 0, 1],
+    20258: ['PET-30', 29900, 0, 1],
+    20261: ['PET-22', 24900, 0, 1],
+    20276: ['BAG-STD', 1900, 0, 0],
+    20284: ['KES-GRN', 18900, 0, 1],
+    20294: ['TAI-ORA', 1400, 0, 0],
+    20301: ['KES-RED', 18900, 0, 1],
+    20347: ['PET-22', 24900, 0, 1],
+    20361: ['TAI-TEA', 1400, 0, 1],
+    20362: ['PET-22', 24900, 0, 1],
+};
+
 const at = (today, daysAgo, hour, minute = 0) => new Date(today - daysAgo * DAY + hour * 3_600_000 + minute * 60_000).toISOString();
 
 function stranger(dice, number) {
@@ -75,10 +90,12 @@ function made(today, number, dice) {
     if (told.secondParcel) {
         parcels.push({ number: `WP78${number}`, sku_quantities: [lines[1]].map(({ sku, quantity }) => [sku, quantity]), scans: [{ id: `s${number}-b`, stage: 'collected', at: at(today, told.days - 4, 9), place: 'Aarhus' }] });
     }
+    const [backSku, backGoods, backShipping, backCount] = GIVEN_BACK[number] ?? [null, 0, 0, 0];
+    const refunded = (told.refunded ?? 0) + backGoods + backShipping;
     const giftCard = Math.min(told.giftCard ?? 0, total);
     const payments = [
         ...(giftCard > 0 ? [{ id: `pay-${number}-g`, kind: 'gift_card', label: 'Gift card …7Q2M', captured: giftCard, refunded: 0 }] : []),
-        { id: `pay-${number}-c`, kind: 'card', label: 'Card …4242', captured: total - giftCard, refunded: Math.min(told.refunded ?? 0, total - giftCard) },
+        { id: `pay-${number}-c`, kind: 'card', label: 'Card …4242', captured: total - giftCard, refunded: Math.min(refunded, total - giftCard) },
     ];
     const sent = parcels.length > 0;
     return {
@@ -92,9 +109,9 @@ function made(today, number, dice) {
         prices_include_tax: true,
         customer: { id: email ? `cus_${email}` : null, name, email, telephone, address: { lines: address.slice(0, 2), country } },
         sold_on: told.sold ? { marketplace: told.sold[0], number: told.sold[1], buyer: told.sold[2] } : null,
-        lines: lines.map((line) => ({ ...line, sent: sent ? line.quantity : 0, returned: 0, refunded: told.refunded && told.refunded >= line.unit_price * line.quantity ? line.unit_price * line.quantity : 0 })),
+        lines: lines.map((line) => ({ ...line, sent: sent ? line.quantity : 0, returned: line.sku === backSku ? backCount : 0, refunded: line.sku === backSku ? backGoods : told.refunded && told.refunded >= line.unit_price * line.quantity ? line.unit_price * line.quantity : 0 })),
         order_discount: orderDiscount,
-        shipping: { amount: shipping, title: told.express ? 'Next-day parcel' : 'Parcel', tax_rate: rate, refunded: 0 },
+        shipping: { amount: shipping, title: told.express ? 'Next-day parcel' : 'Parcel', tax_rate: rate, refunded: backShipping },
         payments,
         total,
         parcels: parcels.map(({ number: parcel }) => ({ carrier: CARRIER, number: parcel })),

@@ -4,16 +4,31 @@ declare(strict_types=1);
 
 use App\Channels\OutboxItem;
 use App\Demo\DemoConversations;
+use App\Demo\DemoFields;
+use App\Demo\DemoRules;
+use App\Demo\DemoTemplates;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\JournalEntry;
 use App\Inbox\Message;
+use App\Rules\Rule;
+use App\Templates\SuggestTemplates;
+use App\Templates\Template;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Tests\App\Mails;
 
-it('plays a believable store on any day: more than forty conversations in all states', function (string $loadedAt): void {
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-09-20T08:00:00Z');
+    app(DemoTemplates::class)->load();
+    app(DemoFields::class)->load();
+    app(DemoRules::class)->load();
+});
+
+it('plays a believable store on any day: more than eighty conversations in all states', function (string $loadedAt): void {
     CarbonImmutable::setTestNow($loadedAt);
     $count = app(DemoConversations::class)->load(onServices: false);
-    expect($count)->toBeGreaterThan(40);
+    expect($count)->toBeGreaterThan(80);
     foreach (ConversationState::cases() as $state) {
         expect(Conversation::query()->where('state', $state)->count())->toBeGreaterThan(0, $state->value);
     }
@@ -23,6 +38,28 @@ it('plays a believable store on any day: more than forty conversations in all st
         ->and(JournalEntry::query()->where('at', '<', now()->subDays(30))->count())->toBeGreaterThan(0);
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertOk()->assertSee('Promise missed')->assertSee('first reply');
 })->with(['a Monday noon' => '2026-11-23T11:00:00Z', 'a Sunday night' => '2026-11-29T23:30:00Z', 'Christmas' => '2026-12-25T09:00:00Z']);
+
+it('has a past in which templates were used, customers rated, and rules closed what was over', function (): void {
+    CarbonImmutable::setTestNow('2026-11-25T10:00:00Z');
+    app(DemoConversations::class)->load(onServices: false);
+    $spar = Template::query()->where('name', 'Which spar fits')->firstOrFail();
+    expect($spar->hand_uses)->toBeGreaterThan(3)->and($spar->last_used_at?->isBefore(now()))->toBeTrue()
+        ->and(DB::table('template_uses')->where('changed_thousandths', '>', 0)->count())->toBeGreaterThan(0)
+        ->and(DB::table('ratings')->distinct()->pluck('score')->sort()->values()->all())->toBe([2, 3, 4, 5]);
+    $closings = DB::table('rule_runs')->whereIn('rule_id', Rule::query()->where('name', 'Close ten working days after resolving')->pluck('id'))->pluck('at');
+    expect($closings->count())->toBeGreaterThan(30)->and($closings->map(static fn (string $at): string => substr($at, 0, 10))->unique()->count())->toBeGreaterThan(10)
+        // What is long past asks nothing of anybody.
+        ->and(Conversation::query()->where('state', ConversationState::Open)->where('last_message_at', '<', now()->subDays(12))->count())->toBe(0);
+});
+
+it('suggests from that past what fits, with the reason', function (): void {
+    CarbonImmutable::setTestNow('2026-11-25T10:00:00Z');
+    app(DemoConversations::class)->load(onServices: false);
+    $asked = Mails::conversation(['From' => 'Ruth Ames <ruth@ames.example>', 'Subject' => 'A spar for my Kestrel'], 'Mine broke in the car door. Which spar fits, and does it come with a ferrule?');
+    $found = app(SuggestTemplates::class)->for($asked, $this->teammate('ilse'));
+    expect(array_map(static fn (array $one): string => $one[0]->name, $found))->toContain('Which spar fits')
+        ->and($found[0][1])->toContain('“spar”');
+});
 
 it('loads nothing where there is data already', function (): void {
     $this->artisan('demo:load')->expectsOutputToContain('nothing was loaded')->assertSuccessful();

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Inbox\AnswerRoutes;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\Outcome;
+use App\Inbox\ReplyToSend;
+use App\Inbox\SendReply;
+use App\Inbox\Trail;
+use App\Team\Teammate;
+use App\Templates\FillTemplate;
+use App\Templates\Step;
+use App\Templates\StepKind;
+use App\Templates\Template;
+use App\Templates\UsedTemplate;
+use RuntimeException;
+
+/**
+ * What the team answers in the demo, in its own words or with a template of which some words were changed.
+ */
+final readonly class DemoAnswers
+{
+    public function __construct(
+        private SendReply $sendReply,
+        private FillTemplate $fill,
+        private Trail $trail,
+        private AnswerRoutes $routes,
+    ) {}
+
+    public function inOwnWords(Conversation $conversation, Teammate $teammate, string $text, ?string $outcome, string $onceKey): void
+    {
+        $this->send($conversation, $teammate, $text, $outcome === null ? null : $this->outcome($outcome), $onceKey);
+    }
+
+    /**
+     * @param  string|null  $outcome  in place of what the template says
+     * @param  array<string, string>  $changed  what was written instead
+     */
+    public function withTemplate(Conversation $conversation, Teammate $teammate, string $name, ?string $outcome, array $changed, string $onceKey): void
+    {
+        $filled = $this->fill->fill(Template::query()->with(['languages', 'files'])->where('name', $name)->firstOrFail(), $conversation, $teammate);
+        if ($filled->gaps !== []) {
+            throw new RuntimeException("The demo's “{$name}” cannot be filled for {$conversation->number()}: {$filled->gaps[0]->name}");
+        }
+        $text = $filled->text;
+        foreach ($changed as $written => $instead) {
+            str_contains($text, $written) || throw new RuntimeException("“{$written}” does not stand in the demo's “{$name}” for {$conversation->number()}.");
+            $text = str_replace($written, $instead, $text);
+        }
+        $then = array_values(array_filter($filled->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? '';
+        [, $resolvedAs] = [...explode(':', $then, 2), ''];
+        $this->send(
+            $conversation,
+            $teammate,
+            $text,
+            match (true) {
+                $outcome !== null => $this->outcome($outcome),
+                $resolvedAs !== '' => Outcome::query()->findOrFail((int) $resolvedAs),
+                default => null,
+            },
+            $onceKey,
+            // Under the conversation's past nothing is left to be held for.
+            array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Hold)),
+            [new UsedTemplate($filled->template->id, $filled->language, $filled->text)],
+        );
+    }
+
+    /**
+     * @param  list<Step>  $steps
+     * @param  list<UsedTemplate>  $templates
+     */
+    private function send(Conversation $conversation, Teammate $teammate, string $text, ?Outcome $outcome, string $onceKey, array $steps = [], array $templates = []): void
+    {
+        $this->sendReply->send($conversation, $teammate, new ReplyToSend(
+            $text,
+            [],
+            $outcome === null ? ConversationState::Waiting : ConversationState::Resolved,
+            $outcome,
+            $onceKey,
+            $this->trail->lastSeen($conversation),
+            $this->routes->of($conversation)[0]->key,
+            steps: $steps,
+            templates: $templates,
+        ));
+    }
+
+    private function outcome(string $name): Outcome
+    {
+        return Outcome::query()->where('name', $name)->firstOrFail();
+    }
+}
