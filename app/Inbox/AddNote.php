@@ -41,7 +41,7 @@ final readonly class AddNote
         if (trim($text) === '') {
             throw InboxRefused::emptyNote();
         }
-        $key = hash('sha256', "note:{$teammate->id}:{$onceKey}");
+        $key = Note::onceKey($teammate->id, $onceKey);
         try {
             return DB::transaction(function () use ($conversation, $teammate, $text, $key): Note {
                 // One at a time, so that an answer being sent either sees this note or comes before it.

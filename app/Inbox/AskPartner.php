@@ -31,7 +31,7 @@ final readonly class AskPartner
             throw InboxRefused::nothingWritten();
         }
         $address = $thread->address ?? (Recipients::read($address)[0] ?? throw InboxRefused::nobodyToForwardTo());
-        $key = hash('sha256', "partner:{$teammate->id}:{$onceKey}");
+        $key = Message::onceKeyOfQuestion($teammate->id, $onceKey);
 
         return Message::query()->where('once_key', $key)->first() ?? DB::transaction(function () use ($conversation, $teammate, $thread, $name, $address, $text, $key): Message {
             $locked = Conversation::query()->lockForUpdate()->with('account')->findOrFail($conversation->id);

@@ -20,11 +20,11 @@ final readonly class DraftController
     public function keep(Request $request, Conversation $conversation, string $kind): Response
     {
         Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
-        $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000']]);
+        $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000'], 'once' => ['required', 'uuid']]);
         $details = $kind === Draft::REPLY && $request->has('html') ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? ''] : [];
-        $draft = $this->keepDraft->text($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''), $details);
+        $draft = $this->keepDraft->unlessSent($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''), $details, $written['once']);
 
-        return response('draft kept '.e($this->time->clock($draft->updated_at)));
+        return response($draft === null ? '' : 'draft kept '.e($this->time->clock($draft->updated_at)));
     }
 
     public function attach(Request $request, Conversation $conversation): Response

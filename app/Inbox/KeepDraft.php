@@ -31,6 +31,33 @@ final readonly class KeepDraft
     }
 
     /**
+     * The same while one types. What was sent meanwhile is no draft any more, however late this arrives.
+     *
+     * @param  array<string, string|bool>  $details  as above
+     * @param  string  $formKey  of the form it is written in
+     * @return Draft|null  null where the form was sent
+     */
+    public function unlessSent(Conversation $conversation, Teammate $teammate, string $kind, string $text, array $details, string $formKey): ?Draft
+    {
+        return DB::transaction(function () use ($conversation, $teammate, $kind, $text, $details, $formKey): ?Draft {
+            // Whoever sends has the conversation locked: it is sent before, and seen, or it is sent after, and takes the draft away.
+            Conversation::query()->whereKey($conversation->id)->sharedLock()->value('id');
+
+            return $this->isSent($teammate, $kind, $formKey) ? null : $this->text($conversation, $teammate, $kind, $text, $details);
+        }, 3);
+    }
+
+    private function isSent(Teammate $teammate, string $kind, string $formKey): bool
+    {
+        return match ($kind) {
+            Draft::NOTE => Note::query()->where('once_key', Note::onceKey($teammate->id, $formKey))->exists(),
+            Draft::PARTNER => Message::query()->where('once_key', Message::onceKeyOfQuestion($teammate->id, $formKey))->exists(),
+            default => Message::query()->where('once_key', Message::onceKeyOfReply($teammate->id, $formKey))->exists()
+                || ScheduledReply::query()->where('once_key', Message::onceKeyOfReply($teammate->id, $formKey))->exists(),
+        };
+    }
+
+    /**
      * A template was put into it: its files go along, and which steps are to be done with it.
      */
     public function template(Conversation $conversation, Teammate $teammate, FilledTemplate $filled): Draft

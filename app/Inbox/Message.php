@@ -88,6 +88,14 @@ final class Message extends Model
         return hash('sha256', "reply:{$teammateId}:{$formKey}");
     }
 
+    /**
+     * The same for a question to a partner.
+     */
+    public static function onceKeyOfQuestion(int $teammateId, string $formKey): string
+    {
+        return hash('sha256', "partner:{$teammateId}:{$formKey}");
+    }
+
     public static function keyOfId(string $messageId): string
     {
         return hash('sha256', $messageId);

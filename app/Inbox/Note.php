@@ -23,6 +23,14 @@ final class Note extends Model
     protected $guarded = ['*'];
 
     /**
+     * Under which a note is stored once, however often its form is sent.
+     */
+    public static function onceKey(int $teammateId, string $formKey): string
+    {
+        return hash('sha256', "note:{$teammateId}:{$formKey}");
+    }
+
+    /**
      * @return BelongsTo<Teammate, $this>
      */
     public function teammate(): BelongsTo

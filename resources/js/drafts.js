@@ -5,7 +5,7 @@ const isDraft = (element) => element.matches?.('textarea[hx-post*="/drafts/"]');
 const unkept = new Set();
 
 function keep(area) {
-    const written = { _token: area.form.elements._token.value, text: area.value };
+    const written = { _token: area.form.elements._token.value, once: area.form.elements.once.value, text: area.value };
     const html = area.form.elements.html;
     navigator.sendBeacon(area.getAttribute('hx-post'), new URLSearchParams(html ? { ...written, html: html.value } : written));
 }

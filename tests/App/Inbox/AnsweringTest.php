@@ -7,6 +7,7 @@ use App\Channels\DeliveryFailed;
 use App\Channels\Mail\MailComposer;
 use App\Channels\OutboxItem;
 use App\Inbox\Draft;
+use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
 use App\Inbox\Message;
 use App\Inbox\Outcome;
@@ -141,10 +142,26 @@ it('says of a file that cannot be attached why, and keeps the rest', function ()
 
 it('keeps a draft for each person', function (): void {
     $conversation = Mails::conversation();
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/drafts/reply", ['text' => 'Ilse writes'])->assertOk()->assertSee('draft kept');
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/drafts/reply", ['text' => 'Ilse writes', 'once' => Str::uuid()->toString()])->assertOk()->assertSee('draft kept');
     $this->actingAs($this->teammate('mads'))->get("/conversations/{$conversation->id}")->assertDontSee('Ilse writes');
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('Ilse writes');
 });
+
+it('keeps no draft of what was sent meanwhile, however late it arrives', function (string $kind, string $sends, array $more): void {
+    $conversation = Mails::conversation();
+    $this->actingAs($this->teammate('ilse'));
+    $form = ['text' => 'It is sent tomorrow.', 'once' => Str::uuid()->toString()];
+    $this->post("/conversations/{$conversation->id}/drafts/{$kind}", $form)->assertSee('draft kept');
+    $this->post("/conversations/{$conversation->id}/{$sends}", [...$form, 'seen' => JournalEntry::query()->max('id'), ...$more])->assertSessionHasNoErrors();
+    $this->post("/conversations/{$conversation->id}/drafts/{$kind}", $form)->assertOk()->assertDontSee('draft kept');
+    expect(Draft::query()->where('text', '!=', '')->count())->toBe(0);
+    $this->post("/conversations/{$conversation->id}/drafts/{$kind}", ['text' => 'And one more', 'once' => Str::uuid()->toString()])->assertSee('draft kept');
+})->with([
+    'an answer' => ['reply', 'reply', ['then' => 'waiting']],
+    'an answer for later' => ['reply', 'reply', ['then' => 'waiting', 'when' => 'at', 'at' => '2099-01-04T10:00']],
+    'a note' => ['note', 'notes', []],
+    'a question to a partner' => ['partner', 'partner', ['name' => 'Wren Parcel', 'address' => 'help@wrenparcel.example']],
+]);
 
 it('tries again with growing pauses when the mail server cannot take it now', function (): void {
     config(['cairnfield.outbox.pauses' => [10, 60]]);

@@ -50,7 +50,7 @@ it('writes nothing into the journal where nothing changed', function (): void {
 it('writes a note once, however often its form is sent, and forgets its draft', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'));
-    $this->post("/conversations/{$conversation->id}/drafts/note", ['text' => 'Batch'])->assertOk();
+    $this->post("/conversations/{$conversation->id}/drafts/note", ['text' => 'Batch', 'once' => Str::uuid()->toString()])->assertOk();
     $form = ['text' => "Batch K <b>again</b>\nsecond line", 'once' => Str::uuid()->toString()];
     $this->post("/conversations/{$conversation->id}/notes", $form);
     $this->post("/conversations/{$conversation->id}/notes", $form);
