@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use Cairnfield\Core\Input\BadInput;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Operator;
 use Cairnfield\Core\Rules\Plan;
 use Cairnfield\Core\Rules\Rule;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -59,6 +61,7 @@ it('compares as its operator says', function (string $op, mixed $value, mixed $f
     ['is', 1, 1.0, true], ['is', '1', 1, false], ['is', true, 1, false], ['is', null, null, true], ['is', false, null, false],
     ['is_not', 'a', null, true], ['in', ['a', 2], 2, true], ['in', ['É'], 'e', true], ['not_in', ['a'], 'b', true], ['not_in', [], 'b', true],
     ['more_than', 3, '4', false], ['more_than', 3, 3.5, true], ['at_least', 3, 3, true], ['less_than', 3, null, false], ['at_most', 3, 4, false],
+    ['more_than', 3, 3, false], ['at_least', 3, 2.9, false], ['less_than', 3, 3, false], ['less_than', 3, 2, true], ['at_most', 3, 3, true],
     ['starts_with', 'Re', 're: parcel', true], ['starts_with', ' ', 'x', false], ['ends_with', 'EL', 'parcel', true], ['ends_with', 'x', 5, false],
     ['has_any_word', [], 'x', false], ['has_all_words', [], 'x', false], ['has_all_words', ['x', 'y'], ['x', 'y'], false], ['has_all_words', ['x', 'y'], ['y x'], true],
     ['has_no_word', ['x'], 7, true], ['has_no_word', ['x'], ['a', 'x b'], false],
@@ -94,6 +97,33 @@ it('refuses what is no condition, with the place', function (mixed $condition, s
     'too many parts' => [['all' => array_fill(0, 500, ['field' => 'a', 'op' => 'like'])], 'condition_too_large', 'condition'],
     'words that are no list' => [['field' => 'a', 'op' => 'has_any_word', 'value' => 'x'], 'bad_condition', 'condition.value'],
 ]);
+
+it('takes conditions up to twenty deep and of five hundred parts, and none larger', function (string $head): void {
+    $leaf = ['field' => 'a', 'op' => 'is', 'value' => 1];
+    $deep = static fn (int $levels): array => array_reduce(range(2, $levels), static fn (array $inner): array => [$head => $head === 'not' ? $inner : [$inner]], $leaf);
+    expect(condition($deep(20))->leaves())->toHaveCount(1)
+        ->and(static fn () => condition($deep(21)))->toThrow(RulesRefused::class)
+        ->and(condition(['all' => array_fill(0, 499, $leaf)])->leaves())->toHaveCount(499)
+        ->and(static fn () => condition(['any' => [['all' => array_fill(0, 498, $leaf)], $leaf]]))->toThrow(RulesRefused::class);
+})->with(['all', 'any', 'not']);
+
+it('takes only values that its operator can compare with', function (Operator $operator, mixed $value, bool $takes): void {
+    expect($operator->takes($value))->toBe($takes);
+})->with([
+    [Operator::Is, null, true], [Operator::Is, ['a'], false], [Operator::In, 'a', false], [Operator::In, [null, 1, 'a'], true], [Operator::In, ['a', ['b']], false],
+    [Operator::HasAnyWord, ['a', 1], false], [Operator::IncludesNone, ['a'], true], [Operator::StartsWith, 1, false], [Operator::AtMost, 1.5, true], [Operator::AtMost, '1', false],
+    [Operator::IsEmpty, null, true], [Operator::IsNotEmpty, 'x', true],
+]);
+
+it('takes facts that can be compared, and says which cannot', function (mixed $value, ?string $at): void {
+    try {
+        Facts::read((object) ['fact' => $value]);
+        $refused = null;
+    } catch (BadInput $refusal) {
+        $refused = $refusal->at();
+    }
+    expect($refused)->toBe($at);
+})->with([['a', null], [1.5, null], [false, null], [null, null], [['a', 'b'], null], [['a', 1], 'facts.fact[1]'], [new stdClass, 'facts.fact']]);
 
 it('gives a condition back as it was read', function (): void {
     $written = ['all' => [['any' => []], ['not' => ['field' => 'a', 'op' => 'is_empty']], ['field' => 'b', 'op' => 'in', 'value' => ['x', 2]]]];

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Cairnfield\Core\Input\BadInput;
 use Cairnfield\Core\Money\Currency;
 use Cairnfield\Core\Money\Money;
 use Cairnfield\Core\Templates\Day;
@@ -76,7 +77,7 @@ it('asks small questions inside a text', function (string $test, bool $holds): v
     ['order.sent', true], ['not order.sent', false], ['order.paid', false], ['not order.paid', true], ['order.gone', false],
     ['order.state is "sent"', true], ['order.state is not "sent"', false], ['order.state is "packed"', false], ['not order.state is "packed"', true],
     ['customer.orders', true], ['customer.none', false], ['customer.orders at least 3', true], ['customer.orders more than 3', false],
-    ['customer.orders at most 2', false], ['customer.orders less than 4', true], ['customer.none less than 1', true],
+    ['customer.orders at most 3', true], ['customer.orders less than 3', false], ['customer.orders at most 2', false], ['customer.orders less than 4', true], ['customer.none less than 1', true],
     // What is no number is neither more nor less.
     ['store.name at least 1', false], ['customer.gone less than 5', false], ['customer.orders is "3"', true],
 ]);
@@ -179,6 +180,18 @@ it('suggests what was used on conversations like this one, with the reason', fun
         ->and(Suggestions::of(new Situation(7, 'email', []), []))->toBe([]);
 });
 
+it('weighs what it suggests by how much likelier each sign is with the template than with any', function (): void {
+    $habits = [
+        new TemplateHabit(1, 4, [7 => 3], ['email' => 2], ['late' => 2]),
+        new TemplateHabit(2, 6, [7 => 1], ['email' => 6], []),
+    ];
+    $found = Suggestions::of(new Situation(7, 'email', ['late']), $habits);
+    // A rate of all is drawn towards none by ten more without any template, one of a template towards that of all by one.
+    $likelier = static fn (int $with, int $withAny): float => log((($with + ($withAny + 0.5) / 20) / (4 + 1)) / (($withAny + 0.5) / 20));
+    expect($found)->toHaveCount(1)->and($found[0]->template)->toBe(1)
+        ->and($found[0]->weight)->toEqualWithDelta(log(4 / 10) + $likelier(3, 4) + $likelier(2, 8) + $likelier(2, 2), 1e-9);
+});
+
 it('rather suggests nothing than guesses from what was used once or twice', function (): void {
     $habits = [
         new TemplateHabit(1, 3, [7 => 3], ['email' => 3], ['spar' => 3, 'photo' => 1]),
@@ -193,6 +206,10 @@ it('rather suggests nothing than guesses from what was used once or twice', func
         // Under something else, one word is not enough.
         ->and($for(5, 'spar'))->toBe([]);
 });
+
+it('takes dates of the calendar only', function (string $date): void {
+    expect(static fn () => Day::of($date))->toThrow(BadInput::class);
+})->with(['2026-02-30', '2026-2-3', 'tomorrow', '']);
 
 it('writes dates as they are written where the store is', function (string $language, ?string $region, string $is): void {
     $wording = new Wording($language, new DateTimeZone('Europe/Copenhagen'), $region);
