@@ -22,7 +22,8 @@ final readonly class DraftController
         Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
         $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000'], 'once' => ['required', 'uuid']]);
         $details = $kind === Draft::REPLY && $request->has('html') ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? ''] : [];
-        $draft = $this->keepDraft->unlessSent($conversation, $this->teammate($request), $kind, (string) ($written['text'] ?? ''), $details, $written['once']);
+        $teammate = $this->teammate($request);
+        $draft = $this->keepDraft->unlessSent($conversation, $teammate, $kind, $written['once'], fn (): Draft => $this->keepDraft->text($conversation, $teammate, $kind, (string) ($written['text'] ?? ''), $details));
 
         return response($draft === null ? '' : 'draft kept '.e($this->time->clock($draft->updated_at)));
     }
@@ -30,14 +31,19 @@ final readonly class DraftController
     public function attach(Request $request, Conversation $conversation): Response
     {
         Gate::authorize('reply', $conversation);
+        $once = (string) $request->validate(['once' => ['required', 'uuid']])['once'];
         /** @var list<UploadedFile> $uploads */
         $uploads = array_values((array) $request->file('files'));
-        $problem = null;
-        try {
-            $this->keepDraft->attach($conversation, $this->teammate($request), ...$uploads);
-        } catch (InboxRefused $why) {
-            $problem = $why->getMessage();
-        }
+        $teammate = $this->teammate($request);
+        $problem = $this->keepDraft->unlessSent($conversation, $teammate, Draft::REPLY, $once, function () use ($conversation, $teammate, $uploads): ?string {
+            try {
+                $this->keepDraft->attach($conversation, $teammate, ...$uploads);
+
+                return null;
+            } catch (InboxRefused $why) {
+                return $why->getMessage();
+            }
+        });
 
         return $this->files($request, $conversation, $problem);
     }

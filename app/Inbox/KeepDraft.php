@@ -31,19 +31,21 @@ final readonly class KeepDraft
     }
 
     /**
-     * The same while one types. What was sent meanwhile is no draft any more, however late this arrives.
+     * Does what keeps a draft while one writes. What was sent meanwhile is no draft any more, however late this arrives.
      *
-     * @param  array<string, string|bool>  $details  as above
+     * @template T
+     *
      * @param  string  $formKey  of the form it is written in
-     * @return Draft|null  null where the form was sent
+     * @param  callable(): T  $keep
+     * @return T|null null where the form was sent
      */
-    public function unlessSent(Conversation $conversation, Teammate $teammate, string $kind, string $text, array $details, string $formKey): ?Draft
+    public function unlessSent(Conversation $conversation, Teammate $teammate, string $kind, string $formKey, callable $keep): mixed
     {
-        return DB::transaction(function () use ($conversation, $teammate, $kind, $text, $details, $formKey): ?Draft {
+        return DB::transaction(function () use ($conversation, $teammate, $kind, $formKey, $keep): mixed {
             // Whoever sends has the conversation locked: it is sent before, and seen, or it is sent after, and takes the draft away.
             Conversation::query()->whereKey($conversation->id)->sharedLock()->value('id');
 
-            return $this->isSent($teammate, $kind, $formKey) ? null : $this->text($conversation, $teammate, $kind, $text, $details);
+            return $this->isSent($teammate, $kind, $formKey) ? null : $keep();
         }, 3);
     }
 

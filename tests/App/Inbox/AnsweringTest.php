@@ -119,12 +119,20 @@ it('refuses an answer without anything in it', function (): void {
 it('sends the files of the draft with the answer', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'));
-    $this->post("/conversations/{$conversation->id}/draft-files", ['files' => [UploadedFile::fake()->createWithContent('label.pdf', '%PDF-1.4 label')]])
+    $this->post("/conversations/{$conversation->id}/draft-files", ['files' => [UploadedFile::fake()->createWithContent('label.pdf', '%PDF-1.4 label')], 'once' => Str::uuid()->toString()])
         ->assertOk()->assertSee('label.pdf');
     $this->post("/conversations/{$conversation->id}/reply", replyForm(['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')]]))->assertRedirect();
     $message = $conversation->messages()->where('direction', Message::OUT)->with('attachments')->sole();
     expect($message->attachments->pluck('name')->all())->toBe(['label.pdf', 'map.txt'])
         ->and(app(MailComposer::class)->compose($message, $conversation->account)->getAttachments())->toHaveCount(2);
+});
+
+it('attaches nothing to what was sent meanwhile', function (): void {
+    $conversation = Mails::conversation();
+    $form = replyForm(['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')]]);
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/reply", $form)->assertRedirect();
+    $this->post("/conversations/{$conversation->id}/draft-files", ['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')], 'once' => $form['once']])
+        ->assertOk()->assertDontSee('map.txt');
 });
 
 it('says of a file that cannot be attached why, and keeps the rest', function (): void {
@@ -135,7 +143,7 @@ it('says of a file that cannot be attached why, and keeps the rest', function ()
         UploadedFile::fake()->createWithContent('empty.txt', ''),
         UploadedFile::fake()->createWithContent('good.txt', 'fits'),
         UploadedFile::fake()->createWithContent('big.txt', str_repeat('x', 30)),
-    ]])->assertOk()->assertSee('“big.txt” was not attached')->assertSee('good.txt');
+    ], 'once' => Str::uuid()->toString()])->assertOk()->assertSee('“big.txt” was not attached')->assertSee('good.txt');
     $sha = Draft::query()->sole()->files[0]['sha256'];
     $this->delete("/conversations/{$conversation->id}/draft-files/{$sha}")->assertOk()->assertDontSee('good.txt');
 });
