@@ -25,6 +25,20 @@ it('gives to whoever has the fewest open, until everybody is full', function ():
     expect($result->picked)->toBe(['ruta', 'ruta', 'ilse', 'ruta', null]);
 });
 
+it('takes among those with as few open whoever had none, then whoever had one longest ago', function (): void {
+    $result = Assignment::next(Method::FewestOpen, 3, [], [new Candidate('ilse', open: 2, lastAssigned: 3), new Candidate('ruta', open: 2, lastAssigned: 1), new Candidate('mads', open: 2)]);
+
+    expect($result->picked)->toBe(['mads', 'ruta', 'ilse']);
+});
+
+it('counts a weight of nothing only where weights count', function (): void {
+    $people = [new Candidate('corin', 0)];
+
+    expect(Assignment::next(Method::Weighted, 3, [], $people)->picked)->toBe([null, null, null])
+        ->and(Assignment::next(Method::Even, 2, [], $people)->picked)->toBe(['corin', 'corin'])
+        ->and(Assignment::next(Method::FewestOpen, 1, [], $people)->picked)->toBe(['corin']);
+});
+
 it('gives to nobody who is away or lacks what it needs', function (): void {
     $people = [new Candidate('ilse', skills: ['da']), new Candidate('ruta', available: false, skills: ['lv', 'de']), new Candidate('mads', skills: ['da', 'de'])];
 

@@ -29,6 +29,8 @@ it('reads the mood from the words a customer chooses', function (string $text, ?
     'German, with an ending' => ['Ich bin wirklich enttäuscht, immer noch keine Sendung.', 'de', Mood::Uneasy, ['enttäuscht', 'immer noch keine']],
     'German, not satisfied' => ['Damit bin ich nicht zufrieden.', 'de', Mood::Uneasy, ['nicht zufrieden']],
     'Danish' => ['Det er simpelthen uacceptabelt, vi har fået nok.', 'da', Mood::Upset, ['uacceptabelt', 'fået nok']],
+    'Norwegian, by either of its names' => ['Dette er uakseptabelt.', 'no', Mood::Upset, ['uakseptabelt']],
+    'New Norwegian' => ['Dette er uakseptabelt.', 'nn', Mood::Upset, ['uakseptabelt']],
     'Latvian' => ['Esmu ļoti priecīga par pūķi, lielisks!', 'lv', Mood::Pleased, ['priecīga', 'lielisks']],
     'Japanese, without spaces' => ['まだ届きません。とても残念です。', 'ja', Mood::Uneasy, ['まだ届', '残念']],
     'French' => ["C'est inadmissible, plus jamais chez vous.", 'fr', Mood::Upset, ['inadmissible', 'plus jamais']],
