@@ -44,6 +44,7 @@ const TOLD = {
 
 // What was given back of other orders: [of which goods, how much, of the delivery, how many came back].
 const GIVEN_BACK = {
+    20206: ['TAP-RIP', 690, 0, 0],
     20224: ['LIN-28', 2000, 900, 1],
     20245: ['KES-RED', 18900, 0, 1],
     20258: ['PET-30', 29900, 0, 1],
