@@ -63,7 +63,7 @@ final readonly class TryRule
                     continue;
                 }
                 $matched++;
-                $this->addFights($fights, $plan, $rule->id, $names);
+                $this->addFights($fights, $plan, $rule->id, $all);
                 if (count($rows) < self::SHOWN) {
                     $overruled = array_values(array_map(static fn (array $one): string => (ActionKind::tryFrom($one['do'])?->label() ?? $one['do'])." (“{$names[(int) $one['by']]}” does)", array_filter($plan->overruled, static fn (array $one): bool => $one['rule'] === $rule->id)));
                     $rows[] = $this->row($rule, $occasion, $facts, $occasion->at(), $overruled, $this->othersIn($plan, $rule->id, $names));
@@ -214,27 +214,39 @@ final readonly class TryRule
     }
 
     /**
+     * Two that set one thing to the same do not fight.
+     *
      * @param  array<string, Fight>  $fights
-     * @param  array<int, string>  $names
+     * @param  Collection<int, Rule>  $all
      */
-    private function addFights(array &$fights, Plan $plan, int $rule, array $names): void
+    private function addFights(array &$fights, Plan $plan, int $rule, Collection $all): void
     {
         foreach ($plan->overruled as $one) {
-            if (($one['rule'] === $rule) !== ($one['by'] === $rule)) {
-                $isWon = $one['by'] === $rule;
-                $other = (int) ($isWon ? $one['rule'] : $one['by']);
+            $isWon = $one['by'] === $rule;
+            $other = (int) ($isWon ? $one['rule'] : $one['by']);
+            if (($one['rule'] === $rule) !== $isWon && self::setsTo($all[$rule], $one['do']) !== self::setsTo($all[$other], $one['do'])) {
                 $key = "{$other}-{$one['do']}-".($isWon ? 'over' : 'under');
-                $fights[$key] = Fight::overValue($names[$other], $one['do'], $isWon, ($fights[$key]->count ?? 0) + 1);
+                $fights[$key] = Fight::overValue($all[$other]->name ?? '', $one['do'], $isWon, ($fights[$key]->count ?? 0) + 1);
             }
         }
         foreach ($plan->actions as $own) {
             foreach ($own['rule'] === $rule ? $plan->actions : [] as $other) {
                 if ($other['rule'] !== $rule && OtherRuns::isUndone($own, $other)) {
                     $key = "{$other['rule']}-tag-{$own['text']}";
-                    $fights[$key] = Fight::overTag($names[(int) $other['rule']], (string) $own['text'], ($fights[$key]->count ?? 0) + 1);
+                    $fights[$key] = Fight::overTag($all[(int) $other['rule']]->name ?? '', (string) $own['text'], ($fights[$key]->count ?? 0) + 1);
                 }
             }
         }
+    }
+
+    /**
+     * @return string|null null where it is nothing of which only the last one stands
+     */
+    private static function setsTo(?Rule $rule, string $do): ?string
+    {
+        $setting = array_filter($rule->actions ?? [], static fn (array $action): bool => $action['do'] === $do && Plan::setsOneValue($do));
+
+        return $setting === [] ? null : (string) (end($setting)['value'] ?? '');
     }
 
     /**

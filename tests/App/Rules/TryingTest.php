@@ -97,6 +97,34 @@ it('says what other rules do to the same ones', function (): void {
     expect(tried($rule->refresh())->rows[0]['leftOut'])->toBe(['set the priority to (“Festival” does)']);
 });
 
+it('says which tag one gives and another takes away, and how often, and in which circle it would go', function (): void {
+    kept('Takes it away', ['all' => []], [['do' => 'remove_tag', 'text' => 'FESTIVAL'], ['do' => 'remove_tag', 'text' => 'calm'], ['do' => 'set_priority', 'value' => 'high']]);
+    kept('There', ['all' => []], [['do' => 'set_priority', 'value' => 'high']], [RuleEvent::TagsChanged]);
+    kept('And back', ['all' => []], [['do' => 'add_tag', 'text' => 'more']], [RuleEvent::PriorityChanged]);
+    $rule = kept('Festival', LATE, [['do' => 'add_tag', 'text' => 'festival'], ['do' => 'set_priority', 'value' => 'high']], on: false);
+    foreach (['late', 'very late'] as $subject) {
+        Mails::conversation(['Subject' => $subject, 'From' => md5($subject).'@x.example', 'Message-ID' => '<'.md5($subject).'@x.example>']);
+    }
+    $tried = tried($rule);
+    // Both want the same priority, and a circle of others is not its own.
+    expect(fightsOf($tried))->toBe([['Takes it away', 'the tag “festival”, which one gives and the other takes away', 'the one further down', 2]])
+        ->and($tried->circles)->toBe([])
+        ->and(tried(Rule::query()->where('name', 'There')->sole())->circles)->toHaveCount(1);
+});
+
+it('counts all that fit, and shows the first hundred', function (?array $clock): void {
+    Mails::conversation(['Subject' => 'late']);
+    $template = (array) DB::table('conversations')->first();
+    $entry = (array) DB::table('journal')->where('kind', 'message_received')->first();
+    foreach (range(1, 104) as $number) {
+        $id = DB::table('conversations')->insertGetId([...$template, 'id' => null, ...array_filter(['reply_token' => isset($template['reply_token']) ? "t{$number}" : null])]);
+        DB::table('journal')->insert([...$entry, 'id' => null, 'conversation_id' => $id]);
+    }
+    CarbonImmutable::setTestNow('2026-11-23T15:00:00Z');
+    $tried = tried(kept('All of them', ['all' => []], [['do' => 'add_tag', 'text' => 'x']], $clock ?? [RuleEvent::FirstMessage, RuleEvent::LaterMessage], false));
+    expect($tried->matched)->toBe(105)->and($tried->rows)->toHaveCount(100);
+})->with(['when something happens' => [null], 'with time' => [['since' => 'began', 'hours' => 1]]]);
+
 it('says what rules that run on what happens have done to those for which its time has come', function (): void {
     kept('Calm', LATE, [['do' => 'set_priority', 'value' => 'low'], ['do' => 'add_tag', 'text' => 'calm']]);
     $late = Mails::conversation(['Subject' => 'My parcel is late']);
