@@ -27,6 +27,9 @@ final readonly class DemoRules
     /** Ready-made ones, and which of them are on. The others are still being tried out. */
     private const READY_MADE = ['reopened' => true, 'close' => true, 'untouched' => true, 'unanswered' => true, 'nobodys-due' => true, 'upset' => true, 'away-owner' => true, 'low-stars' => true, 'form-choice' => true, 'how-was-it' => false, 'begun-anew' => false, 'receipt-open' => false, 'receipt-away' => false, 'no-answer' => false];
 
+    /** Switched on today: of what is long past and of what waits now they have told nobody yet. */
+    private const NEW = ['unanswered', 'nobodys-due'];
+
     public function __construct(private SaveRule $save, private ReadyMade $readyMade, private RunRules $run) {}
 
     /**
@@ -52,9 +55,17 @@ final readonly class DemoRules
             $rule = $this->save->save(null, new RuleToSave($name, $way, $events, $condition, array_map(RuleAction::of(...), $actions), $notes, ChangedBy::Leads), $mads);
             $this->save->switch($rule, $isOn, $mads);
         }
-        foreach (self::READY_MADE as $key => $isOn) {
+        foreach (array_diff_key(self::READY_MADE, array_flip(self::NEW)) as $key => $isOn) {
             $this->save->switch($this->readyMade->make($key, $mads), $isOn, $mads);
         }
         $this->run->run();
+    }
+
+    public function loadNew(): void
+    {
+        $mads = Teammate::query()->where('email', 'mads@brindle.example')->firstOrFail();
+        foreach (self::NEW as $key) {
+            $this->save->switch($this->readyMade->make($key, $mads), self::READY_MADE[$key], $mads);
+        }
     }
 }

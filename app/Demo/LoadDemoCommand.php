@@ -34,6 +34,7 @@ final class LoadDemoCommand extends Command
         CarbonImmutable::setTestNow();
         $otherWays->readOrders();
         $count = $conversations->load();
+        $rules->loadNew();
         $otherWays->listen();
         // What the team was told of before the last days, it has read.
         DB::table('news')->where('at', '<', now()->subDays(2))->update(['read_at' => DB::raw('at')]);
