@@ -47,6 +47,9 @@ final readonly class TakeTemplates
      */
     private function one(array $one, Teammate $teammate): string
     {
+        if (($one['broken'] ?? null) !== null) {
+            throw TemplateProblem::inFile("Not taken: it would lack what stands in {$one['broken']}, which does not fit.");
+        }
         $sharedWith = SharedWith::tryFrom($one['shared_with'] === '' ? SharedWith::Nobody->value : $one['shared_with'])
             ?? throw TemplateProblem::inFile("shared_with is “{$one['shared_with']}”. It must be nobody, team or everybody.");
         $team = $sharedWith !== SharedWith::Team ? null : Team::query()->where('name', $one['team'])->value('id')
@@ -83,35 +86,51 @@ final readonly class TakeTemplates
         fwrite($file, $bytes);
         rewind($file);
         [$headings, $separator] = $this->headings((string) fgets($file));
-        $found = $report = $places = [];
-        for ($line = 2; ($row = fgetcsv($file, null, $separator, '"', '')) !== false && $line <= self::MOST + 1; $line++) {
+        $found = $report = $places = $broken = [];
+        for ($line = 2; ($row = fgetcsv($file, null, $separator, '"', '')) !== false; $line++) {
             if ($row === [null]) {
                 continue;
             }
-            if (count($row) !== count($headings)) {
-                $report[] = ['place' => "row {$line}", 'name' => (string) $row[0], 'what' => 'It has '.count($row).' fields, and the headings name '.count($headings).'.', 'problem' => true];
-
-                continue;
+            if ($line > self::MOST + 1) {
+                $report[] = self::tooMany("row {$line}");
+                break;
             }
-            $value = [...array_fill_keys(GiveTemplates::COLUMNS, ''), ...array_map(strval(...), array_combine($headings, $row))];
+            $value = [...array_fill_keys(GiveTemplates::COLUMNS, ''), ...array_map(strval(...), array_combine($headings, array_slice(array_pad($row, count($headings), ''), 0, count($headings))))];
+            [$name, $folder, $language] = [trim($value['name']), trim($value['folder']), trim($value['language'])];
+            $language = $language === '' ? (string) config('cairnfield.store.language') : $language;
+            $key = "{$folder}\n{$name}";
             $steps = trim($value['steps']) === '' ? [] : json_decode($value['steps'], true);
-            if (! is_array($steps) || ! array_is_list($steps)) {
-                $report[] = ['place' => "row {$line}", 'name' => $value['name'], 'what' => 'Its steps are no JSON list such as [{"do": "tag", "value": "festival"}].', 'problem' => true];
+            $place = $places[$key] ??= "row {$line}";
+            $problem = match (true) {
+                count($row) !== count($headings) => 'It has '.count($row).' fields, and the headings name '.count($headings).'.',
+                ! is_array($steps) || ! array_is_list($steps) => 'Its steps are no JSON list such as [{"do": "tag", "value": "festival"}].',
+                isset($found[$place]['texts'][$language]) => "It is there in “{$language}” twice, the first time in {$place}.",
+                default => null,
+            };
+            if ($problem !== null) {
+                $report[] = ['place' => "row {$line}", 'name' => $name, 'what' => $problem, 'problem' => true];
+                // Columns may have slipped: the name is all that can be gone by.
+                $broken[$name] = "row {$line}";
 
                 continue;
             }
-            $key = "{$value['folder']}\n{$value['name']}";
-            $place = $places[$key] ??= "row {$line}";
-            $language = trim($value['language']) === '' ? (string) config('cairnfield.store.language') : trim($value['language']);
             $found[$place] ??= [
-                'name' => trim($value['name']), 'folder' => trim($value['folder']), 'shared_with' => trim($value['shared_with']), 'team' => trim($value['team']),
+                'name' => $name, 'folder' => $folder, 'shared_with' => trim($value['shared_with']), 'team' => trim($value['team']),
                 'categories' => array_values(array_filter(array_map(trim(...), explode('|', $value['categories'])), static fn (string $path): bool => $path !== '')),
                 'texts' => [], 'steps' => $steps,
             ];
             $found[$place]['texts'][$language] = ['subject' => $value['subject'], 'text' => $value['text'], 'html' => $value['html']];
         }
 
-        return [$found, $report];
+        return [array_map(static fn (array $one): array => [...$one, 'broken' => $broken[$one['name']] ?? null], $found), $report];
+    }
+
+    /**
+     * @return array{place: string, name: string, what: string, problem: bool}
+     */
+    private static function tooMany(string $place): array
+    {
+        return ['place' => $place, 'name' => '', 'what' => 'Not looked at, with all that follows: a file has '.number_format(self::MOST).' at most. Give the rest in another.', 'problem' => true];
     }
 
     /**
@@ -148,19 +167,23 @@ final readonly class TakeTemplates
             throw TemplateProblem::inFile('It has no list “templates”.');
         }
         $found = $report = [];
-        foreach (array_slice(array_values($list), 0, self::MOST) as $index => $one) {
+        foreach (array_values($list) as $index => $one) {
             $place = 'template '.($index + 1);
+            if ($index >= self::MOST) {
+                $report[] = self::tooMany($place);
+                break;
+            }
             $text = static fn (string $key): string => is_array($one) && is_scalar($one[$key] ?? null) ? trim((string) $one[$key]) : '';
             $texts = is_array($one) && is_array($one['texts'] ?? null) ? $one['texts'] : [];
-            $isWhole = is_array($one) && array_filter($texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []);
+            $isWhole = is_array($one) && array_filter($texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []) && array_filter($one['categories'] ?? [], is_string(...)) === ($one['categories'] ?? []);
             if (! $isWhole) {
-                $report[] = ['place' => $place, 'name' => $text('name'), 'what' => 'Its texts must be objects by language, each with a text; its categories and steps lists.', 'problem' => true];
+                $report[] = ['place' => $place, 'name' => $text('name'), 'what' => 'Its texts must be objects by language, each with a text; its categories a list of paths, its steps a list.', 'problem' => true];
 
                 continue;
             }
             $found[$place] = [
                 'name' => $text('name'), 'folder' => $text('folder'), 'shared_with' => $text('shared_with'), 'team' => $text('team'),
-                'categories' => array_values(array_filter($one['categories'] ?? [], is_string(...))),
+                'categories' => array_values($one['categories'] ?? []),
                 'texts' => array_map(static fn (array $in): array => ['subject' => is_string($in['subject'] ?? null) ? $in['subject'] : null, 'text' => $in['text'], 'html' => is_string($in['html'] ?? null) ? $in['html'] : null], $texts),
                 'steps' => array_values($one['steps'] ?? []),
             ];

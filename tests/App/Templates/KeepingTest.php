@@ -132,6 +132,32 @@ it('reports each row that does not fit, and takes the others', function (): void
     expect(Template::query()->with('languages')->sole()->languages->pluck('language')->all())->toBe(['da', 'en']);
 });
 
+it('takes no template of which a row does not fit, since it would lack a language', function (string $row, string $what): void {
+    ($this->take)("name,text,language,steps\nGood,Hello,en,\nHalf,Hello,en,\n{$row}\n")
+        ->assertSee('1 taken, 2 not')->assertSeeInOrder(['row 4', $what])->assertSee('Not taken: it would lack what stands in row 4, which does not fit.');
+    expect(Template::query()->pluck('name')->all())->toBe(['Good']);
+})->with([
+    'a field too many' => ['Half,Hej, med dig,da,', 'It has 5 fields'],
+    'steps that cannot be read' => ['Half,Hej,da,tag', 'Its steps are no JSON list'],
+    'steps that are no list' => ['Half,Hej,da,"{""do"": ""tag""}"', 'Its steps are no JSON list'],
+    'a language twice' => [' Half ,Hi again, en ,', 'It is there in “en” twice, the first time in row 3.'],
+]);
+
+it('reports each template of a JSON file that does not fit, and takes the others', function (array $one, string $what): void {
+    ($this->take)((string) json_encode([['name' => 'Good', 'texts' => ['en' => ['text' => 'Hello']]], ['name' => 'Other', 'texts' => ['en' => ['text' => 'Hello']], ...$one]]), 't.json')
+        ->assertSee('1 taken, 1 not')->assertSeeInOrder(['template 2', 'Other', $what]);
+    expect(Template::query()->pluck('name')->all())->toBe(['Good']);
+})->with([
+    [['texts' => ['en' => 'Hello']], 'Its texts must be objects by language'], [['texts' => ['en' => ['text' => 5]]], 'Its texts must be objects by language'],
+    [['steps' => 'tag'], 'its steps a list'], [['categories' => 'Delivery'], 'its categories a list of paths'], [['categories' => [5]], 'its categories a list of paths'],
+    [['categories' => ['Nowhere']], 'There is no category “Nowhere”.'], [['shared_with' => 'all'], 'It must be nobody, team or everybody.'],
+    [['shared_with' => 'team', 'team' => 'Nobody’s'], 'There is no team “Nobody’s”.'], [['steps' => [['do' => 'sing', 'value' => 'x']]], 'sing'],
+]);
+
+it('says where it stopped when a file is too long', function (): void {
+    ($this->take)("name,text\n".implode("\n", array_fill(0, 5001, 'Same,')))->assertSeeInOrder(['row 5002', 'Not looked at, with all that follows: a file has 5,000 at most.']);
+});
+
 it('refuses what is no such file at all', function (string $bytes, string $why): void {
     ($this->take)($bytes)->assertOk()->assertSee($why);
     expect(Template::query()->count())->toBe(0);
