@@ -169,6 +169,19 @@ it('counts uses, and how much of the words was changed', function (): void {
     expect($template->refresh()->uses)->toBe(2)->and($template->last_used_at)->not->toBeNull();
 });
 
+it('counts a template once in an answer, and as if it had not been sent when it is called back', function (): void {
+    config(['cairnfield.outbox.call_back_seconds' => 10]);
+    $template = template('Way', ['en' => 'one two three four five six seven eight nine ten']);
+    $counted = static fn (): array => array_map(intval(...), $template->refresh()->only(['uses', 'hand_uses', 'changed_uses', 'changed_thousandths']));
+    ($this->use)($template);
+    ($this->use)($template);
+    ($this->send)(['text' => 'one two three four five six seven eight nine']);
+    // One word of ten is a change.
+    expect($counted())->toBe(['uses' => 1, 'hand_uses' => 1, 'changed_uses' => 1, 'changed_thousandths' => 100]);
+    app(CallBack::class)->byAuthor(Message::query()->where('direction', Message::OUT)->firstOrFail(), $this->teammate('ilse'));
+    expect($counted())->toBe(['uses' => 0, 'hand_uses' => 0, 'changed_uses' => 0, 'changed_thousandths' => 0]);
+});
+
 it('suggests what was used on such conversations, with why', function (): void {
     $late = template('Late one', ['en' => 'It is late, we are sorry.'], [], ['Late parcel']);
     template('Never used', ['en' => 'Nothing.']);
