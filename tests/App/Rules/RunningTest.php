@@ -35,6 +35,7 @@ use App\Support\StoreSettings;
 use App\Tasks\Task;
 use App\Telling\News;
 use App\Templates\SaveTemplate;
+use App\Templates\Step;
 use App\Templates\Template;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
@@ -201,6 +202,31 @@ it('answers with a template as a person, without taking it or stopping the promi
         ->and($conversation->waiting_since)->not->toBeNull()->and($conversation->first_replied_at)->toBeNull()
         ->and($template->refresh()->uses)->toBe(1);
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('we have it as');
+});
+
+it('does with its answer what goes along with the template, but gives it to nobody, and resolves as it says', function (): void {
+    $outcome = Outcome::query()->where('name', 'Information given')->firstOrFail();
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Hours', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'From nine to five.', 'html' => null]], [], [
+        Step::of('priority', 'low'), Step::of('tag', 'hours'), Step::of('owner', (string) $this->teammate('ruta')->id), Step::of('then', 'waiting'), Step::of('cc', 'all@brindle.example'),
+    ]), $this->teammate('mads'));
+    rule('Hours', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id, 'then' => "resolved:{$outcome->id}"]]);
+    $conversation = Mails::conversation();
+    runRules();
+    $conversation->refresh();
+    expect([$conversation->state, $conversation->outcome_id, $conversation->priority, $conversation->owner_id])->toBe([ConversationState::Resolved, $outcome->id, Priority::Low, null])
+        ->and(tagsOf($conversation))->toBe(['hours'])
+        ->and(Message::query()->where('direction', Message::OUT)->sole()->cc ?? [])->toBe([]);
+});
+
+it('answers no machine in a conversation with a person', function (): void {
+    rule('Later', RuleEvent::LaterMessage, [], [['do' => 'answer', 'value' => (string) answeringTemplate('Later', 'We look.')->id, 'as' => (string) $this->teammate('mads')->id]]);
+    $conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>']);
+    Mails::take(Mails::raw(['Subject' => 'Away', 'In-Reply-To' => '<first@hruby.example>', 'Auto-Submitted' => 'auto-replied'], 'I am away.'));
+    runRules();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(0)->and($conversation->refresh()->automatic)->toBeFalse();
+    Mails::take(Mails::raw(['Subject' => 'Re: x', 'In-Reply-To' => '<first@hruby.example>'], 'Back again: any news?'));
+    runRules();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(1);
 });
 
 it('answers no machines, nobody twice from one rule, and nobody more than three times a day', function (): void {
