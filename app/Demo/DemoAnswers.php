@@ -63,7 +63,7 @@ final readonly class DemoAnswers
                 default => null,
             },
             $onceKey,
-            // Under the conversation's past nothing is left to be held for.
+            // What is long past is held for nothing any more.
             array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Hold)),
             [new UsedTemplate($filled->template->id, $filled->language, $filled->text)],
         );
