@@ -31,9 +31,10 @@ final readonly class TakeTemplates
     {
         $bytes = (string) preg_replace('/^\x{FEFF}/u', '', mb_check_encoding($bytes, 'UTF-8') ? $bytes : mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'));
         [$found, $report] = str_starts_with(ltrim($bytes), '{') || str_starts_with(ltrim($bytes), '[') ? $this->ofJson($bytes) : $this->ofCsv($bytes);
+        $taken = [];
         foreach ($found as $place => $one) {
             try {
-                $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $this->one($one, $teammate), 'problem' => false];
+                $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $this->one($one, $teammate, $taken), 'problem' => false];
             } catch (TemplateProblem $why) {
                 $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $why->getMessage(), 'problem' => true];
             }
@@ -44,8 +45,9 @@ final readonly class TakeTemplates
 
     /**
      * @param  array<string, mixed>  $one
+     * @param  list<int>  $taken  of the same file already
      */
-    private function one(array $one, Teammate $teammate): string
+    private function one(array $one, Teammate $teammate, array &$taken): string
     {
         if (($one['broken'] ?? null) !== null) {
             throw TemplateProblem::inFile("Not taken: it would lack what stands in {$one['broken']}, which does not fit.");
@@ -54,10 +56,14 @@ final readonly class TakeTemplates
             ?? throw TemplateProblem::inFile("shared_with is “{$one['shared_with']}”. It must be nobody, team or everybody.");
         $team = $sharedWith !== SharedWith::Team ? null : Team::query()->where('name', $one['team'])->value('id')
             ?? throw TemplateProblem::inFile("There is no team “{$one['team']}”.");
-        $existing = Template::seenBy($teammate)->whereNull('retired_at')->where('name', $one['name'])->where('folder', $one['folder'])->get()
+        // Own ones and everybody's can have one name; what is shared otherwise in the file than it is here changes that.
+        $existing = Template::seenBy($teammate)->whereNull('retired_at')->where('name', $one['name'])->where('folder', $one['folder'])->whereKeyNot($taken)->get()
+            ->sortByDesc(static fn (Template $template): bool => $template->shared_with === $sharedWith && $template->team_id === ($team === null ? null : (int) $team))
             ->first(static fn (Template $template): bool => $template->mayBeChangedBy($teammate));
         $version = $existing?->version;
         $saved = $this->save->save($existing, new TemplateToSave($one['name'], $one['folder'], $sharedWith, $team === null ? null : (int) $team, $one['texts'], $this->categories($one['categories']), Step::all($one['steps'])), $teammate);
+
+        $taken[] = $saved->id;
 
         return match (true) {
             $existing === null => 'made',
@@ -98,7 +104,7 @@ final readonly class TakeTemplates
             $value = [...array_fill_keys(GiveTemplates::COLUMNS, ''), ...array_map(strval(...), array_combine($headings, array_slice(array_pad($row, count($headings), ''), 0, count($headings))))];
             [$name, $folder, $language] = [trim($value['name']), trim($value['folder']), trim($value['language'])];
             $language = $language === '' ? (string) config('cairnfield.store.language') : $language;
-            $key = "{$folder}\n{$name}";
+            $key = implode("\n", [$folder, $name, trim($value['shared_with']), trim($value['team'])]);
             $steps = trim($value['steps']) === '' ? [] : json_decode($value['steps'], true);
             $place = $places[$key] ??= "row {$line}";
             $problem = match (true) {
@@ -166,7 +172,7 @@ final readonly class TakeTemplates
         if (! is_array($list)) {
             throw TemplateProblem::inFile('It has no list “templates”.');
         }
-        $found = $report = [];
+        $found = $report = $places = [];
         foreach (array_values($list) as $index => $one) {
             $place = 'template '.($index + 1);
             if ($index >= self::MOST) {
@@ -178,6 +184,12 @@ final readonly class TakeTemplates
             $isWhole = is_array($one) && array_filter($texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []) && array_filter($one['categories'] ?? [], is_string(...)) === ($one['categories'] ?? []);
             if (! $isWhole) {
                 $report[] = ['place' => $place, 'name' => $text('name'), 'what' => 'Its texts must be objects by language, each with a text; its categories a list of paths, its steps a list.', 'problem' => true];
+
+                continue;
+            }
+            $first = $places[implode("\n", array_map($text, ['folder', 'name', 'shared_with', 'team']))] ??= $place;
+            if ($first !== $place) {
+                $report[] = ['place' => $place, 'name' => $text('name'), 'what' => "It is there twice, the first time as {$first}.", 'problem' => true];
 
                 continue;
             }

@@ -70,7 +70,7 @@ it('says with which rules it would fight, and in which circles it would go', fun
     $second = ($this->made)(['name' => 'Calm down', 'actions' => [['do' => 'set_priority', 'value' => 'low'], ['do' => 'remove_tag', 'text' => 'Late']]]);
     $this->get("/rules/{$second->id}/try")->assertSeeInOrder(['Fights', 'Late parcels', 'set the priority to', 'this rule'])->assertSee('the tag “Late”, which one gives and the other takes away')->assertSee('Other rules there');
     $this->post("/rules/{$second->id}/switch", ['on' => 1]);
-    $this->get("/rules/{$first->id}/try")->assertSee('the other: it stands further down');
+    $this->get("/rules/{$first->id}/try")->assertSee('the other, further down');
     $third = ($this->made)(['name' => 'Itself', 'events' => ['tags_changed'], 'condition' => [], 'actions' => [['do' => 'add_tag', 'text' => 'more']]]);
     $this->get("/rules/{$third->id}/try")->assertSee('“Itself” wakes itself');
 });

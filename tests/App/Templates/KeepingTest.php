@@ -123,6 +123,18 @@ it('gives templates as CSV and JSON, and takes them back as they were', function
     expect((string) $this->get("/templates.{$format}")->getContent())->toBe($file);
 })->with(['csv', 'json']);
 
+it('tells own ones from everybody’s of the same name', function (string $format): void {
+    $this->post('/templates', ($this->form)(['shared_with' => 'everybody']))->assertSessionHas('done');
+    $this->post('/templates', ($this->form)(['shared_with' => 'nobody', 'texts' => [['language' => 'en', 'text' => 'Only mine']]]))->assertSessionHas('done');
+    $file = (string) $this->get("/templates.{$format}")->getContent();
+    ($this->take)($file, "t.{$format}")->assertSee('2 taken')->assertDontSee('version 2');
+    expect(Template::query()->pluck('version')->all())->toBe([1, 1]);
+    // Shared otherwise in the file, it is still the same one.
+    Template::query()->where('shared_with', 'everybody')->delete();
+    ($this->take)("name,folder,text,shared_with\nLate,Delivery,Only mine,everybody\n")->assertSee('changed, now version 2');
+    expect(Template::query()->sole()->shared_with)->toBe(SharedWith::Everybody);
+})->with(['csv', 'json']);
+
 it('reports each row that does not fit, and takes the others', function (): void {
     ($this->take)("name;text;categories;language\nGood;Hello;;en\nGood;Hej;;da\nNo text;;;en\nBad category;Hello;Nowhere;en\nBad placeholder;{{ customer.nam }};;en\nshort;row\n")
         ->assertSee('1 taken, 4 not')
@@ -145,12 +157,12 @@ it('takes no template of which a row does not fit, since it would lack a languag
 
 it('reports each template of a JSON file that does not fit, and takes the others', function (array $one, string $what): void {
     ($this->take)((string) json_encode([['name' => 'Good', 'texts' => ['en' => ['text' => 'Hello']]], ['name' => 'Other', 'texts' => ['en' => ['text' => 'Hello']], ...$one]]), 't.json')
-        ->assertSee('1 taken, 1 not')->assertSeeInOrder(['template 2', 'Other', $what]);
+        ->assertSee('1 taken, 1 not')->assertSeeInOrder(['template 2', trim($one['name'] ?? 'Other'), $what]);
     expect(Template::query()->pluck('name')->all())->toBe(['Good']);
 })->with([
     [['texts' => ['en' => 'Hello']], 'Its texts must be objects by language'], [['texts' => ['en' => ['text' => 5]]], 'Its texts must be objects by language'],
     [['steps' => 'tag'], 'its steps a list'], [['categories' => 'Delivery'], 'its categories a list of paths'], [['categories' => [5]], 'its categories a list of paths'],
-    [['categories' => ['Nowhere']], 'There is no category “Nowhere”.'], [['shared_with' => 'all'], 'It must be nobody, team or everybody.'],
+    [['name' => ' Good', 'folder' => ''], 'It is there twice, the first time as template 1.'], [['categories' => ['Nowhere']], 'There is no category “Nowhere”.'], [['shared_with' => 'all'], 'It must be nobody, team or everybody.'],
     [['shared_with' => 'team', 'team' => 'Nobody’s'], 'There is no team “Nobody’s”.'], [['steps' => [['do' => 'sing', 'value' => 'x']]], 'sing'],
 ]);
 
