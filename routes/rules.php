@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Rules\HooksController;
 use App\Rules\RulesController;
+use App\Rules\TryRulesController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('auth')->prefix('/rules')->group(function (): void {
@@ -17,13 +18,13 @@ Route::middleware('auth')->prefix('/rules')->group(function (): void {
     Route::middleware('can:arrange')->group(function (): void {
         Route::get('/new', [RulesController::class, 'make']);
         Route::post('/redraw', [RulesController::class, 'redraw']);
-        Route::post('/try', [RulesController::class, 'tryWritten']);
+        Route::post('/try', [TryRulesController::class, 'written']);
         Route::post('/', [RulesController::class, 'store']);
         Route::post('/ready-made/{key}', [RulesController::class, 'readyMade']);
         Route::post('/limit', [RulesController::class, 'limit']);
         Route::get('/{rule}', [RulesController::class, 'edit'])->whereNumber('rule');
         Route::post('/{rule}', [RulesController::class, 'update'])->whereNumber('rule');
-        Route::get('/{rule}/try', [RulesController::class, 'try'])->whereNumber('rule');
+        Route::get('/{rule}/try', [TryRulesController::class, 'kept'])->whereNumber('rule');
         Route::post('/{rule}/switch', [RulesController::class, 'switch'])->whereNumber('rule');
         Route::post('/{rule}/place', [RulesController::class, 'place'])->whereNumber('rule');
         Route::post('/{rule}/go-on', [RulesController::class, 'goOn'])->whereNumber('rule');

@@ -31,8 +31,6 @@ use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
-use App\Templates\Step;
-use App\Templates\StepKind;
 use App\Templates\Template;
 use App\Templates\TemplateProblem;
 use Cairnfield\Core\Queue\Priority;
@@ -148,17 +146,16 @@ final readonly class MakeBulkChange
         $route = $this->routes->of($conversation)[0] ?? throw InboxRefused::nobodyToAnswer();
         $template = Template::query()->with(['languages', 'files'])->findOrFail((int) $bulk->value);
         $filled = $this->fill->fill($template, $conversation, $teammate);
-        $then = array_values(array_filter($filled->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? ConversationState::Waiting->value;
-        [$state, $outcome] = [...explode(':', $then, 2), ''];
+        [$then, $outcome] = $filled->then();
         $this->sendReply->send($conversation, $teammate, AnswerFromTemplate::of(
             $filled,
             $route->public ? throw InboxRefused::chooseWay() : $route->key,
-            ConversationState::from($state),
-            $outcome === '' ? null : Outcome::query()->find((int) $outcome),
+            $then,
+            $outcome,
             "bulk-{$bulk->id}-{$conversation->id}",
             $seen,
             (int) config('cairnfield.outbox.bulk_call_back_seconds'),
-            array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm())),
+            $filled->stepsBut(),
             false,
         ));
     }

@@ -31,16 +31,19 @@ final readonly class DemoAnswers
         private AnswerRoutes $routes,
     ) {}
 
-    public function inOwnWords(Conversation $conversation, Teammate $teammate, string $text, ?string $outcome, string $onceKey): void
+    /**
+     * @param  Outcome|null  $outcome  null where it is the customer's turn then
+     */
+    public function inOwnWords(Conversation $conversation, Teammate $teammate, string $text, ?Outcome $outcome, string $onceKey): void
     {
-        $this->send($conversation, $teammate, $text, $outcome === null ? null : $this->outcome($outcome), $onceKey);
+        $this->send($conversation, $teammate, $text, ConversationState::Waiting, $outcome, $onceKey);
     }
 
     /**
-     * @param  string|null  $outcome  in place of what the template says
+     * @param  Outcome|null  $outcome  in place of what the template says
      * @param  array<string, string>  $changed  what was written instead
      */
-    public function withTemplate(Conversation $conversation, Teammate $teammate, string $name, ?string $outcome, array $changed, string $onceKey): void
+    public function withTemplate(Conversation $conversation, Teammate $teammate, string $name, ?Outcome $outcome, array $changed, string $onceKey): void
     {
         $filled = $this->fill->fill(Template::query()->with(['languages', 'files'])->where('name', $name)->firstOrFail(), $conversation, $teammate);
         if ($filled->gaps !== []) {
@@ -51,34 +54,21 @@ final readonly class DemoAnswers
             str_contains($text, $written) || throw new RuntimeException("“{$written}” does not stand in the demo's “{$name}” for {$conversation->number()}.");
             $text = str_replace($written, $instead, $text);
         }
-        $then = array_values(array_filter($filled->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? '';
-        [, $resolvedAs] = [...explode(':', $then, 2), ''];
-        $this->send(
-            $conversation,
-            $teammate,
-            $text,
-            match (true) {
-                $outcome !== null => $this->outcome($outcome),
-                $resolvedAs !== '' => Outcome::query()->findOrFail((int) $resolvedAs),
-                default => null,
-            },
-            $onceKey,
-            // What is long past is held for nothing any more.
-            array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Hold)),
-            [new UsedTemplate($filled->template->id, $filled->language, $filled->text)],
-        );
+        [$then, $usual] = $filled->then();
+        // What is long past is held for nothing any more.
+        $this->send($conversation, $teammate, $text, $then, $outcome ?? $usual, $onceKey, $filled->stepsBut(StepKind::Hold), [new UsedTemplate($filled->template->id, $filled->language, $filled->text)]);
     }
 
     /**
      * @param  list<Step>  $steps
      * @param  list<UsedTemplate>  $templates
      */
-    private function send(Conversation $conversation, Teammate $teammate, string $text, ?Outcome $outcome, string $onceKey, array $steps = [], array $templates = []): void
+    private function send(Conversation $conversation, Teammate $teammate, string $text, ConversationState $then, ?Outcome $outcome, string $onceKey, array $steps = [], array $templates = []): void
     {
         $this->sendReply->send($conversation, $teammate, new ReplyToSend(
             $text,
             [],
-            $outcome === null ? ConversationState::Waiting : ConversationState::Resolved,
+            $outcome === null ? $then : ConversationState::Resolved,
             $outcome,
             $onceKey,
             $this->trail->lastSeen($conversation),
@@ -86,10 +76,5 @@ final readonly class DemoAnswers
             steps: $steps,
             templates: $templates,
         ));
-    }
-
-    private function outcome(string $name): Outcome
-    {
-        return Outcome::query()->where('name', $name)->firstOrFail();
     }
 }

@@ -179,15 +179,15 @@ final class DemoConversations
         $teammate = Teammate::query()->where('email', $step['who'].'@brindle.example')->firstOrFail();
         $actor = Actor::teammate($teammate);
         match ($does) {
-            'out' => $this->answers->inOwnWords($conversation, $teammate, (string) $step['text'], $step['outcome'] ?? null, $this->uuid($key, $step)),
-            'with' => $this->answers->withTemplate($conversation, $teammate, (string) $step['template'], $step['outcome'], $step['changed'], $this->uuid($key, $step)),
+            'out' => $this->answers->inOwnWords($conversation, $teammate, (string) $step['text'], $this->outcome($step['outcome'] ?? null), $this->uuid($key, $step)),
+            'with' => $this->answers->withTemplate($conversation, $teammate, (string) $step['template'], $this->outcome($step['outcome']), $step['changed'], $this->uuid($key, $step)),
             'rate' => $this->ratings->rate($conversation, (int) $step['stars'], (string) $step['text']),
             'look' => $this->ratings->look($conversation, $teammate, (string) $step['text'], $this->uuid($key, $step)),
             'note' => $this->addNote->add($conversation, $teammate, (string) $step['text'], $this->uuid($key, $step)),
             'take' => $this->take->take($conversation, $teammate),
             'give' => $this->assign->assign($conversation, Teammate::query()->where('email', $step['to'].'@brindle.example')->firstOrFail(), $actor),
             'hold' => $this->changeState->hold($conversation, $actor, (string) $step['text'], $this->loadedAt->addDays((int) $step['days'])->setTime(8, 0)),
-            'resolve' => $this->changeState->resolveUnchecked($conversation, $actor, $this->outcome((string) $step['outcome'])),
+            'resolve' => $this->changeState->resolveUnchecked($conversation, $actor, $this->outcome((string) $step['outcome']) ?? throw new RuntimeException('A demo story is resolved as nothing.')),
             'close' => $this->changeState->close($conversation, $actor),
             default => throw new RuntimeException("The demo step '{$does}' is not known."),
         };
@@ -250,9 +250,9 @@ final class DemoConversations
         }
     }
 
-    private function outcome(string $name): Outcome
+    private function outcome(?string $name): ?Outcome
     {
-        return Outcome::query()->where('name', $name)->firstOrFail();
+        return $name === null ? null : Outcome::query()->where('name', $name)->firstOrFail();
     }
 
     /**

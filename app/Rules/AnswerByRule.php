@@ -14,7 +14,6 @@ use App\Support\StoreSettings;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
-use App\Templates\Step;
 use App\Templates\StepKind;
 use App\Templates\Template;
 use Illuminate\Support\Facades\DB;
@@ -116,7 +115,7 @@ final readonly class AnswerByRule
             "rule-{$rule->id}-{$key}",
             $this->trail->lastSeen($conversation),
             0,
-            array_values(array_filter($filled->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && $step->kind !== StepKind::Owner)),
+            $filled->stepsBut(StepKind::Owner),
             true,
         ));
         if ($action->kind === ActionKind::AskRating) {

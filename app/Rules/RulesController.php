@@ -9,15 +9,13 @@ use App\Conditions\UnknownField;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
-use Cairnfield\Core\Rules\Way;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule as Valid;
 
 /**
- * Making, trying out, switching and looking over rules.
+ * Making, switching and looking over rules.
  */
 final readonly class RulesController
 {
@@ -25,13 +23,10 @@ final readonly class RulesController
 
     private const DAYS = 14;
 
-    private const TRIED_DAYS = 30;
-
     private ConditionForm $form;
 
     public function __construct(
         private SaveRule $save,
-        private TryRule $try,
         private FittingNow $fittingNow,
         private RuleWords $words,
         private RuleFields $fields,
@@ -89,17 +84,16 @@ final readonly class RulesController
      */
     public function redraw(Request $request): View
     {
+        $posted = new PostedRule($request, $this->form);
         $do = $request->string('do')->toString();
-        $group = $this->form->after($this->form->posted($request->input('condition')), $do);
-        $actions = $this->actionsAfter($this->postedActions($request), $do);
-        $events = $this->postedEvents($request);
+        $written = [$this->form->after($posted->condition(), $do), $posted->events(), $posted->actionsAfter($do), $posted->clock()];
         if ($request->hasHeader('HX-Request')) {
-            return view('rules.editor', $this->editor($group, $events, $actions, $this->postedClock($request)));
+            return view('rules.editor', $this->editor(...$written));
         }
         $id = $request->integer('rule');
         $request->flash();
 
-        return $this->page($request, $id === 0 ? null : Rule::query()->findOrFail($id), $group, $events, $actions, $this->postedClock($request));
+        return $this->page($request, $id === 0 ? null : Rule::query()->findOrFail($id), ...$written);
     }
 
     public function store(Request $request): RedirectResponse|View
@@ -112,26 +106,6 @@ final readonly class RulesController
         $this->authorise($request, $rule);
 
         return $this->keep($request, $rule);
-    }
-
-    public function try(Request $request, Rule $rule): View
-    {
-        return view('rules.try', [...$this->tried($rule, $request), 'mayChange' => $rule->mayBeChangedBy($this->teammate($request))]);
-    }
-
-    /**
-     * What is written in the form, tried out before it is kept.
-     */
-    public function tryWritten(Request $request): View
-    {
-        $id = $request->integer('rule');
-        $kept = $id === 0 ? null : Rule::query()->findOrFail($id);
-        $shown = $request->hasHeader('HX-Request') ? 'rules.tried' : 'rules.try';
-        try {
-            return view($shown, [...$this->tried($this->save->draft($kept, $this->written($request, 'This rule')), $request), 'mayChange' => false]);
-        } catch (RuleRefused|RulesRefused|UnknownField $why) {
-            return view($shown, ['rule' => $kept ?? (new Rule)->forceFill(['id' => 0, 'name' => 'This rule']), 'tried' => null, 'problem' => $why->getMessage(), 'days' => self::TRIED_DAYS, 'seconds' => 0.0, 'label' => null, 'mayChange' => false]);
-        }
     }
 
     public function switch(Request $request, Rule $rule): RedirectResponse
@@ -202,61 +176,16 @@ final readonly class RulesController
 
     private function keep(Request $request, ?Rule $rule): RedirectResponse|View
     {
+        $posted = new PostedRule($request, $this->form);
         try {
-            $saved = $this->save->save($rule, $this->written($request), $this->teammate($request));
+            $saved = $this->save->save($rule, $posted->toSave(), $this->teammate($request));
         } catch (RuleRefused|RulesRefused|UnknownField $why) {
             $request->flash();
 
-            return $this->page($request, $rule, $this->form->posted($request->input('condition')), $this->postedEvents($request), $this->postedActions($request), $this->postedClock($request), $why->getMessage());
+            return $this->page($request, $rule, $posted->condition(), $posted->events(), $posted->actions(), $posted->clock(), $why->getMessage());
         }
 
         return redirect($rule === null ? "/rules/{$saved->id}/try" : '/rules')->with('done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.'));
-    }
-
-    /**
-     * What stands in the form.
-     *
-     * @param  string|null  $name  where it needs none yet
-     *
-     * @throws RuleRefused|RulesRefused|UnknownField
-     */
-    private function written(Request $request, ?string $name = null): RuleToSave
-    {
-        $written = $request->validate([
-            'name' => [$name === null ? 'required' : 'nullable', 'string', 'max:120'],
-            'way' => ['required', Valid::enum(Way::class)],
-            'changed_by' => ['required', Valid::enum(ChangedBy::class)],
-            'notes' => ['nullable', 'string', 'max:5000'],
-        ]);
-        $clock = $this->postedClock($request);
-
-        return new RuleToSave(
-            (string) ($written['name'] ?? $name),
-            Way::from($written['way']),
-            array_values(array_filter(array_map(RuleEvent::tryFrom(...), $this->postedEvents($request)))),
-            $this->form->condition($this->form->posted($request->input('condition'))),
-            array_map(RuleAction::of(...), array_values(array_filter($this->postedActions($request), static fn (array $action): bool => ($action['do'] ?? '') !== ''))),
-            (string) ($written['notes'] ?? ''),
-            ChangedBy::from($written['changed_by']),
-            ($clock['since'] ?? '') === '' ? null : Clock::of($clock),
-        );
-    }
-
-    /**
-     * @return array<string, mixed>
-     */
-    private function tried(Rule $rule, Request $request): array
-    {
-        $days = max(1, min(90, $request->integer('days', self::TRIED_DAYS)));
-        $from = hrtime(true);
-        $tried = $problem = null;
-        try {
-            $tried = $this->try->over($rule, $days);
-        } catch (RulesRefused|UnknownField $why) {
-            $problem = $why->getMessage();
-        }
-
-        return ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->words->of($rule)];
     }
 
     /**
@@ -295,55 +224,6 @@ final readonly class RulesController
             'group' => $group, 'events' => $events, 'clock' => $clock, 'actions' => $actions === [] ? [[]] : $actions, 'fields' => $this->fields->all(), 'form' => $this->form, 'choices' => $this->choices,
             'fitting' => $fitting, 'looked' => $looked, 'redraw' => '/rules/redraw',
         ];
-    }
-
-    /**
-     * @return array<string, mixed>
-     */
-    private function postedClock(Request $request): array
-    {
-        $clock = $request->input('clock');
-
-        return is_array($clock) ? array_map(static fn (mixed $value): mixed => is_array($value) ? array_values(array_filter($value, is_string(...))) : $value, $clock) : [];
-    }
-
-    /**
-     * @return list<array<string, string>>
-     */
-    private function postedActions(Request $request): array
-    {
-        $actions = [];
-        foreach ((array) $request->input('actions') as $one) {
-            $actions[] = array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', is_array($one) ? $one : []);
-        }
-
-        /** @var list<array<string, string>> */
-        return $actions;
-    }
-
-    /**
-     * @return list<string>
-     */
-    private function postedEvents(Request $request): array
-    {
-        return array_values(array_filter((array) $request->input('events'), static fn (mixed $event): bool => is_string($event) && RuleEvent::tryFrom($event) !== null));
-    }
-
-    /**
-     * @param  list<array<string, string>>  $actions
-     * @return list<array<string, string>>
-     */
-    private function actionsAfter(array $actions, string $do): array
-    {
-        [$what, $index] = [...explode(':', $do, 2), ''];
-        if ($what === 'add-action') {
-            $actions[] = [];
-        }
-        if ($what === 'remove-action') {
-            unset($actions[(int) $index]);
-        }
-
-        return array_values($actions);
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Inbox\ConversationState;
+use App\Inbox\Outcome;
 use Cairnfield\Core\Templates\Gap;
 
 /**
@@ -30,4 +32,27 @@ final readonly class FilledTemplate
         public array $steps,
         public array $problems,
     ) {}
+
+    /**
+     * What its steps say of the state afterwards.
+     *
+     * @return array{ConversationState, Outcome|null} waiting where they say nothing
+     */
+    public function then(): array
+    {
+        $then = array_values(array_filter($this->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? ConversationState::Waiting->value;
+        [$state, $outcome] = [...explode(':', $then, 2), ''];
+
+        return [ConversationState::from($state), $outcome === '' ? null : Outcome::query()->find((int) $outcome)];
+    }
+
+    /**
+     * Its steps beside what belongs to the form of the answer.
+     *
+     * @return list<Step>
+     */
+    public function stepsBut(StepKind ...$kinds): array
+    {
+        return array_values(array_filter($this->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && ! in_array($step->kind, $kinds, true)));
+    }
 }

@@ -36,7 +36,7 @@ final readonly class TakeTemplates
             try {
                 $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $this->one($one, $teammate, $taken), 'problem' => false];
             } catch (TemplateProblem $why) {
-                $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $why->getMessage(), 'problem' => true];
+                $report[] = self::problem((string) $place, $one['name'], $why->getMessage());
             }
         }
 
@@ -114,7 +114,7 @@ final readonly class TakeTemplates
                 default => null,
             };
             if ($problem !== null) {
-                $report[] = ['place' => "row {$line}", 'name' => $name, 'what' => $problem, 'problem' => true];
+                $report[] = self::problem("row {$line}", $name, $problem);
                 // Columns may have slipped: the name is all that can be gone by.
                 $broken[$name] = "row {$line}";
 
@@ -136,7 +136,15 @@ final readonly class TakeTemplates
      */
     private static function tooMany(string $place): array
     {
-        return ['place' => $place, 'name' => '', 'what' => 'Not looked at, with all that follows: a file has '.number_format(self::MOST).' at most. Give the rest in another.', 'problem' => true];
+        return self::problem($place, '', 'Not looked at, with all that follows: a file has '.number_format(self::MOST).' at most. Give the rest in another.');
+    }
+
+    /**
+     * @return array{place: string, name: string, what: string, problem: bool}
+     */
+    private static function problem(string $place, string $name, string $what): array
+    {
+        return ['place' => $place, 'name' => $name, 'what' => $what, 'problem' => true];
     }
 
     /**
@@ -183,13 +191,13 @@ final readonly class TakeTemplates
             $texts = is_array($one) && is_array($one['texts'] ?? null) ? $one['texts'] : [];
             $isWhole = is_array($one) && array_filter($texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []) && array_filter($one['categories'] ?? [], is_string(...)) === ($one['categories'] ?? []);
             if (! $isWhole) {
-                $report[] = ['place' => $place, 'name' => $text('name'), 'what' => 'Its texts must be objects by language, each with a text; its categories a list of paths, its steps a list.', 'problem' => true];
+                $report[] = self::problem($place, $text('name'), 'Its texts must be objects by language, each with a text; its categories a list of paths, its steps a list.');
 
                 continue;
             }
             $first = $places[implode("\n", array_map($text, ['folder', 'name', 'shared_with', 'team']))] ??= $place;
             if ($first !== $place) {
-                $report[] = ['place' => $place, 'name' => $text('name'), 'what' => "It is there twice, the first time as {$first}.", 'problem' => true];
+                $report[] = self::problem($place, $text('name'), "It is there twice, the first time as {$first}.");
 
                 continue;
             }

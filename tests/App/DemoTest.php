@@ -39,7 +39,7 @@ it('plays a believable store on any day: more than eighty conversations in all s
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertOk()->assertSee('Promise missed')->assertSee('first reply');
 })->with(['a Monday noon' => '2026-11-23T11:00:00Z', 'a Sunday night' => '2026-11-29T23:30:00Z', 'Christmas' => '2026-12-25T09:00:00Z']);
 
-it('has a past in which templates were used, customers rated, and rules closed what was over', function (): void {
+it('has a past in which templates were used, customers rated, and rules closed what was over, and suggests from it', function (): void {
     CarbonImmutable::setTestNow('2026-11-25T10:00:00Z');
     app(DemoConversations::class)->load(onServices: false);
     $spar = Template::query()->where('name', 'Which spar fits')->firstOrFail();
@@ -50,11 +50,8 @@ it('has a past in which templates were used, customers rated, and rules closed w
     expect($closings->count())->toBeGreaterThan(30)->and($closings->map(static fn (string $at): string => substr($at, 0, 10))->unique()->count())->toBeGreaterThan(10)
         // What is long past asks nothing of anybody.
         ->and(Conversation::query()->where('state', ConversationState::Open)->where('last_message_at', '<', now()->subDays(12))->count())->toBe(0);
-});
 
-it('suggests from that past what fits, with the reason', function (): void {
-    CarbonImmutable::setTestNow('2026-11-25T10:00:00Z');
-    app(DemoConversations::class)->load(onServices: false);
+    // What fits is suggested from that past, with the reason.
     $asked = Mails::conversation(['From' => 'Ruth Ames <ruth@ames.example>', 'Subject' => 'A spar for my Kestrel'], 'Mine broke in the car door. Which spar fits, and does it come with a ferrule?');
     $found = app(SuggestTemplates::class)->for($asked, $this->teammate('ilse'));
     expect(array_map(static fn (array $one): string => $one[0]->name, $found))->toContain('Which spar fits')
