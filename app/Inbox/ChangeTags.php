@@ -51,8 +51,9 @@ final readonly class ChangeTags
         }
         $tag = Tag::query()->where('folded', $folded)->first();
         if ($tag === null) {
-            $tag = (new Tag)->forceFill(['name' => $name, 'folded' => $folded]);
-            $tag->save();
+            // Another person may give the same new one in this moment.
+            Tag::query()->insertOrIgnore(['name' => $name, 'folded' => $folded, 'created_at' => now(), 'updated_at' => now()]);
+            $tag = Tag::query()->where('folded', $folded)->lockForUpdate()->firstOrFail();
         }
         $tag = $tag->merged_into_id === null ? $tag : Tag::query()->findOrFail($tag->merged_into_id);
         if ($tag->retired_at !== null) {

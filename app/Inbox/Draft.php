@@ -39,6 +39,24 @@ final class Draft extends Model
             ->where('kind', $kind);
     }
 
+    /**
+     * The draft, locked, begun where there is none. To be called in a transaction.
+     *
+     * Sending keeps the draft as well as writing does: where both begin it in one moment, the second waits for the
+     * first and goes on with its row.
+     */
+    public static function locked(Conversation $conversation, Teammate $teammate, string $kind): self
+    {
+        $kept = self::for($conversation, $teammate, $kind)->lockForUpdate()->first();
+        if ($kept !== null) {
+            return $kept;
+        }
+        $new = ['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'kind' => $kind, 'text' => '', 'files' => '[]'];
+        self::query()->insertOrIgnore([...$new, 'created_at' => now(), 'updated_at' => now()]);
+
+        return self::for($conversation, $teammate, $kind)->lockForUpdate()->firstOrFail();
+    }
+
     protected function casts(): array
     {
         return ['files' => 'array', 'details' => 'array', 'updated_at' => 'immutable_datetime'];

@@ -171,16 +171,7 @@ final readonly class KeepDraft
     private function change(Conversation $conversation, Teammate $teammate, string $kind, callable $change): Draft
     {
         return DB::transaction(function () use ($conversation, $teammate, $kind, $change): Draft {
-            $draft = Draft::for($conversation, $teammate, $kind)->lockForUpdate()->first();
-            if ($draft === null) {
-                $draft = (new Draft)->forceFill([
-                    'conversation_id' => $conversation->id,
-                    'teammate_id' => $teammate->id,
-                    'kind' => $kind,
-                    'text' => '',
-                    'files' => [],
-                ]);
-            }
+            $draft = Draft::locked($conversation, $teammate, $kind);
             $change($draft);
             $draft->save();
 

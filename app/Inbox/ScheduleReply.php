@@ -70,8 +70,7 @@ final readonly class ScheduleReply
             }
             $locked->forceFill(['state' => ScheduledReply::CALLED_OFF, 'reason' => $why])->save();
             $author = Teammate::query()->findOrFail($locked->teammate_id);
-            $draft = Draft::for($conversation, $author, Draft::REPLY)->lockForUpdate()->first()
-                ?? (new Draft)->forceFill(['conversation_id' => $conversation->id, 'teammate_id' => $author->id, 'kind' => Draft::REPLY, 'text' => '', 'files' => []]);
+            $draft = Draft::locked($conversation, $author, Draft::REPLY);
             $draft->forceFill([
                 'text' => trim("{$locked->reply['text']}\n\n{$draft->text}"),
                 'files' => [...$draft->files, ...(array) $locked->reply['files']],

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Channels\MessageSender;
-use App\Demo\DemoStore;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\Message;
@@ -15,18 +14,21 @@ use App\Inbox\Trail;
 use App\Team\Teammate;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
-use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\DatabaseTransactionsManager;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
+use Tests\Fixtures\TestDatabase;
 
 /**
- * The application with the demo store's team and addresses, on a real MariaDB, each test in a
- * transaction. Mail goes to a sender that remembers it.
+ * The application with the small store of the fixtures, on a real MariaDB, each test in a transaction. Mail goes to a
+ * sender that remembers it.
  */
 abstract class AppTestCase extends TestCase
 {
-    use RefreshDatabase;
+    /** Part of the name of its database, where a test must not share that of the others. */
+    protected const DATABASE = '';
 
     public RememberingSender $sender;
 
@@ -35,6 +37,7 @@ abstract class AppTestCase extends TestCase
         /** @var Application $app */
         $app = require __DIR__.'/../../bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
+        TestDatabase::use($app, static::DATABASE);
 
         return $app;
     }
@@ -42,11 +45,27 @@ abstract class AppTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
+        $this->begin();
         $this->withoutVite();
         Storage::fake('files');
         $this->sender = new RememberingSender;
         $this->app->instance(MessageSender::class, $this->sender);
-        $this->app->make(DemoStore::class)->load();
+    }
+
+    /**
+     * What the test changes is undone after it.
+     */
+    protected function begin(): void
+    {
+        // With the manager for tests, what waits for the commit is done although this one is never committed.
+        $manager = new DatabaseTransactionsManager([DB::getDefaultConnection()]);
+        $this->app->instance('db.transactions', $manager);
+        DB::connection()->setTransactionManager($manager);
+        DB::beginTransaction();
+        $this->beforeApplicationDestroyed(static function (): void {
+            DB::rollBack(0);
+            DB::disconnect();
+        });
     }
 
     public function teammate(string $name): Teammate

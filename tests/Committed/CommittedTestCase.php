@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Committed;
+
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+use Tests\App\AppTestCase;
+use Tests\Fixtures\TestDatabase;
+use Throwable;
+
+/**
+ * For tests of what only committed rows show: two at once, the full-text index. Each has a database of its own, made
+ * anew afterwards.
+ */
+abstract class CommittedTestCase extends AppTestCase
+{
+    protected const DATABASE = 'committed';
+
+    protected function begin(): void
+    {
+        // What is done here is committed.
+        $this->beforeApplicationDestroyed(TestDatabase::spoil(...));
+    }
+
+    /**
+     * Does something in processes of their own, all beginning at the same moment, each with its own connection.
+     *
+     * @param  callable(int): mixed  $do  given the number of the process, from 0
+     * @return list<string> what each of them failed with; empty where it did not
+     */
+    public function atOnce(int $processes, callable $do): array
+    {
+        $name = DB::connection()->getName();
+        DB::disconnect($name);
+        $gate = microtime(true) + 0.2;
+        $running = [];
+        for ($number = 0; $number < $processes; $number++) {
+            [$ours, $theirs] = stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, STREAM_IPPROTO_IP) ?: throw new RuntimeException('No pair of sockets.');
+            $pid = pcntl_fork();
+            if ($pid === 0) {
+                fclose($ours);
+                DB::purge($name);
+                DB::select('SELECT 1');
+                time_sleep_until($gate);
+                try {
+                    $do($number);
+                } catch (Throwable $failure) {
+                    fwrite($theirs, $failure::class.": {$failure->getMessage()}");
+                }
+                fclose($theirs);
+                // Without the framework's and the runner's endings, which belong to the parent.
+                posix_kill(posix_getpid(), SIGKILL);
+            }
+            fclose($theirs);
+            $running[$pid] = $ours;
+        }
+        $failures = [];
+        foreach ($running as $pid => $ours) {
+            $failures[] = (string) stream_get_contents($ours);
+            fclose($ours);
+            pcntl_waitpid($pid, $status);
+        }
+
+        return $failures;
+    }
+}
