@@ -41,6 +41,11 @@ return [
         ],
     ],
 
+    'schedule' => [
+        // What is looked after every few seconds is so at least this often. The browser tests wait for it: they set it low.
+        'at_most' => (int) env('SCHEDULE_AT_MOST', 60),
+    ],
+
     'queue' => [
         // Rows shown at once; more are fetched when somebody comes to the end of them.
         'rows' => (int) env('QUEUE_ROWS', 30),

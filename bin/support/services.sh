@@ -46,7 +46,7 @@ start_mariadb() {
             --bind-address=127.0.0.1 --port="$DB_PORT" --socket="$DB_SOCKET" --innodb-flush-log-at-trx-commit=1 \
             --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M \
             --innodb-buffer-pool-size=256M --skip-log-bin \
-            --innodb-ft-min-token-size=1 --innodb-ft-enable-stopword=OFF
+            --innodb-ft-min-token-size=1 --innodb-ft-enable-stopword=OFF ${CAIRNFIELD_DATABASE_OPTIONS:-}
     fi
     wait_until mariadb 60 database -e 'SELECT 1'
     database -e "CREATE DATABASE IF NOT EXISTS cairnfield;
@@ -258,8 +258,19 @@ start_standins() {
     done
 }
 
+# Workers hold the code that they were started with.
+stop_outdated_workers() {
+    local since=$RUN/workers.started name
+    [ -n "$(cd "$ROOT" && find app core config bootstrap routes -name '*.php' -newer "$since" -print -quit 2>&1)" ] || return 0
+    for name in $WORKERS; do
+        stop_service "$name"
+    done
+}
+
 start_workers() {
     local queue
+    stop_outdated_workers
+    touch "$RUN/workers.started"
     for queue in intake outbox,default rules; do
         local name=worker-${queue%%,*}
         is_alive "$name" || launch "$name" "$ROOT/bin/support/keep-running" php "$ROOT/artisan" queue:work \
@@ -271,21 +282,33 @@ start_workers() {
 }
 
 # The processes in the order in which they are stopped.
-SERVICES="scheduler worker-intake worker-outbox worker-rules nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)dovecot redis mariadb"
+WORKERS="scheduler worker-intake worker-outbox worker-rules"
+SERVICES="$WORKERS nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)dovecot redis mariadb"
 
 stop_all() {
-    local name pid deadline
+    local name
     for name in $SERVICES; do
-        pid=$(cat "$RUN/$name.pid" 2>/dev/null) || continue
-        kill -TERM -- "-$pid" 2>/dev/null || kill -TERM "$pid" 2>/dev/null
-        deadline=$(($(date +%s) + 20))
-        while kill -0 -- "-$pid" 2>/dev/null; do
-            if [ "$(date +%s)" -ge $deadline ]; then
-                kill -KILL -- "-$pid" 2>/dev/null
-                break
-            fi
-            sleep 0.1
-        done
-        rm -f "$RUN/$name.pid"
+        stop_service "$name"
     done
+}
+
+stop_service() {
+    local name=$1 pid deadline
+    pid=$(cat "$RUN/$name.pid" 2>/dev/null) || return 0
+    kill -TERM -- "-$pid" 2>/dev/null || kill -TERM "$pid" 2>/dev/null
+    deadline=$(($(date +%s) + 20))
+    while kill -0 -- "-$pid" 2>/dev/null; do
+        if [ "$(date +%s)" -ge $deadline ]; then
+            kill -KILL -- "-$pid" 2>/dev/null
+            break
+        fi
+        sleep 0.1
+    done
+    rm -f "$RUN/$name.pid"
+}
+
+# Throws away what is stored.
+forget_all() {
+    stop_all
+    rm -rf "$(mailboxes)" "${VAR:?}"/{mariadb,storage,cache,redis,standins,tmp,.env}
 }

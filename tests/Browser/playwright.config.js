@@ -1,11 +1,18 @@
 import { defineConfig } from '@playwright/test';
 import { web } from './world.js';
 
+// Those in which servers fail, workers are killed, or the whole queue or everybody's rules are changed.
+const ALONE = /(worst-days|zero-left|rules)\.spec\.js/;
+const output = (of) => `../../var/test/playwright/${of}`;
+
 export default defineConfig({
     testDir: '.',
     testMatch: '*.spec.js',
-    outputDir: '../../var/test/playwright',
-    workers: 1,
+    fullyParallel: true,
+    projects: [
+        { name: 'ordinary', testIgnore: ALONE, outputDir: output('ordinary') },
+        { name: 'alone', testMatch: ALONE, outputDir: output('alone') },
+    ],
     // Generous, for machines that share their processor: what is waited for is there in a second or two on an idle one.
     timeout: 120_000,
     expect: { timeout: 30_000 },

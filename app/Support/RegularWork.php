@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Bulk\WorkOnBulkChange;
+use App\Channels\DeliverDue;
+use App\Channels\Mail\FetchMailboxes;
+use App\Channels\Services\CatchUpAll;
+use App\Customers\SortIntoGroups;
+use App\History\ContinueImports;
+use App\Inbox\BringBackHeld;
+use App\Inbox\PlaceInQueue;
+use App\Inbox\Presence;
+use App\Inbox\ScheduleReply;
+use App\Rules\RunOnNews;
+use App\Rules\RunOnTime;
+use App\Rules\RunRules;
+use App\Search\IndexForSearch;
+use App\Tasks\KeepTasks;
+use App\Telling\MailNews;
+use App\Telling\TellFromJournal;
+use Closure;
+use Illuminate\Console\Scheduling\Schedule;
+
+/**
+ * What is looked after again and again, and how often. All of it is safe to repeat.
+ */
+final class RegularWork
+{
+    public function planOn(Schedule $schedule): void
+    {
+        foreach ($this->seconds() as $name => [$seconds, $work]) {
+            $event = ($work instanceof Closure ? $schedule->call($work) : $schedule->job($work))->everySecond()->name($name);
+            $event->repeatSeconds = min($seconds, (int) config('cairnfield.schedule.at_most'));
+        }
+        $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
+        $schedule->job(new RunOnTime)->everyMinute()->name('run rules and reminders that run with time');
+        $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
+        $schedule->call(fn () => app(KeepTasks::class)->remind())->everyMinute()->name('remind of tasks');
+        $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
+        $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
+        $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
+        $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
+    }
+
+    /**
+     * @return array<string, array{int, object}> by name: every how many seconds, a divisor of 60; a job for the queue, or what is done at once
+     */
+    private function seconds(): array
+    {
+        return [
+            'run rules' => [2, new RunOnNews],
+            'fetch mailboxes' => [5, new FetchMailboxes],
+            'catch up with services' => [15, new CatchUpAll],
+            'deliver what is due' => [5, new DeliverDue],
+            'mail people' => [15, new MailNews],
+            'move on what falls due' => [5, fn () => app(PlaceInQueue::class)->moveOn()],
+            'tell people' => [5, fn () => app(TellFromJournal::class)->run()],
+            'send what was to be sent later' => [5, fn () => app(ScheduleReply::class)->sendDue()],
+            'make new things findable' => [5, fn () => app(IndexForSearch::class)->run()],
+        ];
+    }
+}

@@ -1,0 +1,146 @@
+# The parts of bin/test: what each runs, in the background or in sight, and the count of what passed.
+# Sourced by bin/test, which sets $filter, $keep and $files.
+
+PARTS="style static core front app browser"
+
+passed=0
+failed=0
+
+style() { vendor/bin/pint --test; }
+
+static() {
+    vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=1G || return 1
+    vendor/bin/phpstan analyse -c phpstan.neon --no-progress --memory-limit=1G
+}
+
+core() { vendor/bin/pest --testsuite=Core,Architecture --compact ${filter:+--filter="$filter"} ${files[@]+"${files[@]}"}; }
+
+# The modules of the pages and the simulated services, without a browser.
+front() { node --test --test-reporter=spec 'tests/Front/**/*.test.js'; }
+
+demo() { load_demo; }
+
+app() {
+    if [ -n "$filter" ] || [ ${#files[@]} -gt 0 ]; then
+        vendor/bin/pest --testsuite=App --compact ${filter:+--filter="$filter"} ${files[@]+"${files[@]}"}
+    else
+        vendor/bin/pest --testsuite=App --parallel --processes=2 --compact
+    fi
+}
+
+# Ordinary stories by two workers; those in which servers fail, workers are killed or everything is changed at once, alone.
+browser() {
+    local status=0 which
+    for which in 'ordinary --workers=2' 'alone --workers=1'; do
+        npx playwright test --config tests/Browser/playwright.config.js --pass-with-no-tests --project=$which \
+            ${filter:+--grep="$filter"} ${files[@]+"${files[@]}"} || status=1
+    done
+    return $status
+}
+
+mutate() { vendor/bin/pest --mutate --testsuite=Core --parallel --processes=2 --everything --covered-only --path=core ${filter:+--class="$filter"}; }
+
+title() {
+    case "$1" in
+        style) say 'Style (Pint)' ;;
+        static) say 'Static analysis (PHPStan)' ;;
+        core) say 'The core and the rings (Pest)' ;;
+        front) say 'Scripts and simulated services (node --test)' ;;
+        app) say 'The application (Pest)' ;;
+        browser) say 'The browser (Playwright)' ;;
+        demo) say 'The demo store' ;;
+        mutate) say 'Changes that no test of the core notices (Pest)' ;;
+    esac
+}
+
+sum() { grep -oE '[0-9]+' | awk '{ sum += $1 } END { print sum + 0 }'; }
+
+plain() { sed 's/\x1b\[[0-9;]*m//g'; }
+
+# in_background PART: begins it; await shows what it printed.
+in_background() {
+    local part=$1
+    rm -f "$LOGS/test-$part.status"
+    # One after the other, so that they do not take the processor from what is in sight.
+    ( exec 8> "$RUN/background.lock"; flock 8
+      from=$SECONDS; "$part" > "$LOGS/test-$part.log" 2>&1; printf '%s %s\n' $? $((SECONDS - from)) > "$LOGS/test-$part.status" ) &
+    printf '%s' $! > "$RUN/test-$part.pid"
+}
+
+await() {
+    local part pid status seconds
+    for part in "$@"; do
+        pid=$(cat "$RUN/test-$part.pid" 2>/dev/null) || continue
+        rm -f "$RUN/test-$part.pid"
+        wait "$pid"
+        read -r status seconds < "$LOGS/test-$part.status" || { status=1 seconds=0; }
+        cat "$LOGS/test-$part.log"
+        count "$part" "$status" "$seconds"
+    done
+}
+
+# here PART: runs it in sight.
+here() {
+    local part=$1 from=$SECONDS
+    "$part" 2>&1 | tee "$LOGS/test-$part.log"
+    count "$part" "${PIPESTATUS[0]}" $((SECONDS - from))
+}
+
+# count PART STATUS SECONDS: its tests, or itself where it counts none.
+count() {
+    local part=$1 status=$2 seconds=$3 of_part
+    say "── $(title "$part"): $([ "$status" = 0 ] && say passed || say FAILED) $seconds s"
+    [ "$part" = demo ] && [ "$status" = 0 ] && return 0
+    of_part=$(plain < "$LOGS/test-$part.log" | grep -oE '([0-9]+ (passed|failed|flaky)|(pass|fail) [0-9]+)')
+    local good bad
+    good=$(say "$of_part" | grep pass | sum)
+    bad=$(say "$of_part" | grep fail | sum)
+    if [ "$status" = 0 ]; then
+        passed=$((passed + (good > 0 ? good : 1)))
+    else
+        passed=$((passed + good))
+        failed=$((failed + (bad > 0 ? bad : 1)))
+    fi
+}
+
+end_background() {
+    local pid
+    for pid in $(cat "$RUN"/test-*.pid 2>/dev/null); do
+        kill -TERM "$pid" 2>/dev/null
+    done
+    rm -f "$RUN"/test-*.pid
+}
+
+# Only what the checks need that were asked for.
+install_for_checks() {
+    exec 9> "$ROOT/var/install.lock"
+    flock 9
+    local packages=$DEBIAN_PACKAGES
+    { wants app || wants browser; } && packages="$packages $DEBIAN_PACKAGES_FOR_TESTS"
+    install_debian_packages $packages
+    { wants style || wants static || wants core || wants app || wants browser || wants mutate; } && install_php_libraries
+    { wants front || wants app || wants browser; } && install_node_packages
+    flock -u 9
+    exec 9>&-
+}
+
+# What the tests of the application need beside them: database, Redis and mail, and nothing that looks for work by itself.
+prepare_installation() {
+    wants browser && build_front_end
+    write_environment
+    start_mariadb
+    CAIRNFIELD_REDIS=yes start_redis
+    export TEST_REDIS_URL=redis://127.0.0.1:$REDIS_PORT
+    start_mail_standin
+    if wants browser; then
+        prepare_application
+        start_standins
+    fi
+}
+
+# The rest of it, for the browser.
+open_installation() {
+    start_php_fpm
+    start_nginx
+    start_workers
+}
