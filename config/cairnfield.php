@@ -47,6 +47,8 @@ return [
     ],
 
     'queue' => [
+        // How often an open queue asks for what is new, in seconds.
+        'asks_every' => (int) env('QUEUE_ASKS_EVERY', 3),
         // Rows shown at once; more are fetched when somebody comes to the end of them.
         'rows' => (int) env('QUEUE_ROWS', 30),
     ],

@@ -61,16 +61,17 @@ final class DemoConversations
 
     /**
      * @param  bool  $onServices  whether to play what happens on networks and marketplaces, which must be there for it
+     * @param  bool  $withPast  whether to play the two months before, too
      * @return int how many conversations there are now
      */
-    public function load(bool $onServices = true): int
+    public function load(bool $onServices = true, bool $withPast = true): int
     {
         // Delivered as they are sent, so that the customers' mailboxes hold the answers.
         config(['queue.default' => 'sync', 'cairnfield.outbox.call_back_seconds' => 0]);
         $timeBefore = CarbonImmutable::getTestNow();
         $sweptAt = null;
         try {
-            foreach ($this->stepsInOrder($onServices) as [$at, $key, $story, $step]) {
+            foreach ($this->stepsInOrder($onServices, $withPast) as [$at, $key, $story, $step]) {
                 CarbonImmutable::setTestNow($at);
                 if ($sweptAt === null || $sweptAt->diffInMinutes($at) >= self::SWEPT_EVERY_MINUTES) {
                     $this->clock->sweep();
@@ -89,10 +90,11 @@ final class DemoConversations
     /**
      * @return list<array{CarbonImmutable, string, array<string, mixed>, array<string, mixed>}>
      */
-    private function stepsInOrder(bool $onServices): array
+    private function stepsInOrder(bool $onServices, bool $withPast): array
     {
         $steps = [];
-        foreach ([...require database_path('seeders/demo-conversations.php'), ...require database_path('seeders/demo-history.php')] as $index => $story) {
+        $past = $withPast ? require database_path('seeders/demo-history.php') : [];
+        foreach ([...require database_path('seeders/demo-conversations.php'), ...$past] as $index => $story) {
             if (! $onServices && (isset($story['order']) || Channel::tryFrom((string) ($story['via'] ?? ''))?->isService() === true)) {
                 continue;
             }

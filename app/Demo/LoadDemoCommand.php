@@ -14,7 +14,7 @@ final class LoadDemoCommand extends Command
 {
     private const OPENED_DAYS_AGO = 62;
 
-    protected $signature = 'demo:load';
+    protected $signature = 'demo:load {--without-past : only the conversations of these days, which takes half the time}';
 
     protected $description = 'Loads the demo store, where the database is empty';
 
@@ -33,7 +33,7 @@ final class LoadDemoCommand extends Command
         $rules->load();
         CarbonImmutable::setTestNow();
         $otherWays->readOrders();
-        $count = $conversations->load();
+        $count = $conversations->load(withPast: ! $this->option('without-past'));
         $rules->loadNew();
         $otherWays->listen();
         // What the team was told of before the last days, it has read.

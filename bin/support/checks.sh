@@ -18,7 +18,46 @@ core() { vendor/bin/pest --testsuite=Core,Architecture --compact ${filter:+--fil
 # The modules of the pages and the simulated services, without a browser.
 front() { node --test --test-reporter=spec 'tests/Front/**/*.test.js'; }
 
-demo() { load_demo; }
+# The stories begin from the demo store as it is loaded: what earlier ones did is taken back.
+demo() {
+    local made_from
+    made_from=$(date +%F; find app core database standins -type f -newer "$VAR/snapshot/made" -print -quit 2>&1)
+    if [ "$(cat "$VAR/snapshot/made" 2>/dev/null)" = "$made_from" ]; then
+        restore_snapshot
+    else
+        forget_contents
+        prepare_application
+        start_standins
+        load_demo --without-past
+        keep_snapshot "$made_from"
+    fi
+}
+
+keep_snapshot() {
+    rm -rf "$VAR/snapshot"
+    mkdir -p "$VAR/snapshot"
+    mariadb-dump --no-defaults --socket="$DB_SOCKET" -uroot --single-transaction cairnfield > "$VAR/snapshot/database.sql" || return 1
+    cp -r "$VAR/standins" "$VAR/snapshot/standins"
+    cp -a "$(mailboxes)" "$VAR/snapshot/mail"
+    say "$1" > "$VAR/snapshot/made"
+}
+
+restore_snapshot() {
+    forget_contents
+    database cairnfield < "$VAR/snapshot/database.sql" || return 1
+    cp -r "$VAR/snapshot/standins" "$VAR/standins"
+    cp -a "$VAR/snapshot/mail/." "$(mailboxes)"
+    start_standins
+}
+
+# What is stored, while database and mail servers stay up.
+forget_contents() {
+    stop_services $WORKERS $(printf 'standin-%s ' $STANDINS)
+    find "$(mailboxes)" -mindepth 1 -delete
+    rm -rf "$VAR/standins"
+    database -e 'DROP DATABASE IF EXISTS cairnfield; CREATE DATABASE cairnfield'
+}
+
 
 app() {
     if [ -n "$filter" ] || [ ${#files[@]} -gt 0 ]; then
@@ -30,13 +69,17 @@ app() {
 
 # Ordinary stories by two workers; those in which servers fail, workers are killed or everything is changed at once, alone.
 browser() {
-    local status=0 which
-    for which in 'ordinary --workers=2' 'alone --workers=1'; do
-        npx playwright test --config tests/Browser/playwright.config.js --pass-with-no-tests --project=$which \
-            ${filter:+--grep="$filter"} ${files[@]+"${files[@]}"} || status=1
-    done
+    local status=0
+    if [ -n "$filter" ] || [ ${#files[@]} -gt 0 ]; then
+        stories --workers=2 ${filter:+--grep="$filter"} ${files[@]+"${files[@]}"}
+        return
+    fi
+    stories --project=ordinary --workers=2 || status=1
+    stories --project=alone --workers=1 || status=1
     return $status
 }
+
+stories() { node_modules/.bin/playwright test --config tests/Browser/playwright.config.js "$@"; }
 
 mutate() { vendor/bin/pest --mutate --testsuite=Core --parallel --processes=2 --everything --covered-only --path=core ${filter:+--class="$filter"}; }
 
@@ -63,7 +106,7 @@ in_background() {
     rm -f "$LOGS/test-$part.status"
     # One after the other, so that they do not take the processor from what is in sight.
     ( exec 8> "$RUN/background.lock"; flock 8
-      from=$SECONDS; "$part" > "$LOGS/test-$part.log" 2>&1; printf '%s %s\n' $? $((SECONDS - from)) > "$LOGS/test-$part.status" ) &
+      from=$SECONDS; "$part" > "$LOGS/test-$part.log" 2>&1 8>&-; printf '%s %s\n' $? $((SECONDS - from)) > "$LOGS/test-$part.status" ) &
     printf '%s' $! > "$RUN/test-$part.pid"
 }
 
@@ -132,10 +175,6 @@ prepare_installation() {
     CAIRNFIELD_REDIS=yes start_redis
     export TEST_REDIS_URL=redis://127.0.0.1:$REDIS_PORT
     start_mail_standin
-    if wants browser; then
-        prepare_application
-        start_standins
-    fi
 }
 
 # The rest of it, for the browser.

@@ -1,8 +1,11 @@
 # Starts and stops the processes: each with its pid in var/run and its log in var/logs.
 
+# A process group of which anything runs: what has ended and only waits to be taken note of does not.
+is_running() { pgrep -g "$1" -r R,S,D,T,I > /dev/null; }
+
 is_alive() {
     local pid
-    pid=$(cat "$RUN/$1.pid" 2>/dev/null) && [ -n "$pid" ] && kill -0 "$pid" 2>/dev/null
+    pid=$(cat "$RUN/$1.pid" 2>/dev/null) && [ -n "$pid" ] && is_running "$pid"
 }
 
 # launch NAME COMMAND...: in the background, in a process group of its own.
@@ -96,8 +99,9 @@ prepare_application() {
         || fail 'The database could not be brought up to date.' "$LOGS/migrate.log"
 }
 
+# load_demo [--without-past]
 load_demo() {
-    (cd "$ROOT" && php artisan demo:load) > "$LOGS/demo.log" 2>&1 || fail 'The demo data could not be loaded.' "$LOGS/demo.log"
+    (cd "$ROOT" && php artisan demo:load "$@") > "$LOGS/demo.log" 2>&1 || fail 'The demo data could not be loaded.' "$LOGS/demo.log"
 }
 
 start_php_fpm() {
@@ -260,11 +264,9 @@ start_standins() {
 
 # Workers hold the code that they were started with.
 stop_outdated_workers() {
-    local since=$RUN/workers.started name
+    local since=$RUN/workers.started
     [ -n "$(cd "$ROOT" && find app core config bootstrap routes -name '*.php' -newer "$since" -print -quit 2>&1)" ] || return 0
-    for name in $WORKERS; do
-        stop_service "$name"
-    done
+    stop_services $WORKERS
 }
 
 start_workers() {
@@ -281,30 +283,32 @@ start_workers() {
     is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:run
 }
 
-# The processes in the order in which they are stopped.
 WORKERS="scheduler worker-intake worker-outbox worker-rules"
-SERVICES="$WORKERS nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)dovecot redis mariadb"
 
 stop_all() {
-    local name
-    for name in $SERVICES; do
-        stop_service "$name"
-    done
+    # Those that use the database before the database.
+    stop_services $WORKERS nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)
+    stop_services dovecot redis mariadb
 }
 
-stop_service() {
-    local name=$1 pid deadline
-    pid=$(cat "$RUN/$name.pid" 2>/dev/null) || return 0
-    kill -TERM -- "-$pid" 2>/dev/null || kill -TERM "$pid" 2>/dev/null
-    deadline=$(($(date +%s) + 20))
-    while kill -0 -- "-$pid" 2>/dev/null; do
-        if [ "$(date +%s)" -ge $deadline ]; then
-            kill -KILL -- "-$pid" 2>/dev/null
-            break
-        fi
-        sleep 0.1
+stop_services() {
+    local name pid deadline
+    for name in "$@"; do
+        pid=$(cat "$RUN/$name.pid" 2>/dev/null) || continue
+        kill -TERM -- "-$pid" 2>/dev/null || kill -TERM "$pid" 2>/dev/null
     done
-    rm -f "$RUN/$name.pid"
+    deadline=$(($(date +%s) + 20))
+    for name in "$@"; do
+        pid=$(cat "$RUN/$name.pid" 2>/dev/null) || continue
+        while is_running "$pid"; do
+            if [ "$(date +%s)" -ge $deadline ]; then
+                kill -KILL -- "-$pid" 2>/dev/null
+                break
+            fi
+            sleep 0.1
+        done
+        rm -f "$RUN/$name.pid"
+    done
 }
 
 # Throws away what is stored.

@@ -30,3 +30,6 @@ listenToRichText();
 listenToTemplates();
 listenToPlaceholders();
 listenToRules();
+
+// Until here a pressed key would have gone nowhere.
+document.documentElement.dataset.listens = 'yes';

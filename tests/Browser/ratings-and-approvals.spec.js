@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectMailbox, mailFrom, mailbox, signIn } from './world.js';
+import { expectAccessible, expectMailbox, mailFrom, mailbox, signIn, openConversation } from './world.js';
 
 test('a customer says how it went on a page of their own, and the team reads it', async ({ page, browser }) => {
     await mailFrom('Liv Aske <liv@aske.example>', 'A question about bags', 'Does the bag of the Dunlin fit the Merlin as well?');
     await signIn(page);
-    await page.getByRole('link', { name: 'A question about bags' }).click();
+    await openConversation(page, 'A question about bags');
     await page.keyboard.press('r');
     await page.keyboard.type(';how was');
     await expect(page.getByRole('listbox', { name: 'Templates' }).getByRole('option')).toHaveCount(1);

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectMailbox, mailFrom, mailbox, signIn } from './world.js';
+import { expectAccessible, expectMailbox, mailFrom, mailbox, signIn, openConversation } from './world.js';
 
 test('a question is answered with a template in a few keys, with what goes along', async ({ page }) => {
     await mailFrom('Runa Field <runa@field.example>', 'Spar gone again', 'It broke on the first day.');
     await signIn(page);
-    await page.getByRole('link', { name: 'Spar gone again' }).click();
+    await openConversation(page, 'Spar gone again');
     await page.keyboard.press('r');
     await page.keyboard.type(';spl');
     const found = page.getByRole('listbox', { name: 'Templates' });
@@ -35,7 +35,7 @@ test('a question is answered with a template in a few keys, with what goes along
 test('what could not be filled is seen, and stops the sending', async ({ page }) => {
     await mailFrom('Odd Berg <odd@berg.example>', 'Berg asks for his invoice', 'Where is my invoice?');
     await signIn(page);
-    await page.getByRole('link', { name: 'Berg asks for his invoice' }).click();
+    await openConversation(page, 'Berg asks for his invoice');
     await page.keyboard.press('r');
     await page.keyboard.type(';invoice att');
     await expect(page.getByRole('listbox', { name: 'Templates' }).getByRole('option')).toHaveCount(1);

@@ -143,27 +143,6 @@ test('the queue and a conversation stay usable on a telephone', async ({ browser
     await expectAccessible(page);
 });
 
-test('every other page is accessible, and the dark variant too', async ({ browser }) => {
-    test.setTimeout(420_000);
-    for (const colorScheme of ['light', 'dark']) {
-        const page = await (await browser.newContext({ colorScheme })).newPage();
-        await page.goto('/sign-in');
-        await expectAccessible(page);
-        await signIn(page, 'corin');
-        for (const address of ['/queue/my-turn', '/queue/waiting', '/queue/held', '/accounts', '/accounts/1', '/accounts/new', '/accounts/new?channel=web_form', '/unreadable-mail', '/troubles', '/arrival', '/history', '/public', '/customers', '/customer-groups', '/orders', '/calls/new', '/queue/junk', '/own-settings', '/nothing-here']) {
-            const response = await page.goto(address);
-            expect(response.status(), address).toBe(address === '/nothing-here' ? 404 : 200);
-            await expectAccessible(page);
-        }
-        await page.goto('/queue/my-turn');
-        await page.locator('.row-link').first().click();
-        await page.waitForURL('**/conversations/*');
-        await expectAccessible(page);
-        await page.locator('#menu-category summary').click();
-        await expectAccessible(page);
-    }
-});
-
 test('a form without its token is refused', async ({ page }) => {
     await signIn(page);
     const response = await page.request.post('/queue/next', { form: {}, maxRedirects: 0 });

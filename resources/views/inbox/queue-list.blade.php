@@ -1,5 +1,5 @@
 @php $query = http_build_query([...$filter->query(), 'mark' => $mark]); @endphp
-<div id="queue-list" hx-get="/queue/{{ $view->key() }}/changes?{{ $query }}" hx-trigger="every 3s" hx-swap="morph:outerHTML" hx-ext="morph">
+<div id="queue-list" hx-get="/queue/{{ $view->key() }}/changes?{{ $query }}" hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s" hx-swap="morph:outerHTML" hx-ext="morph">
     <nav class="tabs" aria-label="Views">
         @foreach ([...\App\Inbox\QueueView::cases()] as $tab)
             @if ($tab === \App\Inbox\QueueView::Resolved)

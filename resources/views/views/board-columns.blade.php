@@ -1,4 +1,4 @@
-<div class="board" id="board" data-board-by="{{ $by->value }}" hx-get="/queue/{{ $view->key() }}/board/changes?{{ http_build_query(['by' => $by->value, 'mark' => $mark]) }}" hx-trigger="every 3s, redraw" hx-swap="morph:outerHTML" hx-ext="morph">
+<div class="board" id="board" data-board-by="{{ $by->value }}" hx-get="/queue/{{ $view->key() }}/board/changes?{{ http_build_query(['by' => $by->value, 'mark' => $mark]) }}" hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s, redraw" hx-swap="morph:outerHTML" hx-ext="morph">
     @foreach ($columns as $column)
         <section class="board-column" aria-labelledby="column-{{ $loop->index }}">
             <h2 id="column-{{ $loop->index }}">{{ $column->label }} <span>{{ \App\Views\ViewCounts::show($column->count) }}</span></h2>

@@ -1,0 +1,43 @@
+import { expect, test } from '@playwright/test';
+import { database, expectAccessible, expectAccessibleInLightAndDark, signIn } from './world.js';
+
+// Every page there is, by the place it belongs to, each as somebody who may see it.
+const PAGES = {
+    'the queue': ['mads', ['/queue/my-turn', '/queue/waiting', '/queue/held', '/queue/junk', '/queue/1', '/queue/1/board', '/views/1', '/search', '/search?q=parcel', '/news', '/tasks', '/own-settings']],
+    'customers, orders and what is public': ['mads', ['/public', '/customers', '/customer-groups', '/orders', '/calls/new']],
+    'what conversations are sorted by': ['mads', ['/sorting/categories', '/sorting/categories/2', '/sorting/outcomes', '/sorting/tags', '/sorting/fields', '/sorting/checklists']],
+    templates: ['mads', ['/templates', '/templates/1', '/templates/1/versions', '/templates/exchange', '/nudges']],
+    rules: ['mads', ['/rules', '/rules/2', '/rules/2/try', '/rules/2/runs', '/rules/2/versions', '/rules/9', '/rules/new']],
+    'ways in': ['corin', ['/accounts', '/accounts/1', '/accounts/new', '/accounts/new?channel=web_form', '/unreadable-mail', '/troubles', '/arrival', '/history']],
+};
+
+for (const [place, [who, addresses]] of Object.entries(PAGES)) {
+    test(`accessible in light and dark: ${place}`, async ({ page }) => {
+        await signIn(page, who);
+        for (const address of addresses) {
+            expect((await page.goto(address)).status(), address).toBe(200);
+            await expectAccessibleInLightAndDark(page);
+        }
+    });
+}
+
+test('accessible in light and dark: one conversation, with a menu open, and what is done with it', async ({ page }) => {
+    await signIn(page);
+    const [one, other] = database('SELECT id FROM conversations WHERE state = "open" AND joined_into_id IS NULL ORDER BY id LIMIT 2').split('\n');
+    await page.goto(`/conversations/${one}`);
+    await expectAccessibleInLightAndDark(page);
+    await page.locator('#menu-category summary').click();
+    await expectAccessibleInLightAndDark(page);
+    for (const address of [`/conversations/${one}/forward`, `/join?ids[]=${one}&ids[]=${other}`]) {
+        expect((await page.goto(address)).status(), address).toBe(200);
+        await expectAccessibleInLightAndDark(page);
+    }
+});
+
+test('accessible in light and dark: signing in, and what is not there', async ({ page }) => {
+    await page.goto('/sign-in');
+    await expectAccessibleInLightAndDark(page);
+    await signIn(page);
+    expect((await page.goto('/nothing-here')).status()).toBe(404);
+    await expectAccessible(page);
+});
