@@ -19,10 +19,11 @@ final readonly class OwnershipController
     public function next(Request $request): RedirectResponse
     {
         Gate::authorize('take', Conversation::class);
-        $next = $this->take->takeNext($this->teammate($request));
+        $after = Conversation::query()->find($request->integer('after'));
+        $next = $this->take->takeNext($this->teammate($request), $after);
 
         return $next === null
-            ? redirect()->route('queue')->with('problem', 'There is nothing left that nobody has. Look through “My turn” for what is yours.')
+            ? redirect()->route('queue')->with('problem', 'There is nothing left that is yours to answer or that nobody has.')
             : redirect()->route('conversation', $next);
     }
 

@@ -32,6 +32,7 @@ final readonly class ReplyController
         private ConversationPage $page,
         private SendAgain $sendAgain,
         private CallBack $callBack,
+        private TakeConversation $take,
         private ScheduleReply $scheduleReply,
         private LocalTime $time,
         private HtmlCleaner $cleaner,
@@ -93,16 +94,31 @@ final readonly class ReplyController
             if ($later !== null) {
                 $this->scheduleReply->schedule($conversation, $teammate, $reply, $later, $written['when'] === 'unless');
 
-                return $this->done($conversation, 'Kept to be sent '.$this->time->short($later).($written['when'] === 'unless' ? ', unless they answer first.' : '.'));
+                return $this->goOn($request, $conversation, 'Kept to be sent '.$this->time->short($later).($written['when'] === 'unless' ? ', unless they answer first.' : '.'));
             }
-            $this->sendReply->send($conversation, $teammate, $reply);
+            $message = $this->sendReply->send($conversation, $teammate, $reply);
         } catch (InboxRefused|FieldRefused|TemplateProblem $why) {
             return redirect()->route('conversation', $conversation)->with('problem', $why->getMessage());
         } catch (CameInBetween $between) {
             return $this->showWhatCameInBetween($request, $conversation, $between);
         }
 
-        return $this->done($conversation, 'Sent.');
+        return $this->goOn($request, $conversation, 'Sent.', $message);
+    }
+
+    /**
+     * Back to the conversation, or on to the next one, where the answer can still be called back.
+     */
+    private function goOn(Request $request, Conversation $conversation, string $done, ?Message $message = null): RedirectResponse
+    {
+        if (! $request->boolean('then_next')) {
+            return $this->done($conversation, $done);
+        }
+        $next = $this->take->takeNext($this->teammate($request), $conversation->refresh());
+        $told = ['done' => rtrim($done, '.')." ({$conversation->number()}, {$conversation->customer->name})."];
+
+        return ($next === null ? redirect()->route('queue') : redirect()->route('conversation', $next))
+            ->with($told)->with('can_be_called_back', $message?->id);
     }
 
     public function callOff(Request $request, ScheduledReply $scheduled): RedirectResponse

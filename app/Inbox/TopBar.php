@@ -7,11 +7,13 @@ namespace App\Inbox;
 use App\Channels\Account;
 use App\Channels\Mail\UnreadableMail;
 use App\Channels\Services\EventTrace;
+use App\SetUp\SetUpIndex;
 use App\Team\Teammate;
 use App\Telling\News;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 
 /**
@@ -19,7 +21,15 @@ use Illuminate\Support\Str;
  */
 final class TopBar
 {
-    public function __construct(private readonly Request $request) {}
+    /** What one works with: where it is, which addresses belong to it, and who needs it; null for everybody. */
+    private const PLACES = [
+        'Queue' => ['/queue', ['queue*', 'conversations*', 'views*', 'bulk*', 'join'], null],
+        'Orders' => ['/orders', ['orders*'], null],
+        'Customers' => ['/customers', ['customers*', 'duplicates'], null],
+        'Public' => ['/public', ['public*'], 'answer-customers'],
+    ];
+
+    public function __construct(private readonly Request $request, private readonly SetUpIndex $setUp) {}
 
     public function compose(View $view): void
     {
@@ -39,6 +49,9 @@ final class TopBar
 
         return [
             'signedIn' => $teammate,
+            'places' => $teammate instanceof Teammate ? $this->places($teammate) : [],
+            'isSetUp' => $this->request->is('set-up') || $this->setUp->holds($this->request->path()),
+            'setUpNeighbours' => $teammate instanceof Teammate ? $this->setUp->neighbours($teammate, $this->request->path()) : [],
             'administers' => $administers,
             'troubledAccounts' => $administers ? Account::query()->whereNotNull('last_error')->where('state', 'active')->get() : collect(),
             'unreadableCount' => $administers ? UnreadableMail::query()->where('state', UnreadableMail::KEPT)->count() : 0,
@@ -46,5 +59,20 @@ final class TopBar
             'unreadNews' => $teammate instanceof Teammate ? News::unreadOf($teammate) : 0,
             'callKey' => Str::uuid()->toString(),
         ];
+    }
+
+    /**
+     * @return list<array{string, string, bool}> name, address, and whether one is there
+     */
+    private function places(Teammate $teammate): array
+    {
+        $places = [];
+        foreach (self::PLACES as $name => [$address, $below, $ability]) {
+            if ($ability === null || Gate::forUser($teammate)->allows($ability)) {
+                $places[] = [$name, $address, $this->request->is(...$below)];
+            }
+        }
+
+        return $places;
     }
 }

@@ -9,6 +9,7 @@ use App\Customers\Handle;
 use App\Inbox\Conversation;
 use App\Inbox\QueueView;
 use App\Orders\Order;
+use App\SetUp\SetUpIndex;
 use App\Team\Teammate;
 use App\Views\SavedView;
 use Cairnfield\Core\Text\Folding;
@@ -26,14 +27,12 @@ final readonly class GoToController
     private const OF_EACH = 5;
 
     private const PAGES = [
-        'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates', 'Customer groups' => '/customer-groups',
+        'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates',
         'Orders' => '/orders', 'Write down a call' => '/calls/new', 'New view' => '/views/new', 'Own settings' => '/own-settings', 'Tasks' => '/tasks', 'News' => '/news',
-        'Templates' => '/templates', 'New template' => '/templates/new', 'Rules' => '/rules', 'Nudge plans' => '/nudges',
+        'Set up' => '/set-up', 'New template' => '/templates/new',
     ];
 
-    private const LEADS_PAGES = ['Categories' => '/sorting/categories', 'Outcomes' => '/sorting/outcomes', 'Tags' => '/sorting/tags', 'Own fields' => '/sorting/fields', 'Checklists' => '/sorting/checklists', 'Teams' => '/sorting/teams', 'New rule' => '/rules/new'];
-
-    private const ADMINISTRATORS_PAGES = ['Ways in' => '/accounts', 'Unreadable mail' => '/unreadable-mail', 'Not taken' => '/troubles', 'On arrival' => '/arrival', 'Import and export' => '/history'];
+    public function __construct(private SetUpIndex $setUp) {}
 
     public function find(Request $request): View
     {
@@ -56,7 +55,10 @@ final readonly class GoToController
      */
     private function places(Teammate $teammate, string $folded): array
     {
-        $pages = [...self::PAGES, ...($teammate->role->arranges() ? self::LEADS_PAGES : []), ...($teammate->role->administers() ? self::ADMINISTRATORS_PAGES : [])];
+        $pages = [...self::PAGES, ...($teammate->role->arranges() ? ['New rule' => '/rules/new'] : [])];
+        foreach ($this->setUp->of($teammate) as $page) {
+            $pages[$page->title] = $page->address;
+        }
         foreach (QueueView::cases() as $view) {
             $pages["Queue: {$view->label()}"] = "/queue/{$view->value}";
         }

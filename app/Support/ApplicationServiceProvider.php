@@ -17,6 +17,7 @@ use App\Inbox\ConversationPolicy;
 use App\Inbox\TopBar;
 use App\Orders\OrderNumbers;
 use App\Promises\StoreHours;
+use App\SetUp\SetUpIndex;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -39,6 +40,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
         $this->app->bind(MessageSender::class, ChannelSender::class);
         $this->app->bind(Fields::class, ConversationFields::class);
+        $this->app->scoped(SetUpIndex::class);
         $this->app->singleton(StoreSettings::class);
         $this->app->singleton(Cause::class);
         $this->app->singleton(OrderNumbers::class);
@@ -59,7 +61,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         $this->authorisation();
         $this->limits();
-        View::composer(['layouts.app', 'channels.places', 'team.own-settings'], TopBar::class);
+        View::composer(['layouts.app', 'set-up.places', 'team.own-settings'], TopBar::class);
         View::share('time', $this->app->make(LocalTime::class));
     }
 

@@ -33,7 +33,7 @@ final class RegularWork
     {
         foreach ($this->seconds() as $name => [$seconds, $work]) {
             $event = ($work instanceof Closure ? $schedule->call($work) : $schedule->job($work))->everySecond()->name($name);
-            $event->repeatSeconds = min($seconds, (int) config('cairnfield.schedule.at_most'));
+            $event->repeatSeconds = max(1, intdiv($seconds, (int) config('cairnfield.schedule.times_as_often')));
         }
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
         $schedule->job(new RunOnTime)->everyMinute()->name('run rules and reminders that run with time');
@@ -46,7 +46,7 @@ final class RegularWork
     }
 
     /**
-     * @return array<string, array{int, object}> by name: every how many seconds, a divisor of 60; a job for the queue, or what is done at once
+     * @return array<string, array{int, object}> by name: every how many seconds; a job for the queue, or what is done at once
      */
     private function seconds(): array
     {

@@ -75,7 +75,7 @@ browser() {
         return
     fi
     stories --project=ordinary --workers=2 || status=1
-    stories --project=alone --workers=1 || status=1
+    stories --project=alone --project=looking --workers=2 || status=1
     return $status
 }
 

@@ -1,4 +1,5 @@
 import './htmx.js';
+import { listenToCompose } from './compose.js';
 import { listenToKeys } from './keys.js';
 import { listenToMenus } from './menus.js';
 import { listenToForms } from './forms.js';
@@ -14,9 +15,11 @@ import { listenToRichText } from './rich-text.js';
 import { listenToTemplates } from './templates.js';
 import { listenToPlaceholders } from './placeholders.js';
 import { listenToRules } from './rules.js';
+import { listenToLines } from './lines.js';
 
-listenToKeys();
 listenToMenus();
+listenToCompose();
+listenToKeys();
 listenToForms();
 listenToDrafts();
 showLatest();
@@ -30,6 +33,7 @@ listenToRichText();
 listenToTemplates();
 listenToPlaceholders();
 listenToRules();
+listenToLines();
 
 // Until here a pressed key would have gone nowhere.
 document.documentElement.dataset.listens = 'yes';

@@ -4,13 +4,19 @@ export function listenToForms() {
     document.addEventListener('keydown', (event) => {
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && event.target.matches('[data-send-with-ctrl-enter], trix-editor')) {
             event.preventDefault();
-            event.target.closest('form').requestSubmit();
+            const form = event.target.closest('form');
+            // With Shift, and then the next one.
+            form.requestSubmit(event.shiftKey ? form.querySelector('[name=then_next]') : null);
         }
     });
     document.addEventListener('change', (event) => {
         if (event.target.matches('[data-submit]')) {
             event.target.form.requestSubmit();
         }
+    });
+    // What can be done for a few seconds only is offered for as long.
+    document.querySelectorAll('[data-gone-after]').forEach((passing) => {
+        setTimeout(() => passing.remove(), Number(passing.dataset.goneAfter) * 1000);
     });
     // A second click while a form is on its way does nothing; the server would do it once all the same.
     document.addEventListener('submit', (event) => {

@@ -1,6 +1,8 @@
 // The box “go to or do”: pages, orders, people and conversations from the server, and what the keys of
 // this page do. Arrows choose, Enter goes.
 
+import { focusInto } from './menus.js';
+
 const dialog = () => document.getElementById('go-to');
 
 // What can be done here is what carries a key, with the words that it is described by.
@@ -26,7 +28,8 @@ function addDone(list, written) {
         button.addEventListener('click', () => {
             dialog().close();
             control.click();
-            control.closest('details.menu[open]')?.querySelector('.menu-panel :is(input:not([type=hidden]), button)')?.focus();
+            const menu = control.closest('details.menu[open]');
+            menu && focusInto(menu);
         });
         item.append(button);
         list.prepend(item);
@@ -54,6 +57,7 @@ export function listenToGoTo() {
     });
     document.addEventListener('click', (event) => {
         if (event.target.closest('[data-opens-go-to]')) {
+            event.target.closest('details.menu')?.removeAttribute('open');
             openGoTo();
         }
     });

@@ -1,7 +1,9 @@
 // Single keys for the daily work. A key presses the control that carries it as data-key, so that
 // whatever can be done by key can be seen and clicked, too.
 
+import { unfold } from './compose.js';
 import { openGoTo } from './go-to.js';
+import { focusInto } from './menus.js';
 import { pickAll, pickRow } from './picking.js';
 
 const isWriting = (element) => element.matches('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]');
@@ -23,6 +25,7 @@ function write(kind) {
         return false;
     }
     tab.checked = true;
+    unfold();
     (kind === 'reply' && document.getElementById('reply-rich') || document.getElementById(`${kind}-text`)).focus();
     return true;
 }
@@ -34,7 +37,14 @@ function press(key) {
     }
     control.matches('select, input') ? control.focus() : control.click();
     const menu = control.closest('details.menu[open]');
-    menu?.querySelector('.menu-panel :is(input:not([type=hidden]), button)')?.focus();
+    menu && focusInto(menu);
+    return true;
+}
+
+// The field to find by on this page, else the one for everything, else the page that has it.
+function find() {
+    const field = document.querySelector('[data-find]') ?? document.getElementById('search-field');
+    field?.offsetParent ? (field.focus(), field.select()) : window.location.assign('/search');
     return true;
 }
 
@@ -48,7 +58,7 @@ const actions = {
     x: () => pickRow(),
     X: () => pickAll(),
     g: () => openGoTo(),
-    '/': () => { const field = document.getElementById('search-field'); field?.focus(); field?.select(); return field !== null; },
+    '/': () => find(),
     q: () => { window.location.assign('/queue'); return true; },
     '?': () => { document.getElementById('keys')?.showModal(); return true; },
 };
@@ -66,6 +76,8 @@ export function listenToKeys() {
         if (isWriting(event.target)) {
             if (event.key === 'Escape') {
                 event.target.blur();
+            } else if (event.key === 'ArrowDown' && event.target.matches('[data-first-row]') && moveRow(1)) {
+                event.preventDefault();
             }
             return;
         }
@@ -73,7 +85,8 @@ export function listenToKeys() {
         if (event.ctrlKey || event.metaKey || (isSingle && document.body.dataset.singleKeys === 'off' && event.key !== '?')) {
             return;
         }
-        if (event.target.closest('details.menu[open]') && !isSingle) {
+        // In a menu, letters find its choices.
+        if (event.target.closest('details.menu[open]')) {
             return;
         }
         if (actions[event.key]?.() ?? press(event.key.toLowerCase())) {
@@ -82,6 +95,7 @@ export function listenToKeys() {
     });
     document.addEventListener('click', (event) => {
         if (event.target.closest('[data-show-keys]')) {
+            event.target.closest('details.menu')?.removeAttribute('open');
             document.getElementById('keys')?.showModal();
         }
     });

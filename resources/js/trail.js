@@ -3,7 +3,9 @@ let shownAt = null;
 
 export function showLatest() {
     if (document.getElementById('trail') && !window.location.hash && !document.getElementById('between')) {
-        window.scrollTo(0, document.documentElement.scrollHeight);
+        // The foot of the trail's side: on a telephone, the order and the customer come below it.
+        const foot = document.getElementById('content').getBoundingClientRect().bottom + window.scrollY;
+        window.scrollTo(0, foot - window.innerHeight);
         shownAt = window.scrollY;
     }
 }

@@ -90,7 +90,7 @@ test('an answer to be sent later is called off when they answer first', async ({
     const number = await numberOf(page);
     await page.getByLabel('Your answer to Ida Bruun').fill('Hello Ida, did you find it?');
     await page.getByLabel('When it is sent').selectOption('unless');
-    await page.getByRole('button', { name: /^Send/ }).click();
+    await page.getByRole('button', { name: /^Send(?!,)/ }).click();
     await expect(page.locator('.entry-later')).toContainText('unless the customer answers first');
     await expectAccessible(page);
     await mailFrom('Ida Bruun <ida@bruun.example>', `Re: [${number}] Did it arrive`, 'Found it, thank you!');
@@ -112,7 +112,7 @@ test('an answer is called back before it leaves', async ({ page }) => {
     await expect(page.getByText('Called back: it was not sent')).toBeVisible();
     await expect(page.getByLabel('Your answer to Jon Dekker')).toHaveValue('It is sent tomorow.');
     await page.getByLabel('Your answer to Jon Dekker').fill('It is sent tomorrow.');
-    await page.getByRole('button', { name: /^Send/ }).click();
+    await page.getByRole('button', { name: /^Send(?!,)/ }).click();
     const [answer] = await expectMailbox('jon@dekker.example', 1);
     expect(answer.text).toContain('It is sent tomorrow.');
 });

@@ -74,10 +74,10 @@ test('who is away is passed over until they are back', async ({ page }) => {
     await expect(page.getByRole('form', { name: 'Team Care' }).getByText('away')).toBeVisible();
     await ruta.getByRole('button', { name: 'Is here Ruta Kalnina' }).click();
     await expect(page.getByText('Ruta is here.')).toBeVisible();
-    await page.locator('.topbar summary').click();
+    await page.locator('#menu-me summary').click();
     await page.getByRole('button', { name: 'Away', exact: true }).first().click();
     await expect(page.locator('.away-mark')).toBeVisible();
-    await page.locator('.topbar summary').click();
+    await page.locator('#menu-me summary').click();
     await page.getByRole('button', { name: 'I am here again' }).click();
     await expect(page.locator('.away-mark')).toHaveCount(0);
 });

@@ -84,10 +84,14 @@ test('a lead writes a template with placeholders, sees how it reads, and goes ba
 test('the answer is in the language that somebody says is right, and stays in view below a long letter', async ({ page }) => {
     await mailFrom('Lotte Brand <lotte@brand.example>', 'Spar OK?', `${'B-20999\n\n'.repeat(40)}OK?`);
     await signIn(page);
-    await page.getByRole('link', { name: 'Spar OK?' }).click();
-    await expect(page.getByRole('button', { name: /^Send/ })).toBeInViewport();
+    await openConversation(page, 'Spar OK?');
+    // One line, as long as nobody writes.
+    await expect(page.getByLabel('Your answer to Lotte Brand')).toBeInViewport();
+    await expect(page.getByRole('button', { name: /^Send(?!,)/ })).toBeHidden();
+    await page.keyboard.press('r');
+    await expect(page.getByRole('button', { name: /^Send(?!,)/ })).toBeInViewport();
     await page.evaluate(() => window.scrollTo(0, 0));
-    await expect(page.getByRole('button', { name: /^Send/ })).toBeInViewport();
+    await expect(page.getByRole('button', { name: /^Send(?!,)/ })).toBeInViewport();
     await page.locator('#menu-language summary').click();
     await page.getByLabel('Templates answer in').selectOption({ label: 'German' });
     await page.getByRole('button', { name: 'Set', exact: true }).click();

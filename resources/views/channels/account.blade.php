@@ -11,7 +11,7 @@
 @section('title', $heading)
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('channels.places')
+    @include('set-up.places')
     <div class="page-head"><h1>{{ $heading }}</h1>
         @if ($account->exists && ! $isAway)
             <div class="row-buttons">

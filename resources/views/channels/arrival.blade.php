@@ -2,7 +2,7 @@
 @section('title', 'On arrival')
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('channels.places')
+    @include('set-up.places')
     <h1>On arrival</h1>
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $problem)<li>{{ $problem }}</li>@endforeach</ul>@endif
     <section class="sheet pad" aria-labelledby="redaction">

@@ -2,7 +2,7 @@
 @section('title', 'Not taken')
 @section('content')
 <main id="content" class="page">
-    @include('channels.places')
+    @include('set-up.places')
     <div class="page-head"><h1>What came and was not taken</h1></div>
     @if ($traces->isEmpty())
         <div class="empty"><p>Everything that came could be taken.</p></div>

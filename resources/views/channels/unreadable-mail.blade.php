@@ -2,7 +2,7 @@
 @section('title', 'Unreadable mail')
 @section('content')
 <main id="content" class="page">
-    @include('channels.places')
+    @include('set-up.places')
     <h1>Unreadable mail</h1>
     <p class="soft">Messages that could not be made a conversation. Each is kept whole, and the mailbox went on.</p>
     @if ($kept->isEmpty())

@@ -2,7 +2,7 @@
 @section('title', 'Import and export')
 @section('content')
 <main id="content" class="page">
-    @include('channels.places')
+    @include('set-up.places')
     <div class="page-two">
         <div>
             <section class="sheet pad" aria-labelledby="import">

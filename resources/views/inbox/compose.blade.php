@@ -2,16 +2,19 @@
     $mayReply = \Illuminate\Support\Facades\Gate::allows('reply', $conversation);
     $isClosed = $conversation->state === \App\Inbox\ConversationState::Closed;
     $then = $chosenThen ?? 'waiting';
+    // One line until somebody writes, or has begun to.
+    $isFolded = ! isset($between) && ! session('problem')
+        && array_filter([$replyDraft, $noteDraft, $partnerDraft], static fn (?\App\Inbox\Draft $draft): bool => $draft !== null && ($draft->text !== '' || $draft->files !== [])) === [];
 @endphp
-<div class="compose sheet" id="compose">
+<div class="compose sheet" id="compose" @if ($isFolded) data-folded @endif>
     <input type="hidden" name="writes" id="writes" value="no">
     <input type="radio" class="visually-hidden" name="compose" id="compose-reply" @checked($mayReply && ! $isClosed) @disabled(! $mayReply || $isClosed) autocomplete="off">
     <input type="radio" class="visually-hidden" name="compose" id="compose-note" @checked(! $mayReply || $isClosed) autocomplete="off">
     <input type="radio" class="visually-hidden" name="compose" id="compose-partner" @disabled($isClosed) autocomplete="off">
     <div class="compose-tabs">
-        <label for="compose-reply" class="tab-reply">Reply</label>
-        <label for="compose-note" class="tab-note">Note</label>
-        <label for="compose-partner" class="tab-partner">Ask a partner</label>
+        <label for="compose-reply" class="tab-reply">Reply <kbd>R</kbd></label>
+        <label for="compose-note" class="tab-note">Note <kbd>I</kbd></label>
+        <label for="compose-partner" class="tab-partner">Ask a partner <kbd>S</kbd></label>
         <span class="compose-from soft">@if ($mayReply && ! $isClosed && count($routes) === 1) {{ $routes[0]->describe() }} @endif</span>
     </div>
     @if ($mayReply && ! $isClosed)
@@ -29,7 +32,7 @@
         @elseif ($routes === [])
             <p class="message-mark routes"><x-icon name="warning"/> There is no address to answer to yet. Add one under <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a>.</p>
         @endif
-        <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-trigger="load" hx-swap="innerHTML"></div>
+        <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-trigger="{{ $isFolded ? 'unfold from:#compose once' : 'load' }}" hx-swap="innerHTML"></div>
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter data-takes-templates="/conversations/{{ $conversation->id }}/templates" aria-describedby="template-place" hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
@@ -74,6 +77,7 @@
         </div>
         <div class="compose-buttons">
             <button class="btn btn-primary" type="submit">{{ isset($between) ? 'Send all the same' : 'Send' }} <kbd>Ctrl ↵</kbd></button>
+            <button class="btn btn-outline-secondary" type="submit" name="then_next" value="1">Send, then next <kbd>⇧</kbd></button>
             <button type="button" class="btn btn-outline-secondary needs-script" data-templates data-key=";">Template <kbd>;</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
             @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif

@@ -7,6 +7,7 @@
     <div><dt><kbd>s</kbd></dt><dd>Ask a supplier or other partner</dd></div>
     <div><dt><kbd>z</kbd></dt><dd>Call the answer back before it leaves</dd></div>
     <div><dt><kbd>Ctrl</kbd> <kbd>↵</kbd></dt><dd>Send what is written</dd></div>
+    <div><dt><kbd>Ctrl</kbd> <kbd>⇧</kbd> <kbd>↵</kbd></dt><dd>Send, and take the next one</dd></div>
     <div><dt><kbd>t</kbd></dt><dd>Take it</dd></div>
     <div><dt><kbd>h</kbd></dt><dd>Hold</dd></div>
     <div><dt><kbd>v</kbd></dt><dd>Resolve</dd></div>
@@ -23,7 +24,7 @@
     <div><dt><kbd>Esc</kbd></dt><dd>Leave the field</dd></div>
 @endsection
 @section('content')
-<form method="post" action="/queue/next" class="d-none">@csrf<button data-key="n" tabindex="-1">Take the next one</button></form>
+<form method="post" action="/queue/next" class="d-none">@csrf<input type="hidden" name="after" value="{{ $conversation->id }}"><button data-key="n" tabindex="-1">Take the next one</button></form>
 @include('inbox.conversation-head')
 <div class="conversation">
     <main id="content" class="trail-side" tabindex="-1">

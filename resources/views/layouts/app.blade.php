@@ -15,28 +15,31 @@
         <a class="brand" href="/queue"><x-logo/> Cairnfield</a>
         @if ($signedIn)
             <nav class="places" aria-label="Places">
-                <a href="/queue" @if (request()->is('queue*', 'conversations*')) aria-current="page" @endif>Queue</a>
-                <a href="/public" @if (request()->is('public*')) aria-current="page" @endif>Public</a>
-                <a href="/customers" @if (request()->is('customer*', 'duplicates')) aria-current="page" @endif>Customers</a>
-                <a href="/orders" @if (request()->is('orders*')) aria-current="page" @endif>Orders</a>
-                <a href="/templates" @if (request()->is('templates*', 'rules*', 'nudges*')) aria-current="page" @endif>Templates<span class="nav-more"> and rules</span></a>
-                @can('arrange')<a href="/sorting" @if (request()->is('sorting*')) aria-current="page" @endif>Sorting</a>@endcan
-                @if ($administers)
-                    <a href="/accounts" @if (request()->is('accounts*', 'unreadable-mail*', 'troubles*', 'arrival*', 'history*')) aria-current="page" @endif>Ways in @if ($unreadableCount + $troubleCount > 0)<span class="count">{{ $unreadableCount + $troubleCount }}</span>@endif</a>
-                @endif
+                @foreach ($places as [$name, $address, $isHere])
+                    <a href="{{ $address }}" @if ($isHere) aria-current="page" @endif>{{ $name }}</a>
+                @endforeach
             </nav>
+            <details class="menu places-menu" id="menu-places">
+                <summary>{{ $isSetUp ? 'Set up' : collect($places)->firstWhere(2, true)[0] ?? 'Places' }} <span aria-hidden="true">▾</span></summary>
+                <nav class="menu-panel" aria-label="All places">
+                    @foreach ($places as [$name, $address, $isHere])
+                        <a href="{{ $address }}" @if ($isHere) aria-current="page" @endif>{{ $name }}</a>
+                    @endforeach
+                    <a href="/set-up" @if ($isSetUp) aria-current="page" @endif>Set up</a>
+                </nav>
+            </details>
             <div class="topbar-end">
                 <form method="get" action="/search" class="search-bar" role="search">
                     <label class="visually-hidden" for="search-field">Search for everything</label>
                     <input id="search-field" name="q" value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /" maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete" hx-trigger="input changed delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
                     <datalist id="search-completions"></datalist>
                 </form>
+                <a class="search-link" href="/search">Search</a>
                 @include('telling.count')
                 <a class="call-link" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
-                <button type="button" class="keys-button" data-opens-go-to>Go to <kbd>G</kbd></button>
-                <button type="button" class="keys-button" data-show-keys aria-label="Keys of this page">Keys <kbd>?</kbd></button>
-                <details class="menu">
-                    <summary>{{ $signedIn->name }}@if ($signedIn->isAway()) <span class="away-mark">away</span>@endif</summary>
+                <a class="set-up-link" href="/set-up" data-key="u" @if ($isSetUp) aria-current="page" @endif>Set up @if ($unreadableCount + $troubleCount > 0)<span class="count" title="Mail and events to look at">{{ $unreadableCount + $troubleCount }}</span>@endif</a>
+                <details class="menu" id="menu-me">
+                    <summary aria-label="{{ $signedIn->name }}, my own menu"><span class="name-whole">{{ $signedIn->name }}</span><span class="name-short">{{ $signedIn->firstName() }}</span>@if ($signedIn->isAway()) <span class="away-mark">away</span>@endif</summary>
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>
                         @if ($signedIn->hasAway())
@@ -47,6 +50,8 @@
                                 <span><input class="form-control form-control-sm" type="datetime-local" id="away-until" name="until"><button class="btn btn-sm btn-outline-secondary">Away</button></span></form>
                         @endif
                         <a href="/tasks">Tasks</a>
+                        <button type="button" data-opens-go-to>Go to or do <kbd>G</kbd></button>
+                        <button type="button" data-show-keys>Keys of this page <kbd>?</kbd></button>
                         <a href="/own-settings">Own settings</a>
                         <form method="post" action="/sign-out">@csrf<button type="submit">Sign out</button></form>
                     </div>
@@ -61,7 +66,11 @@
         <p class="banner banner-trouble" role="alert"><x-icon name="warning"/> <span>{{ session('problem') }}</span></p>
     @endif
     @if (session('done'))
-        <p class="banner banner-done" role="status">{{ session('done') }}</p>
+        <div class="banner banner-done"><span role="status">{{ session('done') }}</span>
+            @if (session('can_be_called_back'))
+                <form method="post" action="/messages/{{ session('can_be_called_back') }}/call-back" data-gone-after="{{ config('cairnfield.outbox.call_back_seconds') }}">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="z">Call back <kbd>Z</kbd></button></form>
+            @endif
+        </div>
     @endif
     @yield('content')
     @if ($signedIn)
@@ -81,6 +90,7 @@
                 <div><dt><kbd>g</kbd></dt><dd>Go to or do</dd></div>
                 <div><dt><kbd>/</kbd></dt><dd>Search</dd></div>
                 <div><dt><kbd>q</kbd></dt><dd>To the queue</dd></div>
+                <div><dt><kbd>u</kbd></dt><dd>Set up</dd></div>
                 <div><dt><kbd>?</kbd></dt><dd>These keys</dd></div>
             </dl>
             <p class="soft">Single keys can be switched off under <a href="/own-settings">own settings</a>.</p>

@@ -2,7 +2,7 @@
 @section('title', 'Nudge plans')
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('templates.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Nudge plans</h1></div>
     <p class="soft">Reminders to a customer who does not answer, and an end. A template or a rule starts one; any answer calls it off.</p>
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif

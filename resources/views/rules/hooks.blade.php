@@ -2,7 +2,7 @@
 @section('title', 'Webhooks')
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('templates.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Webhooks</h1><a class="btn btn-outline-secondary" href="/rules">All rules</a></div>
     <p class="soft">Programs elsewhere that rules can tell. Each request is JSON with the headers <code>Cairnfield-Time</code> and <code>Cairnfield-Signature</code>: HMAC-SHA256 of the time, a dot and the body.</p>
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif

@@ -2,7 +2,7 @@
 @section('title', 'Rules')
 @section('content')
 <main id="content" class="page">
-    @include('templates.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Rules</h1>
         <p class="soft">They run in this order: every one that matches, of the ladder only the first.</p>
         @can('arrange')<a class="btn btn-primary" href="/rules/new">New rule</a>@endcan

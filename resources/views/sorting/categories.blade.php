@@ -2,7 +2,7 @@
 @section('title', 'Categories')
 @section('content')
 <main id="content" class="page">
-    @include('sorting.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Categories</h1></div>
     <div class="page-two page-two-wide">
         <div>

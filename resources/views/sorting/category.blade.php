@@ -2,7 +2,7 @@
 @section('title', $category->path)
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('sorting.places')
+    @include('set-up.places')
     <div class="page-head"><h1>{{ $category->path }}</h1><a class="btn btn-outline-secondary" href="/sorting/categories">All categories</a></div>
     <div class="page-two">
         <form method="post" action="/sorting/categories/{{ $category->id }}" class="sheet pad">

@@ -2,7 +2,7 @@
 @section('title', 'Checklists')
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('sorting.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Checklists</h1></div>
     <p class="soft">Steps to go through for one kind of matter. One is started in a conversation, and each tick stands on its trail.</p>
     @foreach ([...$checklists, null] as $checklist)

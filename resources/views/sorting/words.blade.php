@@ -2,7 +2,7 @@
 @section('title', $title)
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('sorting.places')
+    @include('set-up.places')
     <div class="page-head"><h1>{{ $title }}</h1>
         <form method="post" action="{{ $path }}" class="find">@csrf<label class="visually-hidden" for="new-word">New {{ $what }}</label><input class="form-control" id="new-word" name="name" maxlength="60" placeholder="New {{ $what }}" required><button class="btn btn-primary">Add</button></form>
     </div>

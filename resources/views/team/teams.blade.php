@@ -6,7 +6,7 @@
 @section('title', 'Teams')
 @section('content')
 <main id="content" class="page page-narrow">
-    @include('sorting.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Teams</h1>
         <form method="post" action="/sorting/teams" class="find">@csrf<label class="visually-hidden" for="new-team">New team</label><input class="form-control" id="new-team" name="name" maxlength="60" placeholder="New team" required><button class="btn btn-primary">Add</button></form>
     </div>

@@ -2,7 +2,7 @@
 @section('title', 'Templates')
 @section('content')
 <main id="content" class="page">
-    @include('templates.places')
+    @include('set-up.places')
     <div class="page-head"><h1>Templates</h1>
         <form method="get" action="/templates" class="find" role="search"><label class="visually-hidden" for="find">Name, folder or words of the text</label><input class="form-control" id="find" name="find" type="search" value="{{ $find }}" placeholder="Name, folder or words of the text">
             <label class="visually-hidden" for="sort">In which order</label><select class="form-select" id="sort" name="sort" data-submit>@foreach (['folder' => 'by folder', 'used' => 'most used first', 'rewritten' => 'most rewritten first'] as $key => $label)<option value="{{ $key }}" @selected($sort === $key)>{{ $label }}</option>@endforeach</select>

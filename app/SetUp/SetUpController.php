@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\SetUp;
+
+use App\Team\Teammate;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+
+final readonly class SetUpController
+{
+    public function __construct(private SetUpIndex $index) {}
+
+    public function show(Request $request): View
+    {
+        $teammate = $request->user();
+        $teammate instanceof Teammate || abort(401);
+        $written = mb_substr(is_string($request->query('find')) ? $request->query('find') : '', 0, 100);
+
+        return view($request->headers->has('HX-Request') ? 'set-up.found' : 'set-up.index', [
+            'find' => $written,
+            'found' => $this->index->find($teammate, $written),
+        ]);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sorting;
+
+use App\Inbox\Category;
+use App\Inbox\Outcome;
+use App\Inbox\Tag;
+use App\SetUp\ContributesSetUpPages;
+use App\SetUp\SetUpGroup;
+use App\SetUp\SetUpPage;
+
+final class SortingSetUp implements ContributesSetUpPages
+{
+    public function pages(): array
+    {
+        return [
+            new SetUpPage(
+                SetUpGroup::Sorted, 'Categories', '/sorting/categories', 'What conversations are about, inside and for customers.',
+                ['tree', 'name that customers see', 'merge categories'],
+                'arrange',
+                static fn (): string => (string) Category::inUse()->count(),
+            ),
+            new SetUpPage(
+                SetUpGroup::Sorted, 'Outcomes', '/sorting/outcomes', 'Why conversations were resolved.',
+                ['resolve', 'merge outcomes'],
+                'arrange',
+                static fn (): string => (string) Outcome::inUse()->count(),
+            ),
+            new SetUpPage(
+                SetUpGroup::Sorted, 'Tags', '/sorting/tags', 'Words that conversations are marked with.',
+                ['labels', 'merge tags'],
+                'arrange',
+                static fn (): string => (string) Tag::inUse()->count(),
+            ),
+        ];
+    }
+}

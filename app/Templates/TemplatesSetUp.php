@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Templates;
+
+use App\SetUp\ContributesSetUpPages;
+use App\SetUp\SetUpGroup;
+use App\SetUp\SetUpPage;
+use App\Views\SharedWith;
+
+final class TemplatesSetUp implements ContributesSetUpPages
+{
+    public function pages(): array
+    {
+        $language = (string) config('cairnfield.store.language');
+        $shared = static fn () => Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody);
+
+        return [new SetUpPage(
+            SetUpGroup::Answered, 'Templates', '/templates', 'Prepared answers in several languages, with what goes along.',
+            ['placeholders', 'languages', 'folders', 'files of a template', 'steps', 'import of templates', 'export of templates'],
+            null,
+            static fn (): string => (string) Template::query()->whereNull('retired_at')->count(),
+            static fn (): ?string => ($lacking = $shared()->whereDoesntHave('languages', static fn ($text) => $text->where('language', $language))->count()) === 0
+                ? null
+                : "{$lacking} without ".locale_get_display_language($language, 'en'),
+        )];
+    }
+}
