@@ -6,6 +6,8 @@ return [
     // Originals and attachments: a folder of this machine, or an S3-like store for several machines.
     'default' => env('FILES_DISK', 'files'),
     'disks' => [
+        // The framework's own, which nothing is kept on: it would hand files out and take them in at an address of its own.
+        'local' => ['driver' => 'local', 'root' => storage_path('files'), 'serve' => false],
         'files' => [
             'driver' => 'local',
             'root' => env('FILES_ROOT', storage_path('files')),

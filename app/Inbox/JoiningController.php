@@ -37,6 +37,7 @@ final readonly class JoiningController
 
     public function joinChosen(Request $request): RedirectResponse
     {
+        Gate::authorize('answer-customers');
         $chosen = $request->validate(['into' => ['required', 'integer', 'exists:conversations,id'], 'ids' => ['required', 'array', 'max:'.self::MOST], 'ids.*' => ['integer']]);
         $into = Conversation::query()->findOrFail((int) $chosen['into']);
         Gate::authorize('resolve', $into);

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Routing\Route as RegisteredRoute;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Route;
+use Tests\App\AppTestCase;
+use Tests\Fixtures\OneOfEach;
+
+/** Who is let in, by what an entry says; the others are refused. */
+const LETS_IN = [
+    'everybody' => ['femi', 'ilse', 'mads', 'corin'],
+    'answers' => ['ilse', 'mads', 'corin'],
+    'arranges' => ['mads', 'corin'],
+    'administers' => ['corin'],
+    'began it' => ['ilse'],
+    'began it, or arranges' => ['ilse', 'mads', 'corin'],
+];
+
+/**
+ * @return list<string> each as `METHOD uri`
+ */
+function registeredRoutes(): array
+{
+    $found = [];
+    foreach (Route::getRoutes()->getRoutes() as $route) {
+        assert($route instanceof RegisteredRoute);
+        $methods = array_diff($route->methods(), ['HEAD']);
+        foreach (count($methods) > 2 ? ['GET'] : $methods as $method) {
+            $found[] = "{$method} {$route->uri()}";
+        }
+    }
+    sort($found);
+
+    return $found;
+}
+
+/**
+ * @param  array<string, int|string>  $one
+ */
+function ask(AppTestCase $test, string $route, array $one, ?string $as): int
+{
+    [$method, $uri] = explode(' ', $route);
+    // Some addresses name a view by a word, or mean an answer by its message.
+    $named = [...$one, ...(preg_match('/call-back|send-again/', $uri) === 1 ? ['message' => $one['answer']] : []), ...(str_starts_with($uri, 'queue/') ? ['view' => $uri === 'queue/{view?}' ? 'my-turn' : $one['view']] : [])];
+    $address = '/'.preg_replace_callback('/\{(\w+)\??\}/', static fn (array $name): string => (string) ($named[$name[1]] ?? throw new LogicException("OneOfEach has no {$name[1]}.")), $uri);
+    Auth::forgetGuards();
+    $as === null || $test->actingAs($test->teammate($as));
+    DB::beginTransaction();
+    try {
+        return $test->call($method, $address)->getStatusCode();
+    } finally {
+        DB::rollBack();
+        $test->flushSession();
+    }
+}
+
+it('names for every route who may open it, and no route that is gone', function (): void {
+    $entries = array_merge(...array_values(require __DIR__.'/route-matrix.php'));
+    sort($entries);
+    $routes = registeredRoutes();
+    expect(array_values(array_diff($routes, $entries)))->toBe([], 'Routes without an entry in route-matrix.php')
+        ->and(array_values(array_diff($entries, $routes)))->toBe([], 'Entries of route-matrix.php whose route is gone')
+        ->and(array_unique($entries))->toHaveCount(count($entries));
+});
+
+it('lets in those whom the matrix names, and nobody else', function (string $access, array $routes): void {
+    Http::fake(['*' => Http::response([], 404)]);
+    $one = OneOfEach::make();
+    $wrong = [];
+    foreach ($routes as $route) {
+        foreach ([null, 'femi', 'ilse', 'mads', 'corin'] as $who) {
+            $status = ask($this, $route, $one, $who);
+            $isLetIn = match (true) {
+                // Signed by whoever sends it, which nobody here is.
+                $access === 'signed' => in_array($status, [400, 401, 403, 404], true),
+                $access === 'anybody' => ! in_array($status, [401, 403], true),
+                default => in_array($who, LETS_IN[$access], true) ? ! in_array($status, [401, 403, 404], true) : ($who === null ? $status === 302 : $status === 403),
+            };
+            if (! $isLetIn || $status >= 500) {
+                $wrong[] = "{$route}: ".($who ?? 'signed out')." got {$status}";
+            }
+        }
+    }
+    expect($wrong)->toBe([]);
+})->with(function (): Generator {
+    foreach (require __DIR__.'/route-matrix.php' as $access => $routes) {
+        foreach ($access === 'signed out' ? [] : array_chunk($routes, 12) as $number => $some) {
+            yield "{$access}, {$number}" => [$access, $some];
+        }
+    }
+});
+
+it('sends those who are signed out to sign in, and those who are signed in away from there', function (): void {
+    $this->get('/queue')->assertRedirect('/sign-in');
+    $this->get('/sign-in')->assertOk();
+    $this->actingAs($this->teammate('ilse'))->get('/sign-in')->assertRedirect('/queue');
+    $this->post('/sign-in')->assertRedirect('/queue');
+});
+
+it('lets nobody in who was deactivated a minute ago, whatever their role', function (string $name): void {
+    $who = $this->teammate($name);
+    $this->actingAs($who)->get('/queue/my-turn')->assertOk();
+    $who->forceFill(['may_sign_in' => false])->save();
+    Auth::forgetGuards();
+    $this->post('/sign-in', ['email' => $who->email, 'password' => 'kites-and-cairns'])->assertSessionHasErrors();
+})->with(['femi', 'ilse', 'mads', 'corin']);

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Fixtures;
+
+use App\Channels\Account;
+use App\Channels\Channel;
+use App\Inbox\Category;
+use App\Inbox\Conversation;
+use App\Inbox\ConversationState;
+use App\Inbox\Draft;
+use App\Inbox\Message;
+use App\Inbox\Outcome;
+use App\Inbox\ReplyToSend;
+use App\Inbox\SendReply;
+use App\Inbox\Trail;
+use App\Support\FileStore;
+use App\Team\Team;
+use App\Team\Teammate;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Tests\App\Mails;
+use Tests\App\Services;
+
+/**
+ * One of everything that an address can name, so that whoever may open it finds something there.
+ */
+final class OneOfEach
+{
+    /**
+     * @return array<string, int|string> by the name of the parameter in a route
+     */
+    public static function make(): array
+    {
+        $ilse = Teammate::query()->where('email', 'ilse@brindle.example')->sole();
+        $account = Services::account(Channel::Email);
+        Services::take(Channel::Shop, Services::order());
+        Services::take(Channel::Pennon, Services::post('@brindlekites hello'));
+        $conversation = Mails::conversation();
+        $other = Mails::conversation(['From' => 'Una Berg <una@berg.example>', 'Subject' => 'Another one']);
+        $message = $conversation->messages()->firstOrFail();
+
+        return [
+            ...self::ofTheInbox($ilse, $account, $conversation, $other, $message),
+            ...self::ofCustomers($ilse, $conversation, $other),
+            ...self::arranged($ilse),
+            ...self::keptForAdministrators($account),
+            'account' => $account->id,
+            'conversation' => $conversation->id,
+            'message' => $message->id,
+            'answer' => app(SendReply::class)->send($other, $ilse, new ReplyToSend(
+                'Hello Una.', [], ConversationState::Waiting, null, Str::uuid()->toString(), app(Trail::class)->lastSeen($other), waits: 60,
+            ))->id,
+            'teammate' => $ilse->id,
+            'team' => Team::query()->firstOrFail()->id,
+            'order' => (int) DB::table('orders')->value('id'),
+            'item' => (int) DB::table('channel_items')->value('id'),
+        ];
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    private static function ofTheInbox(Teammate $ilse, Account $account, Conversation $conversation, Conversation $other, Message $message): array
+    {
+        $file = ['name' => 'kite.txt', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')];
+        (new Draft)->forceFill([
+            'conversation_id' => $conversation->id, 'teammate_id' => $ilse->id, 'kind' => Draft::REPLY, 'text' => 'Hello', 'files' => [[...$file, 'type' => 'text/plain']],
+        ])->save();
+        $plan = self::row('nudge_plans', [
+            'name' => 'No answer', 'steps' => '[]', 'end_days' => 3, 'end_outcome_id' => Outcome::query()->firstOrFail()->id,
+        ]);
+
+        return [
+            'attachment' => self::row('attachments', [...$file, 'message_id' => $message->id, 'media_type' => 'text/plain']),
+            'sha256' => $file['sha256'],
+            'kind' => Draft::REPLY,
+            'approval' => self::row('approvals', [
+                'conversation_id' => $conversation->id, 'question' => 'A new bag?', 'state' => 'asked', 'asked_at' => now(), 'asked_by' => $ilse->id,
+            ]),
+            'scheduled' => self::row('scheduled_replies', [
+                'conversation_id' => $other->id, 'teammate_id' => $ilse->id, 'send_at' => now()->addDay(), 'unless_answered' => 0, 'state' => 'due', 'once_key' => hash('sha256', 'x'),
+                'reply' => json_encode(['text' => 'Later', 'files' => [], 'then' => 'waiting', 'outcome' => null, 'once' => 'x', 'html' => null, 'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false]),
+            ]),
+            'plan' => $plan,
+            'nudge' => self::row('nudges', [
+                'conversation_id' => $conversation->id, 'nudge_plan_id' => $plan, 'teammate_id' => $ilse->id, 'state' => 'running', 'started_at' => now(), 'next_at' => now()->addDay(),
+            ]),
+            'started' => self::row('started_checklists', [
+                'conversation_id' => $conversation->id, 'name' => 'Lost parcel', 'steps' => json_encode([['text' => 'Ask the carrier', 'by' => null, 'at' => null]]),
+            ]),
+            'task' => self::row('tasks', ['assignee_id' => $ilse->id, 'made_by_id' => $ilse->id, 'title' => 'Ask', 'due_at' => now()->addDay(), 'updated_at' => now()]),
+            'bulk' => self::row('bulk_changes', ['teammate_id' => $ilse->id, 'does' => 'priority', 'label' => 'Priority urgent', 'state' => 'planned', 'created_at' => now()]),
+            'view' => self::row('saved_views', [
+                ...collect((array) DB::table('saved_views')->first())->except('id', 'name', 'teammate_id')->all(), 'name' => 'Ilse’s own', 'teammate_id' => $ilse->id,
+            ]),
+        ];
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    private static function ofCustomers(Teammate $ilse, Conversation $conversation, Conversation $other): array
+    {
+        return [
+            'customer' => $conversation->customer_id,
+            'group' => (int) DB::table('customer_groups')->value('id'),
+            'merge' => self::row('customer_merges', [
+                'kept_id' => $conversation->customer_id, 'merged_id' => $other->customer_id, 'teammate_id' => $ilse->id, 'moved' => '{}', 'at' => now(),
+            ]),
+            'proposal' => self::row('duplicate_proposals', [
+                'one_id' => $conversation->customer_id, 'other_id' => $other->customer_id, 'points' => 50, 'reasons' => '[]', 'state' => 'proposed',
+            ]),
+        ];
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    private static function arranged(Teammate $ilse): array
+    {
+        $template = self::row('templates', ['name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'teammate_id' => $ilse->id, 'steps' => '[]', 'version' => 1, 'updated_at' => now()]);
+        self::row('template_languages', ['template_id' => $template, 'language' => 'en', 'text' => 'Thank you.'], false);
+        self::row('template_versions', [
+            'template_id' => $template, 'version' => 1, 'what' => 'made', 'at' => now(),
+            'content' => json_encode(['name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'team' => null, 'texts' => [], 'steps' => [], 'categories' => []]),
+        ], false);
+
+        return [
+            'template' => $template,
+            'version' => 1,
+            'format' => 'csv',
+            'key' => 'none',
+            'name' => 'contact',
+            'file' => self::row('template_files', ['template_id' => $template, 'name' => 'a.txt', 'media_type' => 'text/plain', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')]),
+            'rule' => self::row('rules', [
+                'name' => 'Tag it', 'place' => 1, 'way' => 'every', 'events' => '["first_message"]', 'condition' => '{"all":[]}',
+                'actions' => '[{"do":"add_tag","text":"seen"}]', 'changed_by' => 'leads', 'version' => 1,
+            ]),
+            'hook' => self::row('hooks', ['name' => 'Stock', 'address' => 'https://stock.example/hook', 'secret' => encrypt('x')]),
+            'category' => Category::query()->firstOrFail()->id,
+            'outcome' => Outcome::query()->firstOrFail()->id,
+            'tag' => self::row('tags', ['name' => 'Festival', 'folded' => 'festival']),
+            'field' => self::row('own_fields', ['about' => 'conversation', 'name' => 'Wind', 'word' => 'wind', 'kind' => 'text', 'choices' => '[]']),
+            'checklist' => (int) DB::table('checklists')->value('id'),
+        ];
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    private static function keptForAdministrators(Account $account): array
+    {
+        return [
+            'sender' => self::row('blocked_senders', ['kind' => 'email', 'value' => 'spam@spam.example']),
+            'import' => self::row('history_imports', ['account_id' => $account->id, 'format' => 'mbox', 'name' => 'old.mbox', 'file' => 'none', 'state' => 'stopped', 'size' => 4, 'created_at' => now(), 'updated_at' => now()]),
+            'trace' => self::row('event_traces', ['account_id' => $account->id, 'way' => 'webhook', 'problem' => 'bad_json', 'reason' => 'No JSON.', 'state' => 'kept', 'same_key' => Str::random(64), 'at' => now()]),
+            'mail' => self::row('unreadable_mail', ['sha256' => Str::random(64), 'original' => app(FileStore::class)->keep(Mails::raw()), 'size' => 4, 'reason' => 'Too large.', 'received_at' => now(), 'state' => 'kept', 'account_id' => $account->id]),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     */
+    private static function row(string $table, array $values, bool $hasId = true): int
+    {
+        if (! $hasId) {
+            DB::table($table)->insert($values);
+
+            return 0;
+        }
+
+        return DB::table($table)->insertGetId($values);
+    }
+}
