@@ -7,11 +7,13 @@ use App\Demo\LoadDemoCommand;
 use App\History\ImportHistoryCommand;
 use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
+use App\Support\StartSession;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
 
 $root = dirname(__DIR__);
 $var = getenv('CAIRNFIELD_VAR') ?: $root.'/var';
@@ -33,6 +35,7 @@ $app = Application::configure(basePath: $root)
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->web(replace: [FrameworkStartSession::class => StartSession::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/queue');
         // The forwarding shop signs each request instead; see ForwardedMailController. Pages of customers have no

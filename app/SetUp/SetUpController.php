@@ -21,6 +21,7 @@ final readonly class SetUpController
         return view($request->headers->has('HX-Request') ? 'set-up.found' : 'set-up.index', [
             'find' => $written,
             'found' => $this->index->find($teammate, $written),
+            'wanting' => count(array_filter($this->index->of($teammate), static fn (SetUpPage $page): bool => $page->wants() !== null)),
         ]);
     }
 }

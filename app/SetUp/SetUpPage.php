@@ -12,8 +12,11 @@ use Illuminate\Support\Facades\Gate;
 /**
  * A page on which something is arranged.
  */
-final readonly class SetUpPage
+final class SetUpPage
 {
+    /** @var array{string|null}|null what wants a look, asked once */
+    private ?array $wanted = null;
+
     /**
      * @param  string  $about  what it is for, in one sentence
      * @param  list<string>  $settings  what is set there, in words that somebody would look for
@@ -22,14 +25,14 @@ final readonly class SetUpPage
      * @param  (Closure(): ?string)|null  $wants  what wants a look, asked only where it is shown; null from it where nothing does
      */
     public function __construct(
-        public SetUpGroup $group,
-        public string $title,
-        public string $address,
-        public string $about,
-        public array $settings = [],
-        private ?string $ability = null,
-        private ?Closure $count = null,
-        private ?Closure $wants = null,
+        public readonly SetUpGroup $group,
+        public readonly string $title,
+        public readonly string $address,
+        public readonly string $about,
+        public readonly array $settings = [],
+        private readonly ?string $ability = null,
+        private readonly ?Closure $count = null,
+        private readonly ?Closure $wants = null,
     ) {}
 
     public function isFor(Teammate $teammate): bool
@@ -44,7 +47,9 @@ final readonly class SetUpPage
 
     public function wants(): ?string
     {
-        return $this->wants === null ? null : ($this->wants)();
+        $this->wanted ??= [$this->wants === null ? null : ($this->wants)()];
+
+        return $this->wanted[0];
     }
 
     /**

@@ -13,6 +13,7 @@
             <input id="set-up-field" class="form-control" name="find" value="{{ $find }}" maxlength="100" placeholder="Find a setting: signature, teams, reminders …" autocomplete="off" data-find data-first-row hx-get="/set-up" hx-trigger="input changed delay:100ms" hx-target="#set-up-found" hx-swap="outerHTML" hx-replace-url="true">
             <kbd aria-hidden="true">/</kbd>
         </form>
+        <p class="soft">{{ match ($wanting) { 0 => 'Nothing wants a look.', 1 => 'One thing wants a look.', default => "{$wanting} things want a look." } }}</p>
     </div>
     @include('set-up.found')
 </main>
