@@ -203,8 +203,9 @@ final readonly class ConditionForm
         if ($written === []) {
             return null;
         }
-        $isYesNo = $field instanceof YesNoField || ($field instanceof OwnValueField && $field->isYesNo());
-        $isNumber = $field instanceof NumberField || ($field instanceof OwnValueField && in_array(Operator::MoreThan, $field->operators(), true));
+        // Also what only rules can ask, such as whether a file came along.
+        $isYesNo = $operator === Operator::Is && array_map(strval(...), array_keys($field->choices())) === ['yes', 'no'];
+        $isNumber = in_array(Operator::MoreThan, $field->operators(), true);
 
         return match (true) {
             $isYesNo => $written[0] === 'yes',

@@ -64,11 +64,6 @@ final readonly class OwnValueField implements Field
         return $this->field->kind === FieldKind::Date;
     }
 
-    public function isYesNo(): bool
-    {
-        return $this->field->kind === FieldKind::YesNo && ! $this->isList();
-    }
-
     public function fact(Conversation $conversation): string|float|bool|array|null
     {
         $values = $this->values($conversation);

@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Checklists\Checklist;
+use App\Conditions\Field;
+use App\Fields\About;
+use App\Fields\FieldKind;
+use App\Inbox\Category;
+use App\Inbox\Outcome;
+use App\Nudges\NudgePlan;
+use App\Rules\ActionKind;
+use App\Rules\ChangedBy;
+use App\Rules\Clock;
+use App\Rules\Hook;
+use App\Rules\Rule;
+use App\Rules\RuleAction;
+use App\Rules\RuleEvent;
+use App\Rules\RuleFields;
+use App\Rules\RuleToSave;
+use App\Rules\SaveRule;
+use App\Sorting\ArrangeFields;
+use App\Team\Team;
+use App\Templates\Template;
+use Cairnfield\Core\Rules\Condition;
+use Cairnfield\Core\Rules\Operator;
+use Cairnfield\Core\Rules\Way;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Tests\App\AppTestCase;
+use Tests\App\FilledForm;
+
+/*
+ * A rule that is opened and saved again without being touched stays what it was, whatever it asks and does.
+ */
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    foreach (About::cases() as $about) {
+        foreach (FieldKind::cases() as $kind) {
+            app(ArrangeFields::class)->make($about, ucfirst($kind->value), $kind, ['Split ferrule', 'Torn, badly', 'Größe "M"'], false);
+        }
+    }
+    $thanks = (new Template)->forceFill(['name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'steps' => [], 'version' => 1]);
+    $thanks->save();
+    DB::table('template_languages')->insert(['template_id' => $thanks->id, 'language' => 'en', 'text' => 'Thank you. {{ rating.link }}']);
+    $this->template = (string) $thanks->id;
+    $plan = (new NudgePlan)->forceFill(['name' => 'No answer', 'steps' => [['days' => 3, 'template' => $thanks->id]], 'end_days' => 3, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $plan->save();
+    $this->plan = (string) $plan->id;
+    $hook = (new Hook)->forceFill(['name' => 'Stock', 'address' => 'https://stock.example/hook', 'secret' => 'secret']);
+    $hook->save();
+    $this->hook = (string) $hook->id;
+    $this->actingAs($this->teammate('corin'));
+});
+
+/**
+ * @param  array<string, mixed>  $condition
+ * @param  list<array<string, string>>  $actions
+ */
+function keepRule(array $condition, array $actions, ?array $clock = null): Rule
+{
+    return app(SaveRule::class)->save(null, new RuleToSave(
+        'Under test', Way::Ladder, $clock === null ? [RuleEvent::FirstMessage, RuleEvent::Noted] : [], $condition, array_map(RuleAction::of(...), $actions), 'Why it is there', ChangedBy::Administrators,
+        $clock === null ? null : Clock::of($clock),
+    ), test()->teammate('corin'))->refresh();
+}
+
+function kept(Rule $rule): array
+{
+    return $rule->refresh()->only(['name', 'way', 'events', 'clock', 'condition', 'actions', 'notes', 'changed_by']);
+}
+
+/**
+ * Opens the rule, and saves what stands there.
+ */
+function saveUntouched(AppTestCase $test, Rule $rule): void
+{
+    $form = FilledForm::on($test->get("/rules/{$rule->id}")->assertOk(), "/rules/{$rule->id}");
+    $saved = $form->send($test);
+    expect($saved->isRedirect())->toBeTrue(strip_tags((string) preg_replace('/^.*?(<[^>]*role="alert"[^>]*>.*?<\/(?:p|ul)>).*$/s', '$1', (string) $saved->getContent())));
+    $saved->assertSessionDoesntHaveErrors()->assertSessionMissing('problem');
+}
+
+/**
+ * A value that somebody would choose or write for it.
+ */
+function sampleFor(Field $field, Operator $operator): mixed
+{
+    $choices = array_map(strval(...), array_keys($field->choices()));
+    if ($choices === ['yes', 'no']) {
+        return $operator === Operator::Is ? true : ['yes'];
+    }
+    foreach ([3, array_slice($choices, 0, 2), $choices[0] ?? null, ['festival', 'saturday'], 'festival'] as $sample) {
+        if ($sample === null || $sample === []) {
+            continue;
+        }
+        try {
+            app(RuleFields::class)->known(Condition::read(json_decode((string) json_encode(['field' => $field->key(), 'op' => $operator->value, 'value' => $sample]))));
+            $isNumber = in_array(Operator::MoreThan, $field->operators(), true);
+            if (is_int($sample) === $isNumber && $operator->takes($sample)) {
+                return $sample;
+            }
+        } catch (Throwable) {
+            // Another one.
+        }
+    }
+
+    return null;
+}
+
+it('keeps every field that can be asked, with each way of asking, saved untouched', function (): void {
+    $asked = 0;
+    foreach (app(RuleFields::class)->all() as $field) {
+        $parts = [];
+        foreach ($field->operators() as $operator) {
+            $value = $operator->needsValue() ? sampleFor($field, $operator) : null;
+            if (! $operator->needsValue()) {
+                $parts[] = ['field' => $field->key(), 'op' => $operator->value];
+            } elseif ($value !== null) {
+                $parts[] = ['field' => $field->key(), 'op' => $operator->value, 'value' => $value];
+            }
+        }
+        expect($parts)->not->toBe([], "nothing to ask of {$field->key()}");
+        $asked += count($parts);
+        $rule = keepRule(['any' => [['not' => ['any' => $parts]], ['all' => $parts]]], [['do' => 'add_tag', 'text' => 'seen']]);
+        $before = kept($rule);
+        saveUntouched($this, $rule);
+        expect(kept($rule))->toEqual($before, $field->key());
+    }
+    expect($asked)->toBeGreaterThan(120);
+});
+
+it('keeps every action, saved untouched', function (ActionKind $kind, Closure $action): void {
+    $action = ['do' => $kind->value, ...$action->call($this)];
+    $rule = keepRule(['all' => []], [['do' => 'add_tag', 'text' => 'before, it'], $action]);
+    $before = kept($rule);
+    saveUntouched($this, $rule);
+    expect(kept($rule))->toEqual($before);
+})->with(function (): Generator {
+    $all = [
+        'set_priority' => fn () => ['value' => 'urgent'],
+        'set_category' => fn () => ['value' => (string) Category::query()->where('name', 'Late parcel')->sole()->id],
+        'set_status' => fn () => ['value' => 'held', 'text' => 'The bench “looks”', 'hours' => '6'],
+        'set_language' => fn () => ['value' => 'lv'],
+        'assign_person' => fn () => ['value' => 'turn'],
+        'assign_team' => fn () => ['value' => (string) Team::query()->where('name', 'Returns bench')->sole()->id],
+        'add_tag' => fn () => ['text' => 'größer & "mehr"'],
+        'remove_tag' => fn () => ['text' => 'batch K'],
+        'set_field' => fn () => ['value' => 'choice', 'text' => 'Torn, badly'],
+        'answer' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('ilse')->id, 'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting'],
+        'ask_rating' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('mads')->id],
+        'ask_approval' => fn () => ['value' => 'leads', 'text' => 'May it go out for free?'],
+        'note' => fn () => ['text' => "First line\r\nand {{ customer.first_name }}"],
+        'tell' => fn () => ['value' => 'leads', 'text' => 'Look at it', 'mail' => '1'],
+        'checklist' => fn () => ['value' => (string) Checklist::query()->where('name', 'Lost parcel')->sole()->id],
+        'task' => fn () => ['value' => 'owner', 'text' => 'Ask {{ parcel.carrier }}', 'hours' => '4'],
+        'nudge' => fn () => ['value' => $this->plan, 'as' => (string) $this->teammate('ilse')->id],
+        'call_hook' => fn () => ['value' => $this->hook],
+        'stop' => fn () => [],
+    ];
+    foreach (ActionKind::cases() as $kind) {
+        yield $kind->value => [$kind, $all[$kind->value] ?? throw new LogicException("FormTest has no {$kind->value}.")];
+    }
+});
+
+it('keeps what sets it off, saved untouched', function (array $clock): void {
+    $rule = keepRule(['all' => [['field' => 'state', 'op' => 'in', 'value' => ['open']]]], [['do' => 'add_tag', 'text' => 'seen']], $clock);
+    $before = kept($rule);
+    saveUntouched($this, $rule);
+    expect(kept($rule))->toEqual($before);
+})->with([
+    'hours of the store' => [['since' => 'unanswered', 'hours' => '3', 'in_hours' => '1']],
+    'again and again' => [['since' => 'state_changed', 'hours' => '48', 'again' => '72']],
+    'before it falls due' => [['since' => 'until_due', 'hours' => '1', 'in_hours' => '1']],
+    'the last scan' => [['since' => 'parcel_seen', 'hours' => '120']],
+    'set times' => [['since' => 'times', 'days' => ['1', '3', '6'], 'time' => '09:30']],
+]);
+
+it('keeps a rule that was refused as it was written, and keeps nothing of it', function (): void {
+    $rule = keepRule(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['reel']]]], [['do' => 'add_tag', 'text' => 'reel']]);
+    $before = kept($rule);
+    $form = FilledForm::on($this->get("/rules/{$rule->id}"), "/rules/{$rule->id}");
+    $refused = $form->send($this, ['name' => 'Another name', 'actions[0][text]' => '', 'condition[parts][0][value][]' => 'bridle']);
+    $shown = $refused->isRedirect() ? $this->get((string) $refused->headers->get('Location')) : $refused;
+    $shown->assertSee('role="alert"', false)->assertSee('value="Another name"', false)->assertSee('bridle');
+    expect(kept($rule))->toEqual($before);
+});
