@@ -47,7 +47,7 @@ final readonly class JournalSentence
             JournalKind::SendingAgain => $this->by($who, 'Sending the answer again'),
             JournalKind::Delivered => 'The answer was delivered',
             JournalKind::MessageReceived => 'The customer wrote',
-            JournalKind::Replied => $rule === null ? "{$who} replied" : "The rule “{$rule}” answered as {$who}",
+            JournalKind::Replied => $rule === null ? ($who ?? 'Somebody').' replied' : "The rule “{$rule}” answered as {$who}",
             JournalKind::NudgeStarted => $this->by($who, 'Nudge plan “'.($entry->details['plan'] ?? '').'” started, first reminder '.$this->time->short(CarbonImmutable::parse((string) ($entry->details['next'] ?? 'now')))),
             JournalKind::NudgeCalledOff => $this->by($who, 'Nudge plan “'.($entry->details['plan'] ?? '').'” called off'),
             JournalKind::Rated => 'The customer gave '.($entry->details['score'] ?? '').' of 5 stars'.(($entry->details['comment'] ?? '') === '' ? '' : ": “{$entry->details['comment']}”"),

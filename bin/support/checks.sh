@@ -16,7 +16,7 @@ static() {
 core() { vendor/bin/pest --testsuite=Core,Architecture --compact ${filter:+--filter="$filter"} ${files[@]+"${files[@]}"}; }
 
 # The modules of the pages and the simulated services, without a browser.
-front() { node --test --test-reporter=spec 'tests/Front/**/*.test.js'; }
+front() { node --test --test-reporter=spec tests/Front; }
 
 # The stories begin from the demo store as it is loaded: what earlier ones did is taken back.
 demo() {
@@ -134,7 +134,9 @@ count() {
     local part=$1 status=$2 seconds=$3 of_part
     say "── $(title "$part"): $([ "$status" = 0 ] && say passed || say FAILED) $seconds s"
     [ "$part" = demo ] && [ "$status" = 0 ] && return 0
-    of_part=$(plain < "$LOGS/test-$part.log" | grep -oE '([0-9]+ (passed|failed|flaky)|(pass|fail) [0-9]+)')
+    # The lines in which Pest, Playwright and Node count.
+    of_part=$(plain < "$LOGS/test-$part.log" | grep -E '^ *(Tests: |[0-9]+ (passed|failed|flaky)|ℹ (pass|fail) )' \
+        | grep -oE '([0-9]+ (passed|failed)|(pass|fail) [0-9]+)')
     local good bad
     good=$(say "$of_part" | grep pass | sum)
     bad=$(say "$of_part" | grep fail | sum)
