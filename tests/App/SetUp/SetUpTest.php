@@ -66,18 +66,17 @@ it('names what wants a look, and says so on each page of its group', function ()
     $this->actingAs($this->teammate('corin'))->get('/set-up')
         ->assertSee('1 in trouble')->assertSee('1 to look at')->assertSee('3 things want a look.');
     $this->get('/arrival')->assertSee('1 in trouble')->assertSee('href="/set-up"', false);
-
-    $rule = Rule::query()->firstOrFail();
-    DB::table('rule_runs')->insert([
-        'rule_id' => $rule->id, 'conversation_id' => DB::table('conversations')->value('id'), 'event_key' => 'x', 'state' => 'failed', 'because' => '[]', 'actions' => '[]', 'done' => '[]', 'at' => now(),
-    ]);
-    // As for another request.
-    $this->app->forgetScopedInstances();
-    $this->actingAs($this->teammate('mads'))->get('/set-up')->assertSee('1 failed in a day');
-    $rule->forceFill(['stopped_at' => now()])->save();
-    $this->app->forgetScopedInstances();
-    $this->get('/set-up')->assertSee('1 wait for a word');
 });
+
+it('says that rules failed, or that one of them waits for somebody to say go on', function (array $rule, string $said): void {
+    OneOfEach::make();
+    $failing = Rule::query()->firstOrFail();
+    $failing->forceFill($rule)->save();
+    DB::table('rule_runs')->insert([
+        'rule_id' => $failing->id, 'conversation_id' => DB::table('conversations')->value('id'), 'event_key' => 'x', 'state' => 'failed', 'because' => '[]', 'actions' => '[]', 'done' => '[]', 'at' => now(),
+    ]);
+    $this->actingAs($this->teammate('mads'))->get('/set-up')->assertSee($said);
+})->with(['failed' => [[], '1 failed in a day'], 'stopped' => [['stopped_at' => '2026-11-23 10:00:00'], '1 wait for a word']]);
 
 it('says that nothing wants a look where nothing does', function (): void {
     $this->actingAs($this->teammate('mads'))->get('/set-up')->assertSee('Nothing wants a look.');
