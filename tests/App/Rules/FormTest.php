@@ -66,7 +66,7 @@ function keepRule(array $condition, array $actions, ?array $clock = null): Rule
     ), test()->teammate('corin'))->refresh();
 }
 
-function kept(Rule $rule): array
+function asKept(Rule $rule): array
 {
     return $rule->refresh()->only(['name', 'way', 'events', 'clock', 'condition', 'actions', 'notes', 'changed_by']);
 }
@@ -124,9 +124,9 @@ it('keeps every field that can be asked, with each way of asking, saved untouche
         expect($parts)->not->toBe([], "nothing to ask of {$field->key()}");
         $asked += count($parts);
         $rule = keepRule(['any' => [['not' => ['any' => $parts]], ['all' => $parts]]], [['do' => 'add_tag', 'text' => 'seen']]);
-        $before = kept($rule);
+        $before = asKept($rule);
         saveUntouched($this, $rule);
-        expect(kept($rule))->toEqual($before, $field->key());
+        expect(asKept($rule))->toEqual($before, $field->key());
     }
     expect($asked)->toBeGreaterThan(120);
 });
@@ -134,9 +134,9 @@ it('keeps every field that can be asked, with each way of asking, saved untouche
 it('keeps every action, saved untouched', function (ActionKind $kind, Closure $action): void {
     $action = ['do' => $kind->value, ...$action->call($this)];
     $rule = keepRule(['all' => []], [['do' => 'add_tag', 'text' => 'before, it'], $action]);
-    $before = kept($rule);
+    $before = asKept($rule);
     saveUntouched($this, $rule);
-    expect(kept($rule))->toEqual($before);
+    expect(asKept($rule))->toEqual($before);
 })->with(function (): Generator {
     $all = [
         'set_priority' => fn () => ['value' => 'urgent'],
@@ -166,9 +166,9 @@ it('keeps every action, saved untouched', function (ActionKind $kind, Closure $a
 
 it('keeps what sets it off, saved untouched', function (array $clock): void {
     $rule = keepRule(['all' => [['field' => 'state', 'op' => 'in', 'value' => ['open']]]], [['do' => 'add_tag', 'text' => 'seen']], $clock);
-    $before = kept($rule);
+    $before = asKept($rule);
     saveUntouched($this, $rule);
-    expect(kept($rule))->toEqual($before);
+    expect(asKept($rule))->toEqual($before);
 })->with([
     'hours of the store' => [['since' => 'unanswered', 'hours' => '3', 'in_hours' => '1']],
     'again and again' => [['since' => 'state_changed', 'hours' => '48', 'again' => '72']],
@@ -179,10 +179,10 @@ it('keeps what sets it off, saved untouched', function (array $clock): void {
 
 it('keeps a rule that was refused as it was written, and keeps nothing of it', function (): void {
     $rule = keepRule(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['reel']]]], [['do' => 'add_tag', 'text' => 'reel']]);
-    $before = kept($rule);
+    $before = asKept($rule);
     $form = FilledForm::on($this->get("/rules/{$rule->id}"), "/rules/{$rule->id}");
     $refused = $form->send($this, ['name' => 'Another name', 'actions[0][text]' => '', 'condition[parts][0][value][]' => 'bridle']);
     $shown = $refused->isRedirect() ? $this->get((string) $refused->headers->get('Location')) : $refused;
     $shown->assertSee('role="alert"', false)->assertSee('value="Another name"', false)->assertSee('bridle');
-    expect(kept($rule))->toEqual($before);
+    expect(asKept($rule))->toEqual($before);
 });
