@@ -151,7 +151,7 @@ it('keeps every action, saved untouched', function (ActionKind $kind, Closure $a
         'answer' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('ilse')->id, 'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting'],
         'ask_rating' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('mads')->id],
         'ask_approval' => fn () => ['value' => 'leads', 'text' => 'May it go out for free?'],
-        'note' => fn () => ['text' => "First line\r\nand {{ customer.first_name }}"],
+        'note' => fn () => ['text' => "First line\nand {{ customer.first_name }}"],
         'tell' => fn () => ['value' => 'leads', 'text' => 'Look at it', 'mail' => '1'],
         'checklist' => fn () => ['value' => (string) Checklist::query()->where('name', 'Lost parcel')->sole()->id],
         'task' => fn () => ['value' => 'owner', 'text' => 'Ask {{ parcel.carrier }}', 'hours' => '4'],
