@@ -34,4 +34,17 @@ enum Column: string
             default => ucfirst($this->value),
         };
     }
+
+    /**
+     * All of them, those of a view first, in its order: as its form shows them, so that it is saved as it was.
+     *
+     * @param  list<string>  $shown
+     * @return list<self>
+     */
+    public static function beginningWith(array $shown): array
+    {
+        $first = array_values(array_filter(array_map(self::tryFrom(...), $shown)));
+
+        return [...$first, ...array_values(array_filter(self::cases(), static fn (self $column): bool => ! in_array($column, $first, true)))];
+    }
 }

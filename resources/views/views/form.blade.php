@@ -25,7 +25,7 @@
         </div>
         <fieldset class="checks"><legend class="form-label">Columns, beside who it is from and what it is about</legend>
             @php $shown = old('columns', $view ? $view->columns : array_column(\App\Views\Column::USUAL, 'value')); @endphp
-            @foreach (\App\Views\Column::cases() as $column)<label><input type="checkbox" class="form-check-input" name="columns[]" value="{{ $column->value }}" @checked(in_array($column->value, $shown, true))> {{ $column->label() }}</label>@endforeach
+            @foreach (\App\Views\Column::beginningWith($shown) as $column)<label><input type="checkbox" class="form-check-input" name="columns[]" value="{{ $column->value }}" @checked(in_array($column->value, $shown, true))> {{ $column->label() }}</label>@endforeach
         </fieldset>
         <button class="btn btn-primary">Save</button>
     </form>
