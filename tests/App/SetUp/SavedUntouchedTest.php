@@ -34,7 +34,7 @@ beforeEach(function (): void {
     ])->save();
     (new SavedView)->forceFill([
         ...collect(SavedView::query()->firstOrFail()->getAttributes())->except('id', 'condition', 'columns')->all(), 'name' => 'Everything "odd"', 'columns' => ['number', 'owner', 'due'],
-        'condition' => ['any' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['a & b', 'größer']], ['not' => ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['closed', 'held']]]]]]],
+        'condition' => ['any' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['a & b', 'größer']], ['not' => ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['held', 'closed']]]]]]],
     ])->save();
     DB::table('tags')->insert(['name' => 'größer & mehr', 'folded' => Folding::fold('größer & mehr')]);
     $this->actingAs($this->teammate('corin'));
