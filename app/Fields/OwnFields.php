@@ -77,15 +77,16 @@ final class OwnFields
             if ($before === $after) {
                 return null;
             }
-            OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)->delete();
-            OwnValue::query()->insert(array_map(
+            // The first place first: whoever keeps something else in this moment waits there, and replaces all of it then.
+            OwnValue::query()->upsert(array_map(
                 static fn (array $row, int $position): array => ['own_field_id' => $field->id, 'about_id' => $aboutId, 'position' => $position, ...$row],
                 $rows,
                 array_keys($rows),
-            ));
+            ), ['own_field_id', 'about_id', 'position'], ['text', 'folded', 'number']);
+            OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)->where('position', '>=', count($rows))->delete();
 
             return [implode(', ', $before), implode(', ', $after)];
-        });
+        }, 3);
     }
 
     /**

@@ -42,7 +42,7 @@ test('what could not be filled is seen, and stops the sending', async ({ page })
     await page.keyboard.press('Enter');
     await expect(page.getByText('Not filled:')).toBeVisible();
     // The first gap is chosen, so that typing fills it.
-    expect(await page.evaluate(() => window.getSelection().toString() || document.activeElement.value.slice(document.activeElement.selectionStart, document.activeElement.selectionEnd))).toBe('{{ order.number }}');
+    await expect.poll(() => page.evaluate(() => window.getSelection().toString() || document.activeElement.value.slice(document.activeElement.selectionStart, document.activeElement.selectionEnd))).toBe('{{ order.number }}');
     await page.keyboard.press('Control+Enter');
     await expect(page.getByRole('alert').filter({ hasText: 'Not sent: {{ order.number }} in line 3' })).toBeVisible();
     await expect(page.locator('#reply-text')).toHaveValue(/\{\{ order\.number \}\}/);

@@ -32,30 +32,20 @@ abstract class CommittedTestCase extends AppTestCase
      */
     public function atOnce(int $processes, callable $do): array
     {
-        $name = DB::connection()->getName();
-        DB::disconnect($name);
-        $gate = microtime(true) + 0.2;
+        DB::disconnect();
         $running = [];
         for ($number = 0; $number < $processes; $number++) {
             [$ours, $theirs] = stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, STREAM_IPPROTO_IP) ?: throw new RuntimeException('No pair of sockets.');
             $pid = pcntl_fork();
             if ($pid === 0) {
-                fclose($ours);
-                DB::purge($name);
-                DB::select('SELECT 1');
-                time_sleep_until($gate);
-                try {
-                    $do($number);
-                } catch (Throwable $failure) {
-                    fwrite($theirs, $failure::class.": {$failure->getMessage()}");
-                }
-                fclose($theirs);
-                // Without the framework's and the runner's endings, which belong to the parent.
-                posix_kill(posix_getpid(), SIGKILL);
+                $this->inProcessOfItsOwn($theirs, static fn () => $do($number));
             }
             fclose($theirs);
             $running[$pid] = $ours;
         }
+        // Each says that it is ready; then all are let go.
+        array_map(static fn ($socket): string|false => fread($socket, 1), $running);
+        array_map(static fn ($socket): int|false => fwrite($socket, 'g'), $running);
         $failures = [];
         foreach ($running as $pid => $ours) {
             $failures[] = (string) stream_get_contents($ours);
@@ -64,5 +54,28 @@ abstract class CommittedTestCase extends AppTestCase
         }
 
         return $failures;
+    }
+
+    /**
+     * Never comes back: the framework's and the runner's endings belong to the parent.
+     *
+     * @param  resource  $socket  to the parent
+     * @param  callable(): mixed  $do
+     */
+    private function inProcessOfItsOwn($socket, callable $do): never
+    {
+        try {
+            DB::purge();
+            DB::select('SELECT 1');
+            fwrite($socket, 'r');
+            fread($socket, 1);
+            $do();
+        } catch (Throwable $failure) {
+            fwrite($socket, $failure::class.": {$failure->getMessage()}");
+        } finally {
+            fclose($socket);
+            posix_kill(posix_getpid(), SIGKILL);
+        }
+        exit;
     }
 }

@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Fields\About;
+use App\Fields\FieldKind;
+use App\Fields\OwnFields;
 use App\Inbox\Actor;
 use App\Inbox\ChangeTags;
 use App\Inbox\ConversationState;
@@ -13,6 +16,7 @@ use App\Inbox\SendReply;
 use App\Inbox\Tag;
 use App\Inbox\TakeConversation;
 use App\Inbox\Trail;
+use App\Sorting\ArrangeFields;
 use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
 
@@ -58,4 +62,35 @@ it('gives the next one to each of those who ask at once, and to nobody what anot
     expect(array_filter($failures))->toBe([])
         ->and(DB::table('conversations')->whereNull('owner_id')->count())->toBe(0)
         ->and(DB::table('journal')->where('kind', 'owner_changed')->count())->toBe(4);
+});
+
+it('keeps what one of several people writes into a field at once, whole', function (): void {
+    $field = app(ArrangeFields::class)->make(About::Customer, 'Size', FieldKind::Choices, ['S', 'M', 'L'], false);
+    $customer = Mails::conversation()->customer_id;
+    foreach ([[], [['S']]] as $before) {
+        DB::table('own_values')->delete();
+        $before === [] ?: app(OwnFields::class)->keep($field, $customer, $before[0]);
+        $failures = $this->atOnce(5, fn (int $number) => app(OwnFields::class)->keep($field, $customer, $number % 2 === 0 ? ['S', 'M'] : ['L']));
+        $kept = DB::table('own_values')->where('about_id', $customer)->orderBy('position')->pluck('text')->all();
+        expect(array_filter($failures))->toBe([])->and($kept)->toBeIn([['S', 'M'], ['L']]);
+    }
+});
+
+it('gives a conversation to one of those who take it at once, and says to the others whose it is', function (): void {
+    $conversation = Mails::conversation();
+    $people = array_map($this->teammate(...), ['ilse', 'mads', 'ruta', 'corin']);
+    $failures = $this->atOnce(4, fn (int $number) => app(TakeConversation::class)->take($conversation, $people[$number]));
+    $owner = $conversation->refresh()->owner->name;
+    expect(array_filter($failures))->toHaveCount(3)
+        ->and(array_values(array_unique(array_filter($failures))))->toHaveCount(1)
+        ->and(array_values(array_filter($failures))[0])->toContain($owner)
+        ->and(DB::table('journal')->where('kind', 'owner_changed')->count())->toBe(1);
+});
+
+it('begins one conversation of mail that two workers take at once', function (): void {
+    $raw = Mails::raw(['Message-ID' => '<same@hruby.example>']);
+    Mails::conversation(['Subject' => 'Known already', 'Message-ID' => '<before@hruby.example>']);
+    $failures = $this->atOnce(4, fn () => Mails::take($raw));
+    expect(array_filter($failures))->toBe([])
+        ->and(Message::query()->where('message_id', 'same@hruby.example')->count())->toBe(1);
 });
