@@ -3,7 +3,9 @@ import { database, expectAccessible, expectAccessibleInLightAndDark, signIn } fr
 
 // Every page there is, by the place it belongs to, each as somebody who may see it.
 const PAGES = {
-    'the queue': ['mads', ['/queue/my-turn', '/queue/waiting', '/queue/held', '/queue/junk', '/queue/1', '/queue/1/board', '/views/1', '/search', '/search?q=parcel', '/news', '/tasks', '/own-settings']],
+    'the queue': ['mads', ['/queue/my-turn', '/queue/waiting', '/queue/held', '/queue/junk', '/queue/1', '/queue/1/board']],
+    'finding, news and one’s own': ['mads', ['/views/1', '/search', '/search?q=parcel', '/news', '/tasks', '/own-settings']],
+    'set up': ['corin', ['/set-up', '/set-up?find=signature', '/set-up?find=zeppelin']],
     'customers, orders and what is public': ['mads', ['/public', '/customers', '/customer-groups', '/orders', '/calls/new']],
     'what conversations are sorted by': ['mads', ['/sorting/categories', '/sorting/categories/2', '/sorting/outcomes', '/sorting/tags', '/sorting/fields', '/sorting/checklists']],
     templates: ['mads', ['/templates', '/templates/1', '/templates/1/versions', '/templates/exchange', '/nudges']],

@@ -3,7 +3,7 @@ import { web } from './world.js';
 
 // Those in which servers fail, workers are killed, or the whole queue or everybody's rules are changed: one at a time,
 // and beside them only those that merely look.
-const ALONE = /(worst-days|flood|next-up|rules)\.spec\.js/;
+const ALONE = /(next-up|rules|worst-\w+)\.spec\.js/;
 const LOOKING = /accessible\.spec\.js/;
 const output = (of) => `../../var/test/playwright/${of}`;
 
