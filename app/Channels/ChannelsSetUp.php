@@ -14,15 +14,19 @@ final class ChannelsSetUp implements ContributesSetUpPages
 {
     public function pages(): array
     {
+        $active = static fn () => Account::query()->where('state', AccountState::Active);
         $kept = static fn (int $count): ?string => $count === 0 ? null : "{$count} to look at";
 
         return [
             new SetUpPage(
                 SetUpGroup::Reach, 'Ways in', '/accounts', 'Mail, networks, marketplaces, forms, telephone, shop and carrier.',
-                ['email address', 'mailbox', 'password of a mailbox', 'signature', 'sender name', 'network', 'marketplace', 'web form', 'receipt', 'order numbers', 'API key', 'mentions', 'pause', 'disconnect'],
+                [
+                    'email address', 'mailbox', 'password of a mailbox', 'signature', 'sender name', 'network', 'marketplace', 'web form',
+                    'receipt', 'order numbers', 'API key', 'mentions', 'pause', 'disconnect',
+                ],
                 'administer',
-                static fn (): string => Account::query()->where('state', AccountState::Active)->count().' connected',
-                static fn (): ?string => ($troubled = Account::query()->where('state', AccountState::Active)->whereNotNull('last_error')->count()) === 0 ? null : "{$troubled} in trouble",
+                static fn (): string => $active()->count().' connected',
+                static fn (): ?string => ($troubled = $active()->whereNotNull('last_error')->count()) === 0 ? null : "{$troubled} in trouble",
             ),
             new SetUpPage(
                 SetUpGroup::Reach, 'On arrival', '/arrival', 'What is taken out of messages, and who is blocked.',

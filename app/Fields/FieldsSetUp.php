@@ -13,7 +13,8 @@ final class FieldsSetUp implements ContributesSetUpPages
     public function pages(): array
     {
         return [new SetUpPage(
-            SetUpGroup::Sorted, 'Own fields', '/sorting/fields', 'What else the store wants to know of conversations, customers and orders.',
+            SetUpGroup::Sorted, 'Own fields', '/sorting/fields',
+            'What else the store wants to know of conversations, customers and orders.',
             ['custom fields', 'required to resolve', 'asked in the form'],
             'arrange',
             static fn (): string => (string) OwnField::inUse()->count(),

@@ -83,7 +83,8 @@ final class OwnFields
                 $rows,
                 array_keys($rows),
             ), ['own_field_id', 'about_id', 'position'], ['text', 'folded', 'number']);
-            OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)->where('position', '>=', count($rows))->delete();
+            OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)
+                ->where('position', '>=', count($rows))->delete();
 
             return [implode(', ', $before), implode(', ', $after)];
         }, 3);

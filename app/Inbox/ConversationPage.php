@@ -61,6 +61,7 @@ final readonly class ConversationPage
             'pictures' => $pictures,
             'teammate' => $teammate,
             'replyDraft' => $drafts->get(Draft::REPLY),
+            'hasBegun' => $drafts->contains(static fn (Draft $draft): bool => $draft->text !== '' || $draft->files !== []),
             'noteDraft' => $drafts->get(Draft::NOTE),
             'onceKey' => Str::uuid()->toString(),
             'routes' => $this->routes->of($conversation),

@@ -94,7 +94,9 @@ final readonly class ReplyController
             if ($later !== null) {
                 $this->scheduleReply->schedule($conversation, $teammate, $reply, $later, $written['when'] === 'unless');
 
-                return $this->goOn($request, $conversation, 'Kept to be sent '.$this->time->short($later).($written['when'] === 'unless' ? ', unless they answer first.' : '.'));
+                $unless = $written['when'] === 'unless' ? ', unless they answer first' : '';
+
+                return $this->goOn($request, $conversation, "Kept to be sent {$this->time->short($later)}{$unless}.");
             }
             $message = $this->sendReply->send($conversation, $teammate, $reply);
         } catch (InboxRefused|FieldRefused|TemplateProblem $why) {

@@ -47,10 +47,14 @@ final class TopBar
         $teammate = Auth::user();
         $administers = $teammate instanceof Teammate && $teammate->role->administers();
 
+        $places = $teammate instanceof Teammate ? $this->places($teammate) : [];
+        $isSetUp = $this->request->is('set-up') || $this->setUp->holds($this->request->path());
+
         return [
             'signedIn' => $teammate,
-            'places' => $teammate instanceof Teammate ? $this->places($teammate) : [],
-            'isSetUp' => $this->request->is('set-up') || $this->setUp->holds($this->request->path()),
+            'places' => $places,
+            'isSetUp' => $isSetUp,
+            'here' => $isSetUp ? 'Set up' : $this->nameOf($places),
             'setUpNeighbours' => $teammate instanceof Teammate ? $this->setUp->neighbours($teammate, $this->request->path()) : [],
             'administers' => $administers,
             'troubledAccounts' => $administers ? Account::query()->whereNotNull('last_error')->where('state', 'active')->get() : collect(),
@@ -74,5 +78,19 @@ final class TopBar
         }
 
         return $places;
+    }
+
+    /**
+     * @param  list<array{string, string, bool}>  $places
+     */
+    private function nameOf(array $places): string
+    {
+        foreach ($places as [$name, , $isHere]) {
+            if ($isHere) {
+                return $name;
+            }
+        }
+
+        return 'Places';
     }
 }

@@ -12,15 +12,18 @@ final class RulesSetUp implements ContributesSetUpPages
 {
     public function pages(): array
     {
+        $kept = static fn () => Rule::query()->whereNull('retired_at');
+        $failing = static fn () => RuleRun::query()->where('state', RuleRun::FAILED)->where('at', '>', now()->subDay());
+
         return [
             new SetUpPage(
                 SetUpGroup::Answered, 'Rules', '/rules', 'What happens by itself, in which order, and why.',
                 ['when this happens', 'ladder', 'conditions', 'answers by rule', 'limit of answers', 'escalation'],
                 null,
-                static fn (): string => Rule::query()->whereNull('retired_at')->where('on', true)->count().' on',
+                static fn (): string => $kept()->where('on', true)->count().' on',
                 static fn (): ?string => match (true) {
-                    ($stopped = Rule::query()->whereNull('retired_at')->whereNotNull('stopped_at')->count()) > 0 => "{$stopped} wait for a word",
-                    ($failed = RuleRun::query()->where('state', RuleRun::FAILED)->where('at', '>', now()->subDay())->count()) > 0 => "{$failed} failed in a day",
+                    ($stopped = $kept()->whereNotNull('stopped_at')->count()) > 0 => "{$stopped} wait for a word",
+                    ($failed = $failing()->count()) > 0 => "{$failed} failed in a day",
                     default => null,
                 },
             ),

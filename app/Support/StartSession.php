@@ -20,7 +20,10 @@ final class StartSession extends FrameworkStartSession
 
     protected function startSession(Request $request, $session): Session
     {
-        return tap(parent::startSession($request, $session), static fn (Session $started) => $request->attributes->set(self::class, self::contents($started)));
+        $started = parent::startSession($request, $session);
+        $request->attributes->set(self::class, self::contents($started));
+
+        return $started;
     }
 
     protected function storeCurrentUrl(Request $request, $session): void
@@ -45,7 +48,8 @@ final class StartSession extends FrameworkStartSession
     private static function isInBackground(Request $request): bool
     {
         // Browsers say of a beacon, too, that it opens no page.
-        return $request->hasHeader('HX-Request') || ! in_array($request->header('Sec-Fetch-Mode', 'navigate'), ['navigate', 'nested-navigate'], true);
+        return $request->hasHeader('HX-Request')
+            || ! in_array($request->header('Sec-Fetch-Mode', 'navigate'), ['navigate', 'nested-navigate'], true);
     }
 
     /**

@@ -45,6 +45,8 @@ enum Column: string
     {
         $first = array_values(array_filter(array_map(self::tryFrom(...), $shown)));
 
-        return [...$first, ...array_values(array_filter(self::cases(), static fn (self $column): bool => ! in_array($column, $first, true)))];
+        $others = array_filter(self::cases(), static fn (self $column): bool => ! in_array($column, $first, true));
+
+        return [...$first, ...array_values($others)];
     }
 }

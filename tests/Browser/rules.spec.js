@@ -92,3 +92,31 @@ test('rules are put in order by a number, begin from ready-made ones, and nudge 
     await expectAccessible(page);
     await expect(page.locator('.nudge-form').first().getByLabel('Name')).toHaveValue('No answer');
 });
+
+test('an answer that comes late takes no later choice back', async ({ page }) => {
+    await signIn(page, 'mads');
+    await page.goto('/rules/new');
+    let release;
+    const isReleased = new Promise((go) => { release = go; });
+    let isFirst = true;
+    await page.route('**/rules/redraw', async (route) => {
+        const response = await route.fetch();
+        if (isFirst) {
+            isFirst = false;
+            await isReleased;
+        }
+        // Given up by then.
+        await route.fulfill({ response }).catch(() => {});
+    });
+    await page.getByLabel('What', { exact: true }).selectOption('message_text');
+    await page.getByLabel('What it does').selectOption('set_priority');
+    await expect(page.getByLabel('Which', { exact: true })).toBeVisible();
+    release();
+    await page.unrouteAll({ behavior: 'wait' });
+    await expect(page.getByLabel('Which', { exact: true })).toBeVisible();
+    await expect(page.getByLabel('What', { exact: true })).toHaveValue('message_text');
+    await expect(page.getByLabel('How', { exact: true })).toBeVisible();
+    // A line that is added has the focus.
+    await page.getByRole('button', { name: 'Add a condition' }).click();
+    await expect(page.locator('#line-1-field')).toBeFocused();
+});

@@ -3,8 +3,7 @@
     $isClosed = $conversation->state === \App\Inbox\ConversationState::Closed;
     $then = $chosenThen ?? 'waiting';
     // One line until somebody writes, or has begun to.
-    $isFolded = ! isset($between) && ! session('problem')
-        && array_filter([$replyDraft, $noteDraft, $partnerDraft], static fn (?\App\Inbox\Draft $draft): bool => $draft !== null && ($draft->text !== '' || $draft->files !== [])) === [];
+    $isFolded = ! isset($between) && ! session('problem') && ! $hasBegun;
 @endphp
 <div class="compose sheet" id="compose" @if ($isFolded) data-folded @endif>
     <input type="hidden" name="writes" id="writes" value="no">
@@ -32,7 +31,8 @@
         @elseif ($routes === [])
             <p class="message-mark routes"><x-icon name="warning"/> There is no address to answer to yet. Add one under <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a>.</p>
         @endif
-        <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-trigger="{{ $isFolded ? 'unfold from:#compose once' : 'load' }}" hx-swap="innerHTML"></div>
+        <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-swap="innerHTML"
+            hx-trigger="{{ $isFolded ? 'unfold from:#compose once' : 'load' }}"></div>
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter data-takes-templates="/conversations/{{ $conversation->id }}/templates" aria-describedby="template-place" hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>

@@ -24,7 +24,11 @@
     <div><dt><kbd>Esc</kbd></dt><dd>Leave the field</dd></div>
 @endsection
 @section('content')
-<form method="post" action="/queue/next" class="d-none">@csrf<input type="hidden" name="after" value="{{ $conversation->id }}"><button data-key="n" tabindex="-1">Take the next one</button></form>
+<form method="post" action="/queue/next" class="d-none">
+    @csrf
+    <input type="hidden" name="after" value="{{ $conversation->id }}">
+    <button data-key="n" tabindex="-1">Take the next one</button>
+</form>
 @include('inbox.conversation-head')
 <div class="conversation">
     <main id="content" class="trail-side" tabindex="-1">

@@ -20,7 +20,7 @@
                 @endforeach
             </nav>
             <details class="menu places-menu" id="menu-places">
-                <summary>{{ $isSetUp ? 'Set up' : collect($places)->firstWhere(2, true)[0] ?? 'Places' }} <span aria-hidden="true">▾</span></summary>
+                <summary>{{ $here }} <span aria-hidden="true">▾</span></summary>
                 <nav class="menu-panel" aria-label="All places">
                     @foreach ($places as [$name, $address, $isHere])
                         <a href="{{ $address }}" @if ($isHere) aria-current="page" @endif>{{ $name }}</a>
@@ -37,9 +37,16 @@
                 <a class="search-link" href="/search">Search</a>
                 @include('telling.count')
                 <a class="call-link" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
-                <a class="set-up-link" href="/set-up" data-key="u" @if ($isSetUp) aria-current="page" @endif>Set up @if ($unreadableCount + $troubleCount > 0)<span class="count" title="Mail and events to look at">{{ $unreadableCount + $troubleCount }}</span>@endif</a>
+                <a class="set-up-link" href="/set-up" data-key="u" @if ($isSetUp) aria-current="page" @endif>Set up
+                    @if ($unreadableCount + $troubleCount > 0)
+                        <span class="count" title="Mail and events to look at">{{ $unreadableCount + $troubleCount }}</span>
+                    @endif
+                </a>
                 <details class="menu" id="menu-me">
-                    <summary aria-label="{{ $signedIn->name }}, my own menu"><span class="name-whole">{{ $signedIn->name }}</span><span class="name-short">{{ $signedIn->firstName() }}</span>@if ($signedIn->isAway()) <span class="away-mark">away</span>@endif</summary>
+                    <summary aria-label="{{ $signedIn->name }}, my own menu">
+                        <span class="name-whole">{{ $signedIn->name }}</span><span class="name-short">{{ $signedIn->firstName() }}</span>
+                        @if ($signedIn->isAway())<span class="away-mark">away</span>@endif
+                    </summary>
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>
                         @if ($signedIn->hasAway())
@@ -68,7 +75,11 @@
     @if (session('done'))
         <div class="banner banner-done"><span role="status">{{ session('done') }}</span>
             @if (session('can_be_called_back'))
-                <form method="post" action="/messages/{{ session('can_be_called_back') }}/call-back" data-gone-after="{{ config('cairnfield.outbox.call_back_seconds') }}">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="z">Call back <kbd>Z</kbd></button></form>
+                <form method="post" action="/messages/{{ session('can_be_called_back') }}/call-back"
+                    data-gone-after="{{ config('cairnfield.outbox.call_back_seconds') }}">
+                    @csrf
+                    <button class="btn btn-sm btn-outline-secondary" data-key="z">Call back <kbd>Z</kbd></button>
+                </form>
             @endif
         </div>
     @endif

@@ -5,7 +5,8 @@
             <ul class="sheet">
                 @foreach ($pages as [$page, $settings])
                     <li>
-                        <a class="row-link" href="{{ $page->address }}">{{ $page->title }}</a> <span class="soft">{{ $page->count() }}</span>
+                        <a class="row-link" href="{{ $page->address }}">{{ $page->title }}</a>
+                        <span class="soft">{{ $page->count() }}</span>
                         @if (($wants = $page->wants()) !== null)<b class="set-up-wants">{{ $wants }}</b>@endif
                         <p>{{ $page->about }}</p>
                         @if ($settings !== [])<p class="set-up-settings">there: <b>{{ implode(', ', $settings) }}</b></p>@endif
