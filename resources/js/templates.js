@@ -49,17 +49,48 @@ function mark(option) {
 const options = () => [...list().querySelectorAll('[data-use]')];
 const marked = () => list().querySelector('[data-use][aria-selected=true]');
 
+// The letters for which the list stands there; what is typed since is not answered yet.
+let shownFor = null;
+let asking = null;
+
 async function show() {
+    clearTimeout(timer);
     const now = asked();
     if (!now || now.from === dismissed) {
         dismissed = now ? dismissed : null;
         hide();
         return;
     }
-    await htmx.ajax('GET', `${field().dataset.takesTemplates}?q=${encodeURIComponent(now.letters)}`, { source: field(), target: list(), swap: 'innerHTML' });
+    asking?.abort();
+    asking = new AbortController();
+    try {
+        const answer = await fetch(`${field().dataset.takesTemplates}?q=${encodeURIComponent(now.letters)}`, { headers: { 'HX-Request': 'true' }, signal: asking.signal });
+        if (!answer.ok) {
+            return;
+        }
+        list().innerHTML = await answer.text();
+    } catch {
+        // Asked anew since, or the server does not answer: what is written stays.
+        return;
+    }
+    shownFor = now.letters;
     // What looks like the end of a sentence and finds nothing is none of ours.
     list().hidden = asked() === null || (options().length === 0 && now.letters.length > 12);
     mark(options()[0]);
+}
+
+// Pressed before the list stands for what was typed: it is waited for, so that nothing else is put in.
+async function choose(key) {
+    if (shownFor !== asked()?.letters) {
+        await show();
+    }
+    if (marked() && shownFor === asked()?.letters) {
+        await use(marked().dataset.use);
+    } else if (key === 'Enter' && !rich()) {
+        hide();
+        field().setRangeText('\n', field().selectionStart, field().selectionEnd, 'end');
+        field().dispatchEvent(new Event('input', { bubbles: true }));
+    }
 }
 
 function insert(used, range) {
@@ -136,7 +167,7 @@ export function listenToTemplates() {
             return;
         }
         const doing = { ArrowDown: () => move(1), ArrowUp: () => move(-1), Escape: () => { dismissed = asked()?.from ?? null; hide(); } }[event.key]
-            ?? (['Enter', 'Tab'].includes(event.key) && marked() ? () => use(marked().dataset.use) : null);
+            ?? (['Enter', 'Tab'].includes(event.key) && (marked() || shownFor !== asked()?.letters) ? () => choose(event.key) : null);
         if (doing) {
             event.preventDefault();
             event.stopPropagation();

@@ -103,3 +103,28 @@ test('the answer is in the language that somebody says is right, and stays in vi
     await expect(page.locator('#reply-text')).toHaveValue(/^Hallo Lotte,\n\ndanke für die Nachricht/);
     await expectAccessible(page);
 });
+
+test('a template is chosen by the letters typed, however late the list comes', async ({ page }) => {
+    await mailFrom('Tove Late <tove@late.example>', 'When are you open', 'On Saturday?');
+    await signIn(page);
+    await openConversation(page, 'When are you open');
+    await page.keyboard.press('r');
+    await page.keyboard.type(';spl');
+    const found = page.getByRole('listbox', { name: 'Templates' });
+    await expect(found.getByRole('option')).toHaveCount(1);
+    // The answer to what is typed next comes late; the list still stands for what was typed before.
+    let release;
+    const isReleased = new Promise((go) => { release = go; });
+    await page.route('**/templates?q=opening', async (route) => {
+        await isReleased;
+        await route.continue();
+    });
+    await page.keyboard.press('Backspace');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('opening');
+    await page.keyboard.press('Tab');
+    release();
+    await expect(page.locator('#reply-text')).toHaveValue(/^We answer Monday to Friday/);
+    await expect(found).toBeHidden();
+});
