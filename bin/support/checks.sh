@@ -86,8 +86,10 @@ stories() { node_modules/.bin/playwright test --config tests/Browser/playwright.
 mutate() {
     install_debian_packages php8.2-pcov
     phpdismod -v 8.2 pcov
-    php -d extension=pcov.so -d pcov.enabled=1 -d pcov.directory="$ROOT/core" vendor/bin/pest --mutate --everything --covered-only \
-        --testsuite=Core --parallel --processes=2 ${filter:+--class="$filter"}
+    mkdir -p "$VAR/pcov" vendor/pestphp/pest-plugin-mutate/.temp/mutations
+    printf 'extension=pcov.so\npcov.enabled=1\npcov.directory=%s\n' "$ROOT/core" > "$VAR/pcov/pcov.ini"
+    PHP_INI_SCAN_DIR=":$VAR/pcov" vendor/bin/pest --mutate --everything --covered-only --testsuite=Core --parallel --processes=2 \
+        ${filter:+--class="$filter"}
 }
 
 title() {
