@@ -26,7 +26,9 @@ final class ChannelsSetUp implements ContributesSetUpPages
                 ],
                 'administer',
                 static fn (): string => $active()->count().' connected',
-                static fn (): ?string => ($troubled = $active()->whereNotNull('last_error')->count()) === 0 ? null : "{$troubled} in trouble",
+                static fn (): ?string => ($troubled = $active()->whereNotNull('last_error')->count()) === 0
+                    ? null
+                    : "{$troubled} in trouble",
             ),
             new SetUpPage(
                 SetUpGroup::Reach, 'On arrival', '/arrival', 'What is taken out of messages, and who is blocked.',
