@@ -104,7 +104,7 @@ final readonly class PublicController
             'once' => ['required', 'uuid'],
         ]);
         $account = Account::query()->findOrFail((int) $written['account']);
-        $text = trim(str_replace("\r\n", "\n", $written['text']));
+        $text = trim($written['text']);
         $longest = $account->channel->longestAnswer();
         if ($longest !== null && mb_strlen($text) > $longest) {
             return back()->withInput()->with('problem', "{$account->channel->label()} takes at most {$longest} characters; this has ".mb_strlen($text).'.');
