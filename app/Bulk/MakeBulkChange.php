@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Fields\FieldRefused;
-use App\Fields\OwnField;
 use App\Inbox\Actor;
 use App\Inbox\AnswerRoutes;
 use App\Inbox\AssignConversation;
 use App\Inbox\AssignTeam;
 use App\Inbox\CameInBetween;
-use App\Inbox\Category;
 use App\Inbox\ChangeState;
 use App\Inbox\ChangeTags;
 use App\Inbox\Conversation;
@@ -19,19 +17,15 @@ use App\Inbox\ConversationState;
 use App\Inbox\InboxRefused;
 use App\Inbox\JournalEntry;
 use App\Inbox\JournalKind;
-use App\Inbox\Outcome;
 use App\Inbox\ReplyToSend;
 use App\Inbox\SendReply;
 use App\Inbox\SetCategory;
 use App\Inbox\SetOwnField;
 use App\Inbox\SetPriority;
 use App\Inbox\SortJunk;
-use App\Inbox\Tag;
-use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
-use App\Templates\Template;
 use App\Templates\TemplateProblem;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
@@ -98,7 +92,7 @@ final readonly class MakeBulkChange
                 $this->apply($bulk, $conversation, $teammate, $item->seen);
                 $this->set($item, ['state' => BulkItem::CHANGED, 'before' => json_encode($before, JSON_THROW_ON_ERROR), 'changed_at_entry' => (int) JournalEntry::query()->where('conversation_id', $conversation->id)->max('id')]);
             });
-        } catch (InboxRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
+        } catch (BulkRefused|InboxRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
             $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => mb_substr($why->getMessage(), 0, 300)]);
         }
     }
@@ -109,14 +103,14 @@ final readonly class MakeBulkChange
         $id = (int) $bulk->value;
         $why = 'with many at once';
         match ($bulk->does) {
-            BulkAction::Owner => $this->assign->assign($conversation, $bulk->value === '' ? null : Teammate::query()->findOrFail($id), $actor, $why),
-            BulkAction::Team => $this->assignTeam->assign($conversation, Team::query()->findOrFail($id), $actor, $why),
-            BulkAction::Category => $this->setCategory->set($conversation, Category::query()->findOrFail($id), $actor, $why),
+            BulkAction::Owner => $this->assign->assign($conversation, $bulk->value === '' ? null : ChosenThing::person($id), $actor, $why),
+            BulkAction::Team => $this->assignTeam->assign($conversation, ChosenThing::team($id), $actor, $why),
+            BulkAction::Category => $this->setCategory->set($conversation, ChosenThing::category($id), $actor, $why),
             BulkAction::Priority => $this->setPriority->set($conversation, Priority::from($bulk->value), $actor, $why),
-            BulkAction::Tag => $this->changeTags->change($conversation, [Tag::query()->findOrFail($id)], [], $actor, $why),
-            BulkAction::Untag => $this->changeTags->change($conversation, [], [Tag::query()->findOrFail($id)], $actor, $why),
-            BulkAction::Field => $this->setOwnField->set($conversation, OwnField::query()->findOrFail($id), (string) $bulk->text, $actor, null, $why),
-            BulkAction::Resolve => $this->changeState->resolve($conversation, $teammate, Outcome::query()->findOrFail($id), $seen),
+            BulkAction::Tag => $this->changeTags->change($conversation, [ChosenThing::tag($id)], [], $actor, $why),
+            BulkAction::Untag => $this->changeTags->change($conversation, [], [ChosenThing::tag($id)], $actor, $why),
+            BulkAction::Field => $this->setOwnField->set($conversation, ChosenThing::field($id), (string) $bulk->text, $actor, null, $why),
+            BulkAction::Resolve => $this->changeState->resolve($conversation, $teammate, ChosenThing::outcome($id), $seen),
             BulkAction::Junk => $this->sortJunk->junk($conversation, $teammate, null),
             BulkAction::Answer => $this->answer($bulk, $conversation, $teammate, $seen),
             BulkAction::Template => $this->template($bulk, $conversation, $teammate, $seen),
@@ -144,7 +138,7 @@ final readonly class MakeBulkChange
     private function template(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
     {
         $route = $this->routes->of($conversation)[0] ?? throw InboxRefused::nobodyToAnswer();
-        $template = Template::query()->with(['languages', 'files'])->findOrFail((int) $bulk->value);
+        $template = ChosenThing::template((int) $bulk->value, $teammate);
         $filled = $this->fill->fill($template, $conversation, $teammate);
         [$then, $outcome] = $filled->then();
         $this->sendReply->send($conversation, $teammate, AnswerFromTemplate::of(

@@ -5,20 +5,14 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Conditions\ConditionQuery;
-use App\Fields\About;
 use App\Fields\FieldRefused;
-use App\Fields\OwnField;
-use App\Inbox\Category;
 use App\Inbox\ChangeTags;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\InboxRefused;
-use App\Inbox\Outcome;
 use App\Inbox\QueueFilter;
 use App\Inbox\Tag;
-use App\Team\Team;
 use App\Team\Teammate;
-use App\Templates\Template;
 use App\Views\ShownView;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
@@ -115,16 +109,16 @@ final readonly class PlanBulkChange
         $id = (int) $value;
 
         return match ($action) {
-            BulkAction::Owner => [$value === '' ? 'Give back: nobody’s yet' : 'Give to '.(Teammate::query()->where('may_sign_in', true)->find($id)->name ?? throw BulkRefused::gone('person')), $value],
-            BulkAction::Team => ['Give to the team '.(Team::query()->find($id)->name ?? throw BulkRefused::gone('team')), $value],
-            BulkAction::Category => ['Category '.(Category::inUse()->find($id)->path ?? throw BulkRefused::gone('category')), $value],
+            BulkAction::Owner => [$value === '' ? 'Give back: nobody’s yet' : 'Give to '.ChosenThing::person($id)->name, $value],
+            BulkAction::Team => ['Give to the team '.ChosenThing::team($id)->name, $value],
+            BulkAction::Category => ['Category '.ChosenThing::category($id)->path, $value],
             BulkAction::Priority => ['Priority '.(Priority::tryFrom($value) ?? throw BulkRefused::gone('priority'))->value, $value],
             BulkAction::Tag => $this->tag($text !== '' ? $text : $value),
-            BulkAction::Untag => ['Take the tag “'.(Tag::query()->find($id)->name ?? throw BulkRefused::gone('tag')).'” away', $value],
+            BulkAction::Untag => ['Take the tag “'.ChosenThing::tag($id)->name.'” away', $value],
             BulkAction::Field => [$this->field($id, $text), $value],
-            BulkAction::Resolve => ['Resolve: '.(Outcome::inUse()->find($id)->name ?? throw BulkRefused::gone('outcome')), $value],
+            BulkAction::Resolve => ['Resolve: '.ChosenThing::outcome($id)->name, $value],
             BulkAction::Junk => ['Put with the junk', ''],
-            BulkAction::Template => ['Answer with “'.(Template::seenBy($teammate)->whereNull('retired_at')->find($id)->name ?? throw BulkRefused::gone('template')).'”, each in their language', $value],
+            BulkAction::Template => ['Answer with “'.ChosenThing::template($id, $teammate)->name.'”, each in their language', $value],
             BulkAction::Answer => [trim($text) === '' ? throw InboxRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', ''],
         };
     }
@@ -145,7 +139,7 @@ final readonly class PlanBulkChange
      */
     private function field(int $id, string $text): string
     {
-        $field = OwnField::inUse()->where('about', About::Conversation)->find($id) ?? throw BulkRefused::gone('field');
+        $field = ChosenThing::field($id);
         $field->kind->read($text, $field->choices, $field->name);
 
         return "{$field->name}: ".(trim($text) === '' ? 'nothing' : $text);

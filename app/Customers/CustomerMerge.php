@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $merged_id
  * @property int $teammate_id
  * @property array<string, list<int>> $moved ids by table
+ * @property array{facts: array<string, string>, language: string|null}|null $given what the kept one had not of its own; null for merges before this was noted
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $undone_at
  * @property Customer $kept
@@ -55,6 +56,6 @@ final class CustomerMerge extends Model
 
     protected function casts(): array
     {
-        return ['moved' => 'array', 'at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
+        return ['moved' => 'array', 'given' => 'array', 'at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
     }
 }

@@ -156,10 +156,14 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
     private function propose(Customer $customer, Customer $other, Likeness $likeness): void
     {
         [$one, $two] = $customer->id < $other->id ? [$customer->id, $other->id] : [$other->id, $customer->id];
-        $proposal = DuplicateProposal::query()->where('one_id', $one)->where('other_id', $two)->first() ?? new DuplicateProposal;
-        if ($proposal->exists && $proposal->state !== DuplicateProposal::PROPOSED) {
-            return;
+        $found = ['points' => $likeness->points, 'reasons' => json_encode($likeness->reasons, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)];
+        // Both may be looked at in one moment, each finding the other.
+        $isNew = DuplicateProposal::query()->insertOrIgnore([
+            'one_id' => $one, 'other_id' => $two, ...$found, 'state' => DuplicateProposal::PROPOSED, 'created_at' => now(), 'updated_at' => now(),
+        ]) === 1;
+        if (! $isNew) {
+            // What somebody has decided stays as it is.
+            DuplicateProposal::query()->where('one_id', $one)->where('other_id', $two)->where('state', DuplicateProposal::PROPOSED)->update($found);
         }
-        $proposal->forceFill(['one_id' => $one, 'other_id' => $two, 'points' => $likeness->points, 'reasons' => $likeness->reasons, 'state' => DuplicateProposal::PROPOSED])->save();
     }
 }

@@ -35,14 +35,18 @@ final readonly class MergeCustomers
                 }
             }
             $moved = [];
+            $given = [
+                'facts' => array_diff_key($other->facts ?? [], $one->facts ?? []),
+                'language' => $one->language === null ? $other->language : null,
+            ];
             foreach (self::OWNED as $table) {
                 $moved[$table] = array_map(intval(...), DB::table($table)->where('customer_id', $other->id)->orderBy('id')->pluck('id')->all());
                 DB::table($table)->where('customer_id', $other->id)->update(['customer_id' => $one->id]);
             }
             $other->forceFill(['merged_into_id' => $one->id])->save();
-            $one->forceFill(['facts' => [...($other->facts ?? []), ...($one->facts ?? [])], 'language' => $one->language ?? $other->language])->save();
+            $one->forceFill(['facts' => ($one->facts ?? []) + $given['facts'], 'language' => $one->language ?? $given['language']])->save();
             $merge = new CustomerMerge;
-            $merge->forceFill(['kept_id' => $one->id, 'merged_id' => $other->id, 'teammate_id' => $teammate->id, 'moved' => $moved, 'at' => now()])->save();
+            $merge->forceFill(['kept_id' => $one->id, 'merged_id' => $other->id, 'teammate_id' => $teammate->id, 'moved' => $moved, 'given' => $given, 'at' => now()])->save();
             DuplicateProposal::query()->where(fn ($query) => $query->whereIn('one_id', [$other->id])->orWhereIn('other_id', [$other->id]))->update(['state' => DuplicateProposal::MERGED]);
             $this->tell($moved['conversations'], JournalKind::CustomerMerged, $teammate, ['names' => "{$other->name} is {$one->name}"]);
             $this->groups->sort($one);
@@ -70,12 +74,29 @@ final readonly class MergeCustomers
                     DB::table($table)->whereIn('id', $ids)->where('customer_id', $kept->id)->update(['customer_id' => $merged->id]);
                 }
             }
+            $this->takeBack($kept, $locked->given ?? ['facts' => [], 'language' => null]);
             $merged->forceFill(['merged_into_id' => null])->save();
+            DuplicateProposal::query()->where('one_id', min($kept->id, $merged->id))->where('other_id', max($kept->id, $merged->id))
+                ->update(['state' => DuplicateProposal::DISMISSED]);
             $locked->forceFill(['undone_at' => now()])->save();
             $this->tell($locked->moved['conversations'] ?? [], JournalKind::CustomerSeparated, $teammate, []);
             $this->groups->sort($kept);
             $this->groups->sort($merged);
         });
+    }
+
+    /**
+     * What the one who was kept got of the other, where nobody has written something else since.
+     *
+     * @param  array{facts: array<string, string>, language: string|null}  $given
+     */
+    private function takeBack(Customer $kept, array $given): void
+    {
+        $isAsGiven = static fn (string $value, string $fact): bool => ($given['facts'][$fact] ?? null) === $value;
+        $kept->forceFill([
+            'facts' => array_filter($kept->facts ?? [], static fn (string $value, string $fact): bool => ! $isAsGiven($value, $fact), ARRAY_FILTER_USE_BOTH),
+            'language' => $given['language'] !== null && $kept->language === $given['language'] ? null : $kept->language,
+        ])->save();
     }
 
     /**

@@ -32,7 +32,10 @@ final readonly class NudgePlansController
             'running' => Nudge::query()->where('state', Nudge::RUNNING)->selectRaw('nudge_plan_id, COUNT(*) AS count')->groupBy('nudge_plan_id')->pluck('count', 'nudge_plan_id'),
             'retired' => NudgePlan::query()->whereNotNull('retired_at')->orderBy('name')->get(),
             'templates' => $this->templates()->pluck('name', 'id'),
-            'outcomes' => Outcome::inUse()->get(),
+            'outcomes' => Outcome::inUse()->pluck('name', 'id'),
+            // What a plan has stays to be seen and kept, whatever has become of it since.
+            'templateNames' => Template::query()->pluck('name', 'id'),
+            'outcomeNames' => Outcome::query()->pluck('name', 'id'),
             'most' => self::MOST_STEPS,
             'mayChange' => Gate::allows('arrange'),
         ]);
@@ -96,20 +99,26 @@ final readonly class NudgePlansController
 
     private function save(Request $request, NudgePlan $plan): RedirectResponse
     {
-        $templates = $this->templates()->pluck('id')->map(strval(...))->all();
+        $has = $plan->exists ? [...array_column($plan->steps, 'template'), $plan->end_template_id] : [];
+        $templates = [...$this->templates()->pluck('id')->all(), ...array_filter($has)];
+        $outcomes = [...Outcome::inUse()->pluck('id')->all(), ...($plan->exists ? [$plan->end_outcome_id] : [])];
         $written = $request->validate([
             'name' => ['required', 'string', 'max:120', Rule::unique('nudge_plans', 'name')->ignore($plan->id)],
             'steps' => ['required', 'array', 'max:'.self::MOST_STEPS],
-            'steps.*.days' => ['nullable', 'integer', 'min:1', 'max:250'],
-            'steps.*.template' => ['nullable', Rule::in($templates)],
+            'steps.*.days' => ['nullable', 'required_with:steps.*.template', 'integer', 'min:1', 'max:250'],
+            'steps.*.template' => ['nullable', 'required_with:steps.*.days', Rule::in($templates)],
             'end_days' => ['required', 'integer', 'min:1', 'max:250'],
             'end_template' => ['nullable', Rule::in($templates)],
-            'end_outcome' => ['required', 'integer', 'exists:outcomes,id'],
-        ], [], ['steps.*.days' => 'working days', 'steps.*.template' => 'template']);
-        $steps = array_values(array_filter(array_map(
-            static fn (array $step): array => ['days' => (int) ($step['days'] ?? 0), 'template' => (int) ($step['template'] ?? 0)],
-            $written['steps'],
-        ), static fn (array $step): bool => $step['days'] > 0 && $step['template'] > 0));
+            'end_outcome' => ['required', 'integer', Rule::in($outcomes)],
+        ], [
+            'name.unique' => 'There is a nudge plan “:input” already, in use or retired. Choose another name.',
+            'steps.*.days.required_with' => 'Say after how many working days reminder :position is sent, or take its template away.',
+            'steps.*.template.required_with' => 'Choose the template of reminder :position, or take its working days away.',
+        ], ['steps.*.days' => 'working days', 'steps.*.template' => 'template', 'end_days' => 'working days until the end']);
+        $steps = array_values(array_map(
+            static fn (array $step): array => ['days' => (int) $step['days'], 'template' => (int) $step['template']],
+            array_filter($written['steps'], static fn (array $step): bool => isset($step['days'], $step['template'])),
+        ));
         if ($steps === []) {
             return back()->withInput()->with('problem', 'Write at least one reminder: after how many working days, and with which template.');
         }

@@ -89,8 +89,9 @@ final readonly class SendNudges
 
     private function next(int $id): void
     {
+        // In the order of everything else: first the conversation, so that none waits for another in a circle.
+        $conversation = Conversation::query()->lockForUpdate()->findOrFail((int) Nudge::query()->whereKey($id)->value('conversation_id'));
         $nudge = Nudge::query()->lockForUpdate()->findOrFail($id);
-        $conversation = Conversation::query()->lockForUpdate()->findOrFail($nudge->conversation_id);
         if ($nudge->state !== Nudge::RUNNING || $nudge->next_at->isFuture()) {
             return;
         }

@@ -38,6 +38,7 @@ final readonly class StartNudge
     public function callOff(Nudge $nudge, Actor $actor, string $why): void
     {
         DB::transaction(function () use ($nudge, $actor, $why): void {
+            Conversation::query()->lockForUpdate()->findOrFail($nudge->conversation_id);
             $changed = Nudge::query()->whereKey($nudge->id)->where('state', Nudge::RUNNING)->update(['state' => Nudge::CALLED_OFF, 'reason' => mb_substr($why, 0, 300)]);
             if ($changed === 1) {
                 $this->journal->record($nudge->conversation()->firstOrFail(), JournalKind::NudgeCalledOff, $actor, ['plan' => $nudge->plan()->value('name')], $why);

@@ -13,6 +13,7 @@ use App\Customers\CustomerOfOrder;
 use App\Inbox\Actor;
 use App\Inbox\Conversation;
 use App\Inbox\JournalKind;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -31,7 +32,19 @@ final readonly class TakeOrder
     public function take(Account $account, EventFields $fields): string
     {
         $values = $this->read($fields);
+        try {
+            return $this->store($account, $fields, $values);
+        } catch (UniqueConstraintViolationException) {
+            // Told twice in one moment: the other one has begun it, and this one finds it now.
+            return $this->store($account, $fields, $values);
+        }
+    }
 
+    /**
+     * @param  array<string, mixed>  $values
+     */
+    private function store(Account $account, EventFields $fields, array $values): string
+    {
         return DB::transaction(function () use ($account, $fields, $values): string {
             $order = Order::query()->where('account_id', $account->id)->where('outside_id', $values['outside_id'])->lockForUpdate()->first();
             if ($order !== null && $order->version >= $values['version']) {
@@ -178,13 +191,11 @@ final readonly class TakeOrder
     private function storeParcels(Order $order, EventFields $fields): void
     {
         foreach ($fields->has('parcels') ? $fields->objects('parcels') : [] as $told) {
-            $parcel = Parcel::query()->where('number', $told->id('number'))->first() ?? new Parcel;
-            $parcel->forceFill([
-                'number' => $told->id('number'),
-                'order_id' => $order->id,
-                'carrier' => $told->text('carrier', 60),
-                'fetched_at' => $parcel->exists ? $parcel->fetched_at : now(),
-            ])->save();
+            $number = $told->id('number');
+            $is = ['order_id' => $order->id, 'carrier' => $told->text('carrier', 60)];
+            // Its carrier may tell of it in the same moment.
+            Parcel::query()->insertOrIgnore(['number' => $number, ...$is, 'fetched_at' => now(), 'created_at' => now(), 'updated_at' => now()]);
+            Parcel::query()->where('number', $number)->update($is);
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Rules;
 
 use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
+use App\Support\RefusedInput;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -91,7 +92,7 @@ final readonly class RulesController
             return view('rules.editor', $this->editor(...$written));
         }
         $id = $request->integer('rule');
-        $request->flash();
+        RefusedInput::showAgain($request);
 
         return $this->page($request, $id === 0 ? null : Rule::query()->findOrFail($id), ...$written);
     }
@@ -180,7 +181,7 @@ final readonly class RulesController
         try {
             $saved = $this->save->save($rule, $posted->toSave(), $this->teammate($request));
         } catch (RuleRefused|RulesRefused|UnknownField $why) {
-            $request->flash();
+            RefusedInput::showAgain($request);
 
             return $this->page($request, $rule, $posted->condition(), $posted->events(), $posted->actions(), $posted->clock(), $why->getMessage());
         }

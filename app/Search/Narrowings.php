@@ -19,7 +19,7 @@ use Illuminate\Support\Str;
 
 /**
  * The narrowings that a search knows: `state:held`, `owner:ilse`, `before:2026-11-01`, `has:file`, and one
- * for each of the store's own fields.
+ * for each of the store's own fields. With `-` before it, all others are found.
  */
 final class Narrowings
 {
@@ -66,6 +66,9 @@ final class Narrowings
      */
     public function completions(string $last): array
     {
+        if (str_starts_with($last, '-')) {
+            return array_map(static fn (string $one): string => "-{$one}", $this->completions(substr($last, 1)));
+        }
         if (! str_contains($last, ':')) {
             return mb_strlen($last) < 2 ? [] : array_values(array_map(static fn (string $key): string => "{$key}:", array_filter($this->keys(), static fn (string $key): bool => str_starts_with($key, mb_strtolower($last)))));
         }

@@ -46,11 +46,19 @@ final readonly class SearchConversations
     public function find(SearchQuery $asked, Teammate $teammate, int $page = 1): array
     {
         $query = Conversation::query()->whereNull('joined_into_id');
-        $asksForJunk = in_array(['is', 'junk'], array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1])], $asked->narrowings), true);
+        $asksForJunk = in_array(['is', 'junk', false], array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1]), $one[2]], $asked->narrowings), true);
         $asksForJunk ?: $query->where('junk', false);
         $problems = [];
-        foreach ($asked->narrowings as [$key, $value]) {
-            $problems[] = $this->narrowings->narrow($query, $key, $value, $teammate);
+        foreach ($asked->narrowings as [$key, $value, $mustNot]) {
+            if (! $mustNot) {
+                $problems[] = $this->narrowings->narrow($query, $key, $value, $teammate);
+
+                continue;
+            }
+            // All others, also those of which nothing is known: what nobody has is not Ilse's.
+            $those = Conversation::query();
+            $problems[] = $this->narrowings->narrow($those, $key, $value, $teammate);
+            $query->whereNotIn('conversations.id', $those->select('conversations.id'));
         }
         $problems = array_values(array_filter($problems, is_string(...)));
         if ($problems !== []) {

@@ -53,6 +53,29 @@ final class TemplateProblem extends RuntimeException
         return new self("{$step}: {$what}");
     }
 
+    /**
+     * @param  string  $why  in sentences
+     */
+    public static function notKept(string $why): self
+    {
+        return new self($why);
+    }
+
+    public static function withoutLanguage(): self
+    {
+        return new self('A text has no language. Choose it, or take the text away.');
+    }
+
+    public static function languageTwice(string $language): self
+    {
+        return new self("There are two texts in {$language}. Take one away, or choose another language for it.");
+    }
+
+    public static function subjectAlone(string $language): self
+    {
+        return new self("There is a subject in {$language}, but no text. Write the text, or take the subject away.");
+    }
+
     public static function noTeam(): self
     {
         return new self('Choose which team it is for.');

@@ -9,6 +9,7 @@ use App\Inbox\Conversation;
 use App\Inbox\RichText;
 use App\Support\HtmlCleaner;
 use App\Support\Languages;
+use App\Support\RefusedInput;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -22,7 +23,9 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
+use Locale;
 
 /**
  * Making, changing and looking over templates.
@@ -168,7 +171,7 @@ final readonly class TemplatesController
     private function keep(Request $request, ?Template $template): RedirectResponse|View
     {
         $teammate = $this->teammate($request);
-        $written = $request->validate([
+        $validator = Validator::make($request->all(), [
             'name' => ['required', 'string', 'max:120'],
             'folder' => ['nullable', 'string', 'max:120'],
             'shared_with' => ['required', Rule::enum(SharedWith::class)],
@@ -177,6 +180,11 @@ final readonly class TemplatesController
             'categories.*' => ['integer', 'exists:categories,id'],
         ]);
         try {
+            if ($validator->fails()) {
+                throw TemplateProblem::notKept(implode(' ', $validator->errors()->all()));
+            }
+            $written = $validator->validated();
+            $this->refuseUnclear($this->rows($request));
             $saved = $this->save->save($template, new TemplateToSave(
                 $written['name'],
                 (string) ($written['folder'] ?? ''),
@@ -187,7 +195,7 @@ final readonly class TemplatesController
                 $this->choices->read($request),
             ), $teammate);
         } catch (TemplateProblem $why) {
-            $request->flash();
+            RefusedInput::showAgain($request);
 
             return $this->page($request, $template, $why->getMessage());
         }
@@ -199,15 +207,17 @@ final readonly class TemplatesController
     {
         $teammate = $this->teammate($request);
         $template?->load(['languages', 'files', 'categories']);
-        $texts = $problem !== null
-            ? $this->written($request)
-            : $template?->inOrder()->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all() ?? [];
+        $texts = $template?->inOrder()->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all() ?? [];
         $texts = $texts === [] ? [(string) config('cairnfield.store.language') => ['subject' => null, 'text' => '', 'html' => null]] : $texts;
+        $rows = array_map(static fn (string $language): array => [$language, $texts[$language]], array_keys($texts));
+        if ($problem !== null && $this->rows($request) !== []) {
+            [$rows, $texts] = [$this->rows($request), $this->written($request)];
+        }
         $conversation = $this->conversation($request, $template);
 
         return view('templates.form', [
             'template' => $template,
-            'texts' => $texts,
+            'rows' => $rows,
             'problem' => $problem,
             'mayChange' => $template === null || $template->mayBeChangedBy($teammate),
             'folders' => Template::seenBy($teammate)->where('folder', '!=', '')->distinct()->orderBy('folder')->pluck('folder'),
@@ -240,16 +250,55 @@ final readonly class TemplatesController
     private function written(Request $request): array
     {
         $texts = [];
-        foreach ((array) $request->input('texts') as $one) {
-            $text = is_array($one) && is_string($one['text'] ?? null) ? $one['text'] : '';
-            $language = is_array($one) && is_string($one['language'] ?? null) ? trim($one['language']) : '';
-            $rich = is_array($one) && is_string($one['html'] ?? null) ? RichText::of($one['html'], $this->cleaner) : null;
-            if ($language !== '' && (trim($text) !== '' || $rich !== null)) {
-                $texts[$language] = ['subject' => is_string($one['subject'] ?? null) ? $one['subject'] : null, 'text' => $rich->text ?? $text, 'html' => $rich?->html];
+        foreach ($this->rows($request) as [$language, $text]) {
+            if ($language !== '' && trim($text['text']) !== '') {
+                $texts[$language] = $text;
             }
         }
 
         return $texts;
+    }
+
+    /**
+     * What was written, row for row, also where a language is wanting or comes twice; empty rows are left out.
+     *
+     * @return list<array{string, array{subject: string|null, text: string, html: string|null}}>
+     */
+    private function rows(Request $request): array
+    {
+        $rows = [];
+        foreach ((array) $request->input('texts') as $one) {
+            $text = is_array($one) && is_string($one['text'] ?? null) ? $one['text'] : '';
+            $language = is_array($one) && is_string($one['language'] ?? null) ? trim($one['language']) : '';
+            $subject = is_array($one) && is_string($one['subject'] ?? null) && trim($one['subject']) !== '' ? $one['subject'] : null;
+            $rich = is_array($one) && is_string($one['html'] ?? null) ? RichText::of($one['html'], $this->cleaner) : null;
+            if (trim($text) !== '' || $rich !== null || $subject !== null) {
+                $rows[] = [$language, ['subject' => $subject, 'text' => $rich->text ?? $text, 'html' => $rich?->html]];
+            }
+        }
+
+        return $rows;
+    }
+
+    /**
+     * Nothing that was written is dropped without a word.
+     *
+     * @param  list<array{string, array{subject: string|null, text: string, html: string|null}}>  $rows
+     *
+     * @throws TemplateProblem
+     */
+    private function refuseUnclear(array $rows): void
+    {
+        $languages = [];
+        foreach ($rows as [$language, $text]) {
+            $name = (string) Locale::getDisplayLanguage($language, 'en');
+            match (true) {
+                $language === '' => throw TemplateProblem::withoutLanguage(),
+                isset($languages[$language]) => throw TemplateProblem::languageTwice($name),
+                trim($text['text']) === '' => throw TemplateProblem::subjectAlone($name),
+                default => $languages[$language] = true,
+            };
+        }
     }
 
     /**

@@ -9,11 +9,15 @@ use App\Conditions\ConditionQuery;
 use App\Conditions\ConversationFields;
 use App\Conditions\UnknownField;
 use App\Inbox\Conversation;
+use App\Support\RefusedInput;
+use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
 
 /**
@@ -49,7 +53,7 @@ final readonly class ViewsController
         $id = $request->integer('view');
         $view = $id === 0 ? null : SavedView::query()->findOrFail($id);
         $view === null ?: $this->authorise($request, $view);
-        $request->flash();
+        RefusedInput::showAgain($request);
 
         return $this->page($request, $view, $group);
     }
@@ -77,22 +81,29 @@ final readonly class ViewsController
     private function save(Request $request, SavedView $view): RedirectResponse|View
     {
         $teammate = $this->teammate($request);
-        $written = $request->validate([
+        $validator = Validator::make($request->all(), [
             'name' => ['required', 'string', 'max:60'],
             'shared_with' => ['required', Rule::enum(SharedWith::class)],
-            'team' => ['nullable', Rule::requiredIf($request->input('shared_with') === SharedWith::Team->value), 'integer', 'exists:teams,id'],
+            'team' => ['nullable', Rule::requiredIf($request->input('shared_with') === SharedWith::Team->value), 'integer', Rule::in([...$this->teams($teammate)->modelKeys(), ...array_filter([$view->team_id])])],
             'columns' => ['array'],
             'columns.*' => [Rule::enum(Column::class)],
             'sort' => ['required', Rule::enum(Sort::class)],
             'board_by' => ['required', Rule::enum(BoardBy::class)],
-        ]);
+        ], ['team.required' => 'Choose which team sees it.', 'team.in' => 'Choose a team that is yours.']);
         $group = $this->form->posted($request->input('condition'));
+        $refused = function (string $why) use ($request, $view, $group): View {
+            RefusedInput::showAgain($request);
+
+            return $this->page($request, $view->exists ? $view : null, $group, $why);
+        };
+        if ($validator->fails()) {
+            return $refused(implode(' ', $validator->errors()->all()));
+        }
+        $written = $validator->validated();
         try {
             $condition = $this->form->condition($group);
         } catch (UnknownField|RulesRefused $why) {
-            $request->flash();
-
-            return $this->page($request, $view->exists ? $view : null, $group, $why->getMessage());
+            return $refused($why->getMessage());
         }
         $sharedWith = SharedWith::from($written['shared_with']);
         $view->forceFill([
@@ -120,8 +131,18 @@ final readonly class ViewsController
             'form' => $this->form,
             'problem' => $problem,
             'matching' => $this->matching($group, $this->teammate($request)),
-            'teams' => $this->teammate($request)->role->arranges() ? \App\Team\Team::query()->orderBy('name')->get() : $this->teammate($request)->teams()->orderBy('name')->get(),
+            'teams' => $this->teams($this->teammate($request)),
         ]);
+    }
+
+    /**
+     * Those that this person may show a view to.
+     *
+     * @return Collection<int, Team>
+     */
+    private function teams(Teammate $teammate): Collection
+    {
+        return $teammate->role->arranges() ? Team::query()->orderBy('name')->get() : $teammate->teams()->orderBy('name')->get();
     }
 
     /**

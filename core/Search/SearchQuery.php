@@ -8,7 +8,7 @@ use Cairnfield\Core\Text\Folding;
 
 /**
  * What somebody looks for: words, "phrases", -words that must not be there, and narrowings such as
- * `state:held`. A word finds what begins with it.
+ * `state:held` or, for all others, `-state:held`. A word finds what begins with it.
  */
 final readonly class SearchQuery
 {
@@ -20,7 +20,7 @@ final readonly class SearchQuery
      * @param  list<array{list<string>, list<string>}>  $words  each written word as the words that stand for it, or as the words between its signs, in a row
      * @param  list<list<string>>  $phrases  words that follow each other
      * @param  list<list<string>>  $without
-     * @param  list<array{string, string}>  $narrowings  key and value, as written
+     * @param  list<array{string, string, bool}>  $narrowings  key and value, as written, and whether they must not be so
      * @param  bool  $cut  whether more was written than is looked for
      */
     private function __construct(
@@ -48,7 +48,7 @@ final readonly class SearchQuery
             $text = $part['word'] ?? $part['phrase'] ?? '';
             if ($key !== '' && in_array($key, $keys, true)) {
                 if (Folding::fold($text) !== '') {
-                    $narrowings[] = [$key, trim($text)];
+                    $narrowings[] = [$key, trim($text), $part['not'] === '-'];
                 }
 
                 continue;
@@ -59,7 +59,7 @@ final readonly class SearchQuery
                 continue;
             }
             match (true) {
-                ($part['not'] ?? '') === '-' => $without[] = $asked,
+                $part['not'] === '-' => $without[] = $asked,
                 $isPhrase => $phrases[] = $asked,
                 default => $words[] = [$asked, $key === '' ? SearchText::words($text) : $asked],
             };

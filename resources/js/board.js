@@ -1,6 +1,7 @@
 // A board's cards are moved with the mouse or by keys. Either presses the button in the card's own menu.
 
 import Sortable from 'sortablejs';
+import { ARROWS, stepOnBoard } from './board-steps.js';
 
 const board = () => document.getElementById('board');
 const cardOf = (element) => element?.closest('.card');
@@ -47,25 +48,12 @@ function makeSortable() {
     }));
 }
 
-function step(link, across, along) {
-    const columns = [...board().querySelectorAll('.cards')];
-    const at = columns.indexOf(link.closest('.cards'));
-    if (across === 0) {
-        const cards = [...columns[at].querySelectorAll('.card-link')];
-        cards[cards.indexOf(link) + along]?.focus();
-        return;
-    }
-    const place = [...columns[at].querySelectorAll('.card-link')].indexOf(link);
-    for (let next = at + across; columns[next]; next += across) {
-        const cards = columns[next].querySelectorAll('.card-link');
-        if (cards.length > 0) {
-            cards[Math.min(place, cards.length - 1)].focus();
-            return;
-        }
-    }
+function step(link, by) {
+    const columns = [...board().querySelectorAll('.cards')].map((cards) => [...cards.querySelectorAll('.card-link')]);
+    const column = columns.findIndex((cards) => cards.includes(link));
+    const next = stepOnBoard(columns.map((cards) => cards.length), [column, columns[column].indexOf(link)], by);
+    next && columns[next[0]][next[1]].focus();
 }
-
-const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
 export function listenToBoard() {
     makeSortable();
@@ -95,7 +83,7 @@ export function listenToBoard() {
             }
             event.preventDefault();
         } else if (event.key in ARROWS) {
-            step(link, ...ARROWS[event.key]);
+            step(link, ARROWS[event.key]);
             event.preventDefault();
         } else if (event.key === 'm' && link) {
             ask(cardOf(link));

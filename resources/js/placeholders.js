@@ -1,18 +1,14 @@
 // Placeholders in a template's text: `{{` and a few letters show those that fit; a click on one in the list beside
 // puts it in at the cursor.
 
-const ASKED = /\{\{\s*(?:if\s+(?:not\s+)?|else\s+if\s+)?([\w.]*)$/u;
-const MOST = 7;
+import { askedPlaceholder, fittingPlaceholders, putPlaceholder } from './placeholder-text.js';
 
 let field = null;
 let list = null;
 
 const known = () => [...document.querySelectorAll('[data-placeholder]')];
 
-function asked() {
-    const found = field?.value.slice(0, field.selectionStart).match(ASKED);
-    return found ? { letters: found[1].toLowerCase(), from: field.selectionStart - found[1].length } : null;
-}
+const asked = () => field && askedPlaceholder(field.value, field.selectionStart);
 
 function hide() {
     list?.remove();
@@ -21,11 +17,8 @@ function hide() {
 }
 
 function put(name, from) {
-    const after = field.value.slice(field.selectionEnd);
-    const isInside = field.value.slice(0, from).match(/\{\{[^{}]*$/u);
-    const text = isInside ? `${name}${/^\s*\}\}/u.test(after) ? '' : ' }}'}` : `{{ ${name} }}`;
-    const begins = isInside && field.value[from - 1] === '{' ? ` ${text}` : text;
-    field.setRangeText(begins, from, field.selectionEnd, 'end');
+    const written = putPlaceholder(field.value, from, field.selectionEnd, name);
+    field.setRangeText(written.text, written.from, written.to, 'end');
     field.focus();
     field.dispatchEvent(new Event('input', { bubbles: true }));
     hide();
@@ -40,7 +33,8 @@ function mark(option) {
 function show() {
     const now = asked();
     hide();
-    const fitting = now ? known().filter((one) => one.dataset.placeholder.includes(now.letters) && one.dataset.placeholder !== now.letters).slice(0, MOST) : [];
+    const names = now ? fittingPlaceholders(known().map((one) => one.dataset.placeholder), now.letters) : [];
+    const fitting = names.map((name) => known().find((one) => one.dataset.placeholder === name));
     if (fitting.length === 0) {
         return;
     }

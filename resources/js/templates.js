@@ -3,9 +3,9 @@
 
 import htmx from 'htmx.org';
 import { openRichText } from './rich-text.js';
+import { askedTemplate, askingSign, gapIn, isOnlyAsking, joinAddresses } from './template-text.js';
 
 const PAUSE = 120;
-const ASKED = /(?:^|[\s(])(;([^;\n]{0,40}))$/u;
 
 const field = () => document.querySelector('[data-takes-templates]');
 const list = () => document.getElementById('template-found');
@@ -24,8 +24,7 @@ function written() {
 // The `;` before the cursor with what follows it; null where there is none.
 function asked() {
     const { text, at } = written();
-    const found = text.slice(0, at).match(ASKED);
-    return found && { from: at - found[1].length, to: at, letters: found[2] };
+    return askedTemplate(text, at);
 }
 
 const isShown = () => list() && !list().hidden;
@@ -107,16 +106,16 @@ function insert(used, range) {
     area.setRangeText(text, from, to, 'end');
     area.focus();
     area.dispatchEvent(new Event('input', { bubbles: true }));
-    const gap = text.search(/\{\{[^{}]*\}\}/u);
-    if (gap >= 0) {
-        area.setSelectionRange(from + gap, from + text.indexOf('}}', gap) + 2);
+    const gap = gapIn(text);
+    if (gap) {
+        area.setSelectionRange(from + gap.from, from + gap.to);
     }
 }
 
 function set(id, value) {
     const control = document.getElementById(id);
     if (control && value) {
-        control.value = control.matches('input') && control.name !== 'subject' && control.value !== '' ? `${control.value}, ${value}` : value;
+        control.value = control.matches('input') && control.name !== 'subject' ? joinAddresses(control.value, value) : value;
         control.closest('details')?.setAttribute('open', '');
     }
 }
@@ -130,7 +129,7 @@ async function use(address) {
         return;
     }
     const button = document.querySelector('[data-rich-text]');
-    if (used.dataset.html && button && !rich() && field().value.trim().replace(/^;.*$/u, '') === '') {
+    if (used.dataset.html && button && !rich() && isOnlyAsking(field().value)) {
         field().value = '';
         await openRichText(button);
         insert(used, null);
@@ -185,7 +184,7 @@ export function listenToTemplates() {
             use(chosen.dataset.use);
         } else if (event.target.closest('[data-templates]')) {
             const { text, at } = written();
-            const sign = at === 0 || /\s/u.test(text[at - 1]) ? ';' : ' ;';
+            const sign = askingSign(text, at);
             if (rich()) {
                 rich().insertString(sign);
                 document.getElementById('reply-rich').focus();

@@ -16,6 +16,8 @@ const service = new Service({
 const { data } = service;
 
 const readable = (text) => (typeof text === 'string' && text.trim() !== '' && [...text].length <= 4000 ? text : refuse(422, 'bad_text', 'A message has 1 to 4000 characters.'));
+const orderNumber = (number) => number || refuse(422, 'no_order', 'Say which order it is about.');
+const starsOf = (stars) => ([1, 2, 3, 4, 5].includes(Number(stars)) ? Number(stars) : refuse(422, 'bad_stars', 'A rating has 1 to 5 stars.'));
 const buyerOf = ({ buyer, name }) => ({ id: buyer, name: name || buyer });
 const answerBy = (at) => new Date(Date.parse(at) + DAY).toISOString();
 const listingOf = (sku) => {
@@ -33,42 +35,42 @@ service.act('question', 'Ask about a listing', [['buyer', 'Buyer', { value: 'ana
 });
 service.act('order-message', 'Write about an order', [['buyer', 'Buyer', { value: 'anaw88' }], ['name', 'Name', { value: 'Ana W.' }], ['order_number', 'Order number', { value: '71-4480217' }], ['text', 'Text', { area: true }]], (values) => {
     const sentAt = values.at ?? new Date().toISOString();
-    const message = { id: service.nextId('mm'), order_number: values.order_number, buyer: buyerOf(values), text: readable(values.text), sent_at: sentAt, answer_by: answerBy(sentAt), from: 'buyer' };
+    const message = { id: service.nextId('mm'), order_number: orderNumber(values.order_number), buyer: buyerOf(values), text: readable(values.text), sent_at: sentAt, answer_by: answerBy(sentAt), from: 'buyer' };
     (data.orders[values.order_number] ??= []).push(message);
     service.emit(ACCOUNT, 'order.message', { message }, sentAt);
     return message;
 });
 service.act('return-request', 'Ask for a return', [['buyer', 'Buyer', { value: 'anaw88' }], ['name', 'Name', { value: 'Ana W.' }], ['order_number', 'Order number', { value: '71-4480217' }], ['reason', 'Reason', { options: ['does not fit', 'broken', 'not as described', 'too late', 'changed my mind'] }], ['text', 'Text', { area: true }]], (values) => {
     const askedAt = values.at ?? new Date().toISOString();
-    const request = { id: service.nextId('mr'), order_number: values.order_number, buyer: buyerOf(values), reason: values.reason, text: values.text ?? '', asked_at: askedAt, answer_by: answerBy(askedAt), state: 'asked', messages: [] };
+    const request = { id: service.nextId('mr'), order_number: orderNumber(values.order_number), buyer: buyerOf(values), reason: values.reason, text: values.text ?? '', asked_at: askedAt, answer_by: answerBy(askedAt), state: 'asked', messages: [] };
     data.requests.push(request);
     service.emit(ACCOUNT, 'return.requested', { request }, askedAt);
     return request;
 });
 service.act('rating', 'Rate', [['buyer', 'Buyer', { value: 'anaw88' }], ['name', 'Name', { value: 'Ana W.' }], ['of', 'What', { options: ['product', 'seller'] }], ['listing', 'Listing', { options: LISTINGS.map(({ sku }) => sku) }], ['order_number', 'Order number', { value: '71-4480217' }], ['stars', 'Stars', { options: [5, 4, 3, 2, 1] }], ['text', 'Text', { area: true }]], (values) => {
     const ratedAt = values.at ?? new Date().toISOString();
-    const rating = { id: service.nextId('mg'), of: values.of || 'product', listing: listingOf(values.listing), order_number: values.order_number || null, stars: Number(values.stars || 5), text: values.text ?? '', buyer: buyerOf(values), rated_at: ratedAt, answer: null };
+    const rating = { id: service.nextId('mg'), of: values.of || 'product', listing: listingOf(values.listing), order_number: values.order_number || null, stars: starsOf(values.stars ?? 5), text: values.text ?? '', buyer: buyerOf(values), rated_at: ratedAt, answer: null };
     data.ratings.push(rating);
     service.emit(ACCOUNT, 'rating.left', { rating }, ratedAt);
     return rating;
 });
 
-service.on('POST', '/v1/questions/:id/answers', ({ id, body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/questions/:id/answers', ({ account, id, body, headers }) => service.once({ account, headers }, () => {
     const answer = { id: service.nextId('ma'), text: readable(body.text), at: new Date().toISOString() };
     find(data.questions, id, 'question').answers.push(answer);
     return answer;
 }));
-service.on('POST', '/v1/orders/:number/messages', ({ number, body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/orders/:number/messages', ({ account, number, body, headers }) => service.once({ account, headers }, () => {
     const message = { id: service.nextId('mm'), order_number: number, text: readable(body.text), sent_at: new Date().toISOString(), from: 'seller' };
     (data.orders[number] ?? refuse(404, 'unknown', `There are no messages about order ${number}.`)).push(message);
     return message;
 }));
-service.on('POST', '/v1/returns/:id/messages', ({ id, body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/returns/:id/messages', ({ account, id, body, headers }) => service.once({ account, headers }, () => {
     const message = { id: service.nextId('mm'), text: readable(body.text), sent_at: new Date().toISOString(), from: 'seller' };
     find(data.requests, id, 'return request').messages.push(message);
     return message;
 }));
-service.on('POST', '/v1/ratings/:id/answer', ({ id, body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/ratings/:id/answer', ({ account, id, body, headers }) => service.once({ account, headers }, () => {
     const rating = find(data.ratings, id, 'rating');
     if (rating.answer) {
         refuse(409, 'answered', 'This rating has been answered. One public answer is allowed.');

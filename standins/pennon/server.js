@@ -83,9 +83,9 @@ function changed(post, type) {
     return post;
 }
 
-service.on('POST', '/v1/posts', ({ account, body, headers }) => service.once({ headers }, () => addPost({ author: account, name: 'Brindle Kite Works', text: body.text, inReplyTo: body.in_reply_to ?? null })));
+service.on('POST', '/v1/posts', ({ account, body, headers }) => service.once({ account, headers }, () => addPost({ author: account, name: 'Brindle Kite Works', text: body.text, inReplyTo: body.in_reply_to ?? null })));
 service.on('GET', '/v1/posts/:id', ({ id }) => postOf(id));
-service.on('POST', '/v1/directs', ({ account, body, headers }) => service.once({ headers }, () => addDirect({ from: account, fromName: 'Brindle Kite Works', to: body.to ?? refuse(422, 'nobody', 'A direct message needs somebody to go to.'), text: body.text })));
+service.on('POST', '/v1/directs', ({ account, body, headers }) => service.once({ account, headers }, () => addDirect({ from: account, fromName: 'Brindle Kite Works', to: body.to ?? refuse(422, 'nobody', 'A direct message needs somebody to go to.'), text: body.text })));
 for (const [what, list] of [['like', 'likes'], ['repost', 'reposts']]) {
     service.on('PUT', `/v1/posts/:id/${what}`, ({ account, id }) => {
         const post = postOf(id);

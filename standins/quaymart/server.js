@@ -27,6 +27,7 @@ function readable(text) {
 const threadOf = (id) => data.threads.find((thread) => thread.id === id) ?? refuse(404, 'unknown_thread', `There is no thread ${id}.`);
 
 function write({ thread: id, about, ref, code, name, text, score, at }) {
+    readable(text);
     let thread = id ? threadOf(id) : data.threads.find((one) => one.about === about && one.ref === ref && one.customer.code === code && about !== 'review');
     if (!thread) {
         const listing = LISTINGS.find((one) => one.sku === ref);
@@ -34,7 +35,7 @@ function write({ thread: id, about, ref, code, name, text, score, at }) {
         data.threads.push(thread);
     }
     const when = at ?? new Date().toISOString();
-    const entry = { id: service.nextId('n'), by: 'customer', text: readable(text), when, due: twoWorkingDays(when) };
+    const entry = { id: service.nextId('n'), by: 'customer', text, when, due: twoWorkingDays(when) };
     thread.entries.push(entry);
     const { entries, ...head } = thread;
     service.emit(ACCOUNT, 'ENTRY', { thread: head, entry }, when);
@@ -42,7 +43,7 @@ function write({ thread: id, about, ref, code, name, text, score, at }) {
 }
 
 service.act('write', 'Write as a customer', [['about', 'About', { options: ABOUT }], ['ref', 'Listing or order number', { value: 'QM20114873' }], ['code', 'Customer', { value: 'c-5512' }], ['name', 'Name', { value: 'P. Nowak' }], ['score', 'Stars (reviews)', { options: [5, 4, 3, 2, 1] }], ['text', 'Text', { area: true }]], write);
-service.on('POST', '/v1/threads/:id/entries', ({ id, body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/threads/:id/entries', ({ account, id, body, headers }) => service.once({ account, headers }, () => {
     const thread = threadOf(id);
     const text = readable(body.text);
     if (/https?:\/\/|www\.|\S+@\S+\.\S+/i.test(text)) {

@@ -42,10 +42,14 @@ function parse(request, body) {
         return Object.fromEntries(new URLSearchParams(body));
     }
     try {
-        return JSON.parse(body);
+        const values = JSON.parse(body);
+        if (typeof values === 'object' && values !== null) {
+            return values;
+        }
     } catch {
-        return refuse(400, 'bad_json', 'The body is not JSON.');
+        // Said below.
     }
+    return refuse(400, 'bad_json', 'The body is not a JSON object.');
 }
 
 export class Service {
@@ -97,15 +101,18 @@ export class Service {
         return `${prefix}${this.data.count}`;
     }
 
-    // An idempotency key makes a request that is sent again do nothing new.
-    once(request, run) {
-        const key = request.headers['idempotency-key'];
+    // An idempotency key makes a request that is sent again do nothing new. Each account has keys of its own.
+    once({ account, headers }, run) {
+        const key = headers['idempotency-key'];
         if (!key) {
             return run();
         }
-        this.data.done[key] ??= run();
+        const mine = `${account} ${key}`;
+        if (!Object.hasOwn(this.data.done, mine)) {
+            this.data.done[mine] = run();
+        }
         this.store.changed();
-        return this.data.done[key];
+        return this.data.done[mine];
     }
 
     #events({ account, query }) {

@@ -21,6 +21,11 @@ if (data.events.length === 0) {
 
 const orderOf = (number) => data.orders.find((order) => order.number === number) ?? refuse(404, 'unknown_order', `There is no order ${number}.`);
 
+function wholeNumber(text, least, most, what) {
+    const number = /^\d+$/.test(text ?? '') ? Number(text) : -1;
+    return number >= least && number <= most ? number : refuse(422, 'bad_number', `${what}: a whole number from ${least} to ${most}.`);
+}
+
 function changed(order) {
     order.version += 1;
     order.updated_at = new Date().toISOString();
@@ -47,13 +52,16 @@ service.act('address', 'Change the address of an order', [['number', 'Order', { 
 service.act('refund', 'Give money back on a line', [['number', 'Order', { value: 'B-20417' }], ['line', 'Line', { value: '20417-2' }], ['amount', 'Cents', { value: '2000' }]], ({ number, line, amount }) => {
     const order = orderOf(number);
     const found = order.lines.find((one) => one.id === line) ?? refuse(404, 'unknown_line', `There is no line ${line}.`);
-    found.refunded += Number(amount);
-    order.payments.at(-1).refunded += Number(amount);
+    const payment = order.payments.at(-1);
+    const left = Math.min(found.unit_price * found.quantity - found.discount - found.refunded, payment.captured - payment.refunded);
+    const back = wholeNumber(amount, 1, left, 'Cents that can still be given back');
+    found.refunded += back;
+    payment.refunded += back;
     return changed(order);
 });
 service.act('stock', 'Set a stock', [['sku', 'Product', { options: PRODUCTS.map(({ sku }) => sku) }], ['stock', 'Pieces', { value: '10' }]], ({ sku, stock }) => {
     const product = data.products.find((one) => one.sku === sku) ?? refuse(404, 'unknown_product', `There is no product ${sku}.`);
-    product.stock = Number(stock);
+    product.stock = wholeNumber(stock, 0, 100_000, 'Pieces in stock');
     service.emit(ACCOUNT, 'product.changed', { product });
     return product;
 });

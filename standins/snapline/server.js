@@ -31,6 +31,9 @@ function readable(text) {
 
 function addComment({ photo: photoId, by, shown, text, under = null, at }) {
     const photo = photoOf(photoId);
+    if (under !== null && !photo.comments.some((other) => other.id === under)) {
+        refuse(404, 'unknown_comment', `There is no comment ${under} under this photo.`);
+    }
     const comment = { id: service.nextId('k'), by: { user: by, shown }, text: readable(text), under, at: at ?? new Date().toISOString(), version: 1, gone: false };
     photo.comments.push(comment);
     if (by !== ACCOUNT) {
@@ -54,13 +57,13 @@ function addMessage({ with: person, shown, text, ours, at }) {
 }
 
 service.on('GET', '/v1/photos', () => ({ photos: data.photos.map(({ id, caption }) => ({ id, caption })) }));
-service.on('POST', '/v1/photos', ({ body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/photos', ({ account, body, headers }) => service.once({ account, headers }, () => {
     const photo = { id: service.nextId('f'), caption: readable(body.caption), comments: [] };
     data.photos.push(photo);
     return photo;
 }));
-service.on('POST', '/v1/photos/:id/comments', ({ id, body, headers }) => service.once({ headers }, () => addComment({ photo: id, by: ACCOUNT, shown: 'Brindle Kite Works', text: body.text, under: body.under ?? null })));
-service.on('POST', '/v1/talks/:person', ({ person, body, headers }) => service.once({ headers }, () => addMessage({ with: person, text: body.text, ours: true })));
+service.on('POST', '/v1/photos/:id/comments', ({ account, id, body, headers }) => service.once({ account, headers }, () => addComment({ photo: id, by: ACCOUNT, shown: 'Brindle Kite Works', text: body.text, under: body.under ?? null })));
+service.on('POST', '/v1/talks/:person', ({ account, person, body, headers }) => service.once({ account, headers }, () => addMessage({ with: person, text: body.text, ours: true })));
 service.on('PUT', '/v1/comments/:id/like', ({ id }) => {
     const comment = data.photos.flatMap((photo) => photo.comments).find((one) => one.id === id) ?? refuse(404, 'unknown_comment', `There is no comment ${id}.`);
     comment.liked = true;
@@ -73,12 +76,12 @@ service.act('message', 'Write a direct message', [['by', 'User', { value: 'karin
 service.act('edit', 'Change or remove a comment', [['id', 'Its id'], ['text', 'New text (empty: remove it)', { area: true }]], ({ id, text }) => {
     const photo = data.photos.find((one) => one.comments.some((comment) => comment.id === id)) ?? refuse(404, 'unknown_comment', `There is no comment ${id}.`);
     const comment = photo.comments.find((one) => one.id === id);
-    comment.version += 1;
     if (text) {
         comment.text = readable(text);
     } else {
         comment.gone = true;
     }
+    comment.version += 1;
     tell(comment.gone ? 'comment-gone' : 'comment-changed', photo, comment);
     return comment;
 });

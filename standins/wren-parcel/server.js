@@ -19,19 +19,22 @@ if (data.events.length === 0) {
 const parcelOf = (number) => data.parcels.find((parcel) => parcel.number === number) ?? refuse(404, 'unknown_parcel', `There is no parcel ${number}.`);
 
 service.on('GET', '/v1/parcels/:number', ({ number }) => ({ parcel: parcelOf(number) }));
-service.on('POST', '/v1/labels', ({ body, headers }) => service.once({ headers }, () => {
+service.on('POST', '/v1/labels', ({ account, body, headers }) => service.once({ account, headers }, () => {
     const label = { id: service.nextId('L'), number: service.nextId('WP79'), to: body.to ?? null, from: body.from ?? null };
     data.labels.push(label);
     data.parcels.push({ number: label.number, to: label.to, scans: [] });
     return label;
 }));
 service.act('scan', 'Scan a parcel', [['number', 'Parcel', { value: 'WP7720388' }], ['stage', 'Stage', { options: STAGES }], ['place', 'Place', { value: 'Depot Odense' }]], ({ number, stage, place, at }) => {
+    if (!number || !STAGES.includes(stage)) {
+        refuse(422, 'bad_scan', `A scan is of a parcel with a number, at one of these stages: ${STAGES.join(', ')}.`);
+    }
     let parcel = data.parcels.find((one) => one.number === number);
     if (!parcel) {
         parcel = { number, to: null, scans: [] };
         data.parcels.push(parcel);
     }
-    const scan = { id: service.nextId('s'), stage: STAGES.includes(stage) ? stage : refuse(422, 'bad_stage', `A stage is one of ${STAGES.join(', ')}.`), place, at: at ?? new Date().toISOString() };
+    const scan = { id: service.nextId('s'), stage, place, at: at ?? new Date().toISOString() };
     parcel.scans.push(scan);
     service.emit(ACCOUNT, 'parcel.scanned', { parcel: number, scan }, scan.at);
     return scan;

@@ -13,18 +13,22 @@ async function answer(page, subject, text) {
     await expect(page.locator('.entry-us')).toContainText(text);
 }
 
-for (const [kind, more] of [['refuse', { times: 2 }], ['temporary', { times: 2 }], ['drop', { times: 2 }], ['delay', { times: 1, seconds: 8 }]]) {
-    test(`a mail server that does this is tried again, and the answer arrives once: ${kind}`, async ({ page }) => {
-        const address = `fault-${kind}@weber.example`;
-        await mailFrom(`Ida Weber <${address}>`, `Weather and ${kind}`, 'Too windy?');
-        await signIn(page);
+test('a mail server that fails is tried again, and each answer arrives once', async ({ page }) => {
+    test.setTimeout(240_000);
+    const faults = [['refuse', { times: 2 }], ['temporary', { times: 2 }], ['drop', { times: 2 }], ['delay', { times: 1, seconds: 8 }]];
+    const address = (kind) => `fault-${kind}@weber.example`;
+    await Promise.all(faults.map(([kind]) => mailFrom(`Ida Weber <${address(kind)}>`, `Weather and ${kind}`, 'Too windy?')));
+    await signIn(page);
+    for (const [kind, more] of faults) {
         await setFault(kind, more);
         await answer(page, `Weather and ${kind}`, 'Wait for the evening.');
-        await expectMailbox(address, 1, 50_000);
-        await expect.poll(() => database(`SELECT state FROM outbox WHERE JSON_CONTAINS(recipients, '"${address}"')`)).toBe('sent');
-        expect(await mailbox(address)).toHaveLength(1);
-    });
-}
+        await expectMailbox(address(kind), 1, 50_000);
+        await expect.poll(() => database(`SELECT state FROM outbox WHERE JSON_CONTAINS(recipients, '"${address(kind)}"')`)).toBe('sent');
+    }
+    for (const [kind] of faults) {
+        expect(await mailbox(address(kind)), kind).toHaveLength(1);
+    }
+});
 
 test('a refusal for good is shown on the trail with its reason, and can be sent again', async ({ page }) => {
     await mailFrom('Kim Rask <kim@rask.example>', 'Full mailbox', 'Anything new?');

@@ -2,23 +2,42 @@
 
 declare(strict_types=1);
 
+use App\Channels\Channel;
+use App\Checklists\Checklist;
+use App\Checklists\StartedChecklist;
+use App\Checklists\WorkThroughChecklist;
+use App\Customers\FindDuplicates;
+use App\Customers\MergeCustomers;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnFields;
 use App\Inbox\Actor;
+use App\Inbox\ChangeState;
 use App\Inbox\ChangeTags;
 use App\Inbox\ConversationState;
 use App\Inbox\Draft;
+use App\Inbox\JoinConversations;
 use App\Inbox\KeepDraft;
 use App\Inbox\Message;
+use App\Inbox\Outcome;
 use App\Inbox\ReplyToSend;
 use App\Inbox\SendReply;
 use App\Inbox\Tag;
 use App\Inbox\TakeConversation;
 use App\Inbox\Trail;
+use App\Nudges\Nudge;
+use App\Nudges\NudgePlan;
+use App\Nudges\SendNudges;
+use App\Nudges\StartNudge;
 use App\Sorting\ArrangeFields;
+use App\Tasks\KeepTasks;
+use App\Tasks\Task;
+use App\Templates\SaveTemplate;
+use App\Templates\TemplateToSave;
+use App\Views\SharedWith;
 use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
+use Tests\App\Services;
 
 it('keeps a draft for the first time twice in one moment, as sending while writing does', function (): void {
     $conversation = Mails::conversation();
@@ -93,4 +112,111 @@ it('begins one conversation of mail that two workers take at once', function ():
     $failures = $this->atOnce(4, fn () => Mails::take($raw));
     expect(array_filter($failures))->toBe([])
         ->and(Message::query()->where('message_id', 'same@hruby.example')->count())->toBe(1);
+});
+
+it('sends a reminder once, however many look for what is due, and while somebody calls it off', function (): void {
+    $conversation = Mails::conversation();
+    $this->answer($conversation, 'Could you send a photo?');
+    $ilse = $this->teammate('ilse');
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Again', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'Did you see it?', 'html' => null]], [], []), $ilse)->id;
+    $plan = (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => $template]], 'end_days' => 1, 'end_template_id' => null, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $plan->save();
+    $nudge = app(StartNudge::class)->start($conversation->refresh(), $plan, $ilse, Actor::teammate($ilse));
+    $nudge->forceFill(['next_at' => now()->subMinute()])->save();
+    $failures = $this->atOnce(5, fn (int $number) => $number === 4 ? app(StartNudge::class)->callOff($nudge, Actor::teammate($ilse), 'by Ilse') : app(SendNudges::class)->run());
+    $sent = Message::query()->where('automatic', true)->count();
+    expect(array_filter($failures))->toBe([])
+        ->and($sent)->toBeIn([0, 1])
+        ->and($nudge->refresh()->state)->toBe(Nudge::CALLED_OFF)
+        ->and($nudge->sent)->toBe($sent)
+        ->and(DB::table('journal')->where('kind', 'nudge_called_off')->count())->toBe(1);
+});
+
+it('has one nudge plan at work where several are started at once', function (): void {
+    $conversation = Mails::conversation();
+    $this->answer($conversation, 'Could you send a photo?');
+    $ilse = $this->teammate('ilse');
+    $plan = (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1, 'end_template_id' => null, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $plan->save();
+    $failures = $this->atOnce(4, fn () => app(StartNudge::class)->start($conversation, $plan, $ilse, Actor::teammate($ilse)));
+    expect(array_filter($failures))->toBe([])
+        ->and(Nudge::query()->where('state', Nudge::RUNNING)->count())->toBe(1)
+        ->and(Nudge::query()->count())->toBe(4);
+});
+
+it('takes an order and its parcel once, whoever tells of them in one moment', function (): void {
+    $order = Services::order();
+    $scan = Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z');
+    $failures = $this->atOnce(6, fn (int $number) => $number % 2 === 0 ? Services::take(Channel::Shop, $order) : Services::take(Channel::WrenParcel, $scan));
+    expect(array_filter($failures))->toBe([])
+        ->and(DB::table('orders')->count())->toBe(1)
+        ->and(DB::table('order_lines')->count())->toBe(2)
+        ->and(DB::table('order_payments')->count())->toBe(1)
+        ->and(DB::table('parcels')->count())->toBe(1)
+        ->and(DB::table('parcels')->value('order_id'))->toBe(DB::table('orders')->value('id'))
+        ->and(DB::table('parcel_scans')->count())->toBe(1)
+        ->and(DB::table('customers')->where('name', 'Ana Wrenfield')->count())->toBe(1);
+});
+
+it('proposes two customers once where each is looked at in the same moment', function (): void {
+    $order = static fn (string $number, string $email): array => Services::order(['id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => $email, 'telephone' => '20 00 01 88', 'address' => ['lines' => ["At {$number}"], 'country' => 'DK']]]);
+    Services::take(Channel::Shop, $order('B-20101', 'ana@wrenfield.example'));
+    Services::take(Channel::Shop, $order('B-20102', 'ana@work.example'));
+    DB::table('duplicate_proposals')->delete();
+    $customers = DB::table('customers')->where('name', 'Ana Wrenfield')->pluck('id')->all();
+    $failures = $this->atOnce(4, fn (int $number) => (new FindDuplicates((int) $customers[$number % 2]))->handle());
+    expect(array_filter($failures))->toBe([])->and(DB::table('duplicate_proposals')->count())->toBe(1);
+});
+
+it('merges two customers in one direction where two people do it the other way round at once', function (): void {
+    $one = Mails::conversation(['From' => 'ana@home.example'])->customer;
+    $other = Mails::conversation(['From' => 'ana@work.example'])->customer;
+    $mads = $this->teammate('mads');
+    $failures = $this->atOnce(4, fn (int $number) => $number % 2 === 0
+        ? app(MergeCustomers::class)->merge($one, $other, $mads)
+        : app(MergeCustomers::class)->merge($other, $one, $mads));
+    expect(array_filter($failures))->toHaveCount(3)
+        ->and(DB::table('customer_merges')->count())->toBe(1)
+        ->and(DB::table('customers')->whereNotNull('merged_into_id')->count())->toBe(1)
+        ->and(DB::table('conversations')->distinct()->pluck('customer_id')->count())->toBe(1);
+});
+
+it('joins one conversation to one other, whoever else joins them the other way round', function (): void {
+    $one = Mails::conversation(['Message-ID' => '<one@hruby.example>']);
+    $other = Mails::conversation(['Message-ID' => '<other@hruby.example>', 'Subject' => 'Another matter']);
+    $people = array_map($this->teammate(...), ['ilse', 'mads', 'ruta', 'corin']);
+    $failures = $this->atOnce(4, fn (int $number) => $number % 2 === 0
+        ? app(JoinConversations::class)->join($one, [$other], $people[$number])
+        : app(JoinConversations::class)->join($other, [$one], $people[$number]));
+    expect(DB::table('conversations')->whereNotNull('joined_into_id')->count())->toBe(1)
+        ->and(array_filter($failures))->toHaveCount(3)
+        ->and(implode(' ', $failures))->not->toContain('Deadlock')->not->toContain('QueryException');
+});
+
+it('resolves once, with one outcome, where several people resolve at once', function (): void {
+    $conversation = Mails::conversation();
+    $seen = app(Trail::class)->lastSeen($conversation);
+    $outcomes = Outcome::query()->orderBy('id')->limit(3)->get()->all();
+    $people = array_map($this->teammate(...), ['ilse', 'mads', 'ruta']);
+    $failures = $this->atOnce(3, fn (int $number) => app(ChangeState::class)->resolve($conversation, $people[$number], $outcomes[$number], $seen));
+    expect(array_filter($failures))->toHaveCount(2)
+        ->and($conversation->refresh()->state)->toBe(ConversationState::Resolved)
+        ->and(DB::table('journal')->where('kind', 'state_changed')->count())->toBe(1);
+});
+
+it('ticks a task off once, and a step of a checklist', function (): void {
+    $conversation = Mails::conversation();
+    $this->actingAs($this->teammate('ilse'));
+    $this->post("/conversations/{$conversation->id}/tasks", ['title' => 'Ask the workshop', 'assignee' => $this->teammate('ilse')->id, 'due_at' => now()->addDays(3)->format('Y-m-d\TH:i'), 'remind' => '']);
+    $this->post("/conversations/{$conversation->id}/checklists", ['checklist' => Checklist::query()->where('name', 'Damaged on arrival')->value('id')]);
+    $task = Task::query()->sole();
+    $started = StartedChecklist::query()->sole();
+    $ilse = $this->teammate('ilse');
+    $failures = $this->atOnce(4, function (int $number) use ($task, $started, $ilse): void {
+        app(KeepTasks::class)->tick($task, true, $ilse);
+        app(WorkThroughChecklist::class)->tick($started, $number, true, $ilse);
+    });
+    expect(array_filter($failures))->toBe([])
+        ->and(DB::table('journal')->where('kind', 'task_done')->count())->toBe(1)
+        ->and($started->refresh()->doneCount())->toBe(4);
 });

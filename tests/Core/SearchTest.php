@@ -25,7 +25,7 @@ it('reads words, phrases, what must not be there, and narrowings', function (): 
     expect($query->words)->toBe([[['kase'], ['kase']], [['b20431'], ['b', '20431']]])
         ->and($query->phrases)->toBe([['late', 'parcel']])
         ->and($query->without)->toBe([['gift']])
-        ->and($query->narrowings)->toBe([['state', 'held'], ['owner', 'Ilse Norrby']])
+        ->and($query->narrowings)->toBe([['state', 'held', false], ['owner', 'Ilse Norrby', false]])
         ->and($query->booleanMode())->toBe('+kase* +(b20431* 20431) +"late parcel" -"gift"');
 });
 
@@ -75,4 +75,125 @@ it('shows a piece around the first word found', function (): void {
         ->and(mb_strlen($shown))->toBeLessThan(170)
         ->and(array_column(array_filter($pieces, static fn (array $piece): bool => $piece[1]), 0))->toBe(['festival'])
         ->and(FoundWords::around($text, ['elsewhere'], 160))->toBeNull();
+});
+
+it('reads a minus before a narrowing as all others, and before anything else as without it', function (): void {
+    $query = SearchQuery::read('-state:held -owner:"Ilse N" -unknown:kite -"two words" - kite', KEYS);
+    expect($query->narrowings)->toBe([['state', 'held', true], ['owner', 'Ilse N', true]])
+        ->and($query->without)->toBe([['unknown', 'kite'], ['two', 'words']])
+        ->and($query->words)->toBe([[['kite'], ['kite']]]);
+});
+
+it('reads a narrowing whatever its case, and keeps what was written behind it', function (): void {
+    expect(SearchQuery::read('STATE:Held', KEYS)->narrowings)->toBe([['state', 'Held', false]])
+        ->and(SearchQuery::read('state:held state:open', KEYS)->narrowings)->toHaveCount(2)
+        ->and(SearchQuery::read('before:2026-11-01', KEYS)->narrowings)->toBe([['before', '2026-11-01', false]])
+        ->and(SearchQuery::read('owner:"not closed', KEYS)->narrowings)->toBe([['owner', 'not closed', false]]);
+});
+
+it('takes a word with signs for one word or for its parts in a row, and nothing else', function (string $text, bool $found): void {
+    expect(isFoundBy('ana.wren@x.example', $text))->toBe($found);
+})->with([
+    ['write to ana.wren@x.example', true],
+    ['ANA WREN X EXAMPLE', true],
+    ['anawrenxexample', true],
+    ['wren ana x example', false],
+    ['ana wren', false],
+]);
+
+it('finds text in scripts without spaces by two characters or more', function (string $written, string $text, bool $found): void {
+    expect(isFoundBy($written, $text))->toBe($found);
+})->with([
+    ['商品', '商品を返品したい', true],
+    ['品を', '商品を返品したい', true],
+    ['商返', '商品を返品したい', false],
+    ['返品', 'ABC返品DEF', true],
+    ['สวัสดี', 'สวัสดีครับ', true],
+]);
+
+it('asks the full text for no more than it can answer quickly', function (string $written, string $boolean): void {
+    expect(SearchQuery::read($written, KEYS)->booleanMode())->toBe($boolean);
+})->with([
+    'short words whole' => ['ab abc', '+ab +abc*'],
+    'of parts the longest' => ['c-1042', '+(c1042* 1042)'],
+    'a phrase' => ['"a kite flies"', '+"a kite flies"'],
+    'without' => ['kite -string -"red tail"', '+kite* -"string" -"red tail"'],
+    'no words' => ['state:held', ''],
+]);
+
+it('asks for one rare word alone', function (): void {
+    $query = SearchQuery::read('kite zephyr', KEYS);
+    expect($query->booleanMode('zephyr'))->toBe('+zephyr*')->and($query->booleanMode('ab'))->toBe('+ab');
+});
+
+it('is certain of words and phrases only, not of what may be written in two ways', function (): void {
+    expect(SearchQuery::read('kite kite b-20431 "late parcel" -gift', KEYS)->certain())->toBe(['late', 'parcel', 'kite'])
+        ->and(SearchQuery::read('b-20431', KEYS)->certain())->toBe([])
+        ->and(SearchQuery::read('', KEYS)->certain())->toBe([]);
+});
+
+it('marks every way of writing, but nothing that must not be there', function (): void {
+    expect(SearchQuery::read('kite b-20431 "late parcel" -gift', KEYS)->marked())->toBe(['kite', 'b20431', 'b', '20431', 'late', 'parcel'])
+        ->and(SearchQuery::read('-gift', KEYS)->marked())->toBe([]);
+});
+
+it('knows whether there is anything to look for', function (string $written, bool $hasWords, bool $isEmpty): void {
+    $query = SearchQuery::read($written, KEYS);
+    expect([$query->hasWords(), $query->isEmpty()])->toBe([$hasWords, $isEmpty]);
+})->with([
+    ['kite', true, false], ['"a kite"', true, false], ['state:held', false, false], ['-kite', false, true], ['', false, true], ['-state:held', false, false],
+]);
+
+it('cuts in the middle of no character, and takes 400 of them', function (): void {
+    $query = SearchQuery::read(str_repeat('ø', 500), KEYS);
+    expect($query->cut)->toBeTrue()->and(mb_strlen($query->words[0][0][0]))->toBe(400)
+        ->and(SearchQuery::read(str_repeat('x', 400), KEYS)->cut)->toBeFalse()
+        ->and(SearchQuery::read("kite \xC3\x28 tail", KEYS)->words)->not->toBe([]);
+});
+
+it('agrees with the full text on what is found, in whatever way it is written', function (): void {
+    mt_srand(12);
+    $texts = ['Order B-20431 is late', 'order b20431', 'B 20431', 'b-2 0431', 'ana@wren.example', 'Käse & Brot', 'kase-brot', 'a–b', "l'été", 'l’ete'];
+    foreach ($texts as $text) {
+        foreach (preg_split('/[\s&]+/u', $text) ?: [] as $word) {
+            if (SearchText::asked($word) !== []) {
+                expect(isFoundBy($word, $text))->toBeTrue("{$word} in {$text}")
+                    ->and(isFoundBy(mb_strtoupper($word), $text))->toBeTrue("{$word} in {$text}, in capitals");
+            }
+        }
+    }
+});
+
+it('cuts no word at the beginning of a piece, and says where more stands', function (): void {
+    $text = 'festival '.str_repeat('one two ', 50);
+    $pieces = FoundWords::around($text, ['festival'], 40) ?? [];
+    $shown = implode('', array_column($pieces, 0));
+    expect($shown)->toStartWith('festival ')->toEndWith(' …');
+    $end = implode('', array_column(FoundWords::around(str_repeat('one two ', 50).'festival', ['festival'], 100) ?? [], 0));
+    expect($end)->toStartWith('… ')->toEndWith('festival')->and(preg_match('/^… (?:one|two) /', $end))->toBe(1);
+});
+
+it('shows what stands in several lines as one', function (): void {
+    $pieces = FoundWords::around("Dear all,\n\n  the\tfestival\r\nis on", ['festival'], 200) ?? [];
+    expect(implode('', array_column($pieces, 0)))->toBe('Dear all, the festival is on');
+});
+
+it('marks words written with signs, and the beginning of a word as the whole', function (): void {
+    expect(FoundWords::in('Kites, kite-line and B-20431', ['kite']))->toBe([['Kites', true], [', ', false], ['kite-line', true], [' and B-20431', false]])
+        ->and(FoundWords::in('B-20431 b20431 20431', ['b20431']))->toBe([['B-20431', true], [' ', false], ['b20431', true], [' 20431', false]])
+        ->and(FoundWords::in('Straße und Größe', ['grosse']))->toBe([['Straße und ', false], ['Größe', true]])
+        ->and(FoundWords::in("a\u{301}b", ['ab']))->toBe([["a\u{301}b", true]]);
+});
+
+it('looks through a long text in line with its length', function (): void {
+    $piece = str_repeat('kite-line 商品 a.b@c.example ', 4000);
+    $took = static function (string $text): float {
+        $from = hrtime(true);
+        SearchText::of($text);
+        FoundWords::around($text, ['zephyr'], 160);
+
+        return (hrtime(true) - $from) / 1e9;
+    };
+    $took($piece);
+    expect($took($piece.$piece.$piece.$piece))->toBeLessThan(max(0.5, 12 * $took($piece)));
 });

@@ -1,64 +1,20 @@
 import assert from 'node:assert/strict';
-import { spawn } from 'node:child_process';
 import { createHmac } from 'node:crypto';
 import { once } from 'node:events';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { after, before, test } from 'node:test';
-import { fileURLToPath } from 'node:url';
+import { Standin, until } from './standin.js';
 
-// A simulated service, in a process and with data of its own, asked over HTTP as the application asks it.
-const folder = mkdtempSync(path.join(tmpdir(), 'standin-'));
-const data = path.join(folder, 'pennon.json');
-const standin = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../standins/pennon/server.js');
-const KEY = 'key-brindlekites';
-let port;
-let service;
+// What all simulated services have in common, seen on one of them.
+const pennon = new Standin('pennon', '@brindlekites', { STANDIN_RATE: '60' });
+const api = pennon.api.bind(pennon);
+const act = pennon.act.bind(pennon);
+const fault = pennon.fault.bind(pennon);
+const events = pennon.events.bind(pennon);
 
-async function freePort() {
-    const server = createServer().listen(0, '127.0.0.1');
-    await once(server, 'listening');
-    const { port: free } = server.address();
-    server.close();
-    await once(server, 'close');
-    return free;
-}
-
-async function start() {
-    service = spawn('node', [standin], { env: { ...process.env, STANDIN_PORT: String(port), STANDIN_DATA: data, STANDIN_KEY: 'key', STANDIN_RATE: '60' }, stdio: 'inherit' });
-    for (let tries = 0; tries < 100; tries += 1) {
-        try {
-            await fetch(`http://127.0.0.1:${port}/look`);
-            return;
-        } catch {
-            await new Promise((go) => { setTimeout(go, 50); });
-        }
-    }
-    throw new Error('The stand-in does not answer.');
-}
-
-async function stop() {
-    service.kill();
-    await once(service, 'exit');
-}
-
-const api = (address, { key = KEY, method = 'GET', body, headers = {} } = {}) => fetch(`http://127.0.0.1:${port}/v1${address}`, {
-    method, headers: { authorization: `Bearer ${key}`, 'content-type': 'application/json', ...headers }, body: body === undefined ? undefined : (typeof body === 'string' ? body : JSON.stringify(body)),
-});
-const act = async (what, values) => (await fetch(`http://127.0.0.1:${port}/act/${what}`, { method: 'POST', body: JSON.stringify(values), headers: { accept: 'application/json', 'content-type': 'application/json' } })).json();
-const fault = (kind, times) => fetch(`http://127.0.0.1:${port}/faults`, { method: 'POST', body: JSON.stringify({ kind, times: String(times) }), headers: { accept: 'application/json', 'content-type': 'application/json' } });
-const events = async (after = '') => (await api(`/events?after=${after}`)).json();
-
-before(async () => {
-    port = await freePort();
-    await start();
-});
-after(async () => {
-    await stop();
-    rmSync(folder, { recursive: true });
-});
+before(() => pennon.start());
+after(() => pennon.end());
 
 test('only who has a key is answered, and is told whose it is', async () => {
     assert.equal((await api('/account', { key: 'another' })).status, 401);
@@ -104,9 +60,7 @@ test('who subscribed is told, signed over the time and the body', async () => {
     const secret = 'a secret of twenty letters';
     assert.equal((await api('/webhook', { method: 'PUT', body: { url: `http://127.0.0.1:${listener.address().port}/hear`, secret } })).status, 200);
     await act('post', { author: '@ana', name: 'Ana', text: '@brindlekites do you hear me?' });
-    for (let tries = 0; tries < 100 && heard.length === 0; tries += 1) {
-        await new Promise((go) => { setTimeout(go, 20); });
-    }
+    await until('the notification', () => heard.length > 0);
     const [{ headers, body }] = heard;
     assert.equal(JSON.parse(body).data.post.text, '@brindlekites do you hear me?');
     assert.equal(headers['pennon-signature'], createHmac('sha256', secret).update(`${headers['pennon-time']}.${body}`).digest('hex'));
@@ -128,18 +82,18 @@ test('faults strike as often as they were set, and are over then', async () => {
 
 test('what is said on a page of its own is escaped', async () => {
     await act('post', { author: '@x', name: '<script>alert(1)</script>', text: '<b>bold</b> @brindlekites' });
-    const page = await (await fetch(`http://127.0.0.1:${port}/`)).text();
+    const page = await pennon.page();
     assert.ok(!page.includes('<script>alert(1)'));
     assert.ok(!page.includes('<b>bold</b>'));
 });
 
 test('what was done is still there after it was stopped', async () => {
-    const before = (await (await fetch(`http://127.0.0.1:${port}/look`)).json()).eventCount;
+    const before = (await pennon.look()).eventCount;
     assert.ok(before > 0);
-    await stop();
-    JSON.parse(readFileSync(data, 'utf8'));
-    await start();
-    assert.equal((await (await fetch(`http://127.0.0.1:${port}/look`)).json()).eventCount, before);
+    await pennon.stop();
+    JSON.parse(readFileSync(pennon.data, 'utf8'));
+    await pennon.start();
+    assert.equal((await pennon.look()).eventCount, before);
 });
 
 test('whoever asks too often is told to come back', async () => {

@@ -2,9 +2,9 @@
 @section('title', $template?->name ?? 'New template')
 @php
     $sharedWith = old('shared_with', $template?->shared_with->value ?? 'everybody');
-    $chosenCategories = array_map(strval(...), (array) old('categories', $template?->categories->modelKeys() ?? []));
+    $chosenCategories = array_map(strval(...), (array) (old('shared_with') !== null ? old('categories') : $template?->categories->modelKeys() ?? []));
     [$alsoDone, $stepProblems] = $steps;
-    $rows = [...array_map(fn ($language) => [$language, $texts[$language]], array_keys($texts)), ['', ['subject' => null, 'text' => '', 'html' => null]]];
+    $rows = [...$rows, ['', ['subject' => null, 'text' => '', 'html' => null]]];
 @endphp
 @section('content')
 <main id="content" class="page">
@@ -28,7 +28,7 @@
         </div>
         @foreach ($rows as $index => [$language, $text])
             @php $isNew = $language === ''; $label = $isNew ? 'another language' : \Locale::getDisplayLanguage($language, 'en'); @endphp
-            <details class="template-language" @if (! $isNew) open @endif>
+            <details class="template-language" @if (! $isNew || $text['text'] !== '') open @endif>
                 <summary>{{ $isNew ? 'In another language' : $label }}</summary>
                 <div class="template-language-head">
                     <label class="visually-hidden" for="language-{{ $index }}">Language</label>
@@ -46,8 +46,8 @@
         <div class="template-steps">
             @foreach ($alsoDone as $step)<label class="step-chip"><input type="checkbox" class="form-check-input" name="steps[]" value="{{ $step->kind->value }}={{ $step->value }}" checked> {{ $step->label }}</label>@endforeach
             <span class="step-more"><label class="visually-hidden" for="template-step">One more step</label>
-            <select class="form-select form-select-sm" id="template-step" name="step"><option value="">One more step …</option>@foreach ($stepChoices as $group => $choices)@if ($choices !== [])<optgroup label="{{ $group }}">@foreach ($choices as $value => $choice)<option value="{{ $value }}">{{ $choice }}</option>@endforeach</optgroup>@endif @endforeach</select>
-            <label class="visually-hidden" for="template-step-text">Its text</label><input class="form-control form-control-sm" id="template-step-text" name="step_text" maxlength="400" placeholder="the tag, the value, or: 16 | the workshop looks at it"></span>
+            <select class="form-select form-select-sm" id="template-step" name="step"><option value="">One more step …</option>@foreach ($stepChoices as $group => $choices)@if ($choices !== [])<optgroup label="{{ $group }}">@foreach ($choices as $value => $choice)<option value="{{ $value }}" @selected($stepProblems !== [] && old('step') === $value)>{{ $choice }}</option>@endforeach</optgroup>@endif @endforeach</select>
+            <label class="visually-hidden" for="template-step-text">Its text</label><input class="form-control form-control-sm" id="template-step-text" name="step_text" maxlength="400" value="{{ $stepProblems !== [] ? old('step_text') : '' }}" placeholder="the tag, the value, or: 16 | the workshop looks at it"></span>
         </div>
         <details class="template-categories" @if ($chosenCategories !== []) open @endif><summary>Comes first in these categories</summary>
             <fieldset class="checks"><legend class="visually-hidden">Categories</legend>@foreach ($categories as $category)<label><input type="checkbox" class="form-check-input" name="categories[]" value="{{ $category->id }}" @checked(in_array((string) $category->id, $chosenCategories, true))> {{ $category->path }}</label>@endforeach</fieldset>

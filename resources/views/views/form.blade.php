@@ -24,7 +24,7 @@
                 <select class="form-select" id="view-team" name="team"><option value=""></option>@foreach ($teams as $team)<option value="{{ $team->id }}" @selected((string) old('team', $view?->team_id) === (string) $team->id)>{{ $team->name }}</option>@endforeach</select></div>
         </div>
         <fieldset class="checks"><legend class="form-label">Columns, beside who it is from and what it is about</legend>
-            @php $shown = old('columns', $view ? $view->columns : array_column(\App\Views\Column::USUAL, 'value')); @endphp
+            @php $shown = (array) (old('shared_with') !== null ? old('columns') : ($view ? $view->columns : array_column(\App\Views\Column::USUAL, 'value'))); @endphp
             @foreach (\App\Views\Column::beginningWith($shown) as $column)<label><input type="checkbox" class="form-check-input" name="columns[]" value="{{ $column->value }}" @checked(in_array($column->value, $shown, true))> {{ $column->label() }}</label>@endforeach
         </fieldset>
         <button class="btn btn-primary">Save</button>

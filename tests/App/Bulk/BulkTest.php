@@ -177,3 +177,71 @@ it('answers nothing in public with one text for all', function (): void {
     $bulk = plan($this->all, 'answer:', 'The festival is put off.');
     $this->get("/bulk/{$bulk->id}")->assertSee('2 conversations will change.')->assertSee('what was said in public is answered by hand');
 });
+
+it('leaves all alone where what was chosen has gone since it was planned, and says so', function (string $change, string $gone, Closure $goes): void {
+    $field = app(App\Sorting\ArrangeFields::class)->make(App\Fields\About::Conversation, 'Batch', App\Fields\FieldKind::Text, [], false);
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Put off', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'It is put off.', 'html' => null]], [], []), $this->teammate('mads'));
+    $ids = [
+        'RUTA' => $this->teammate('ruta')->id, 'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'), 'OUTCOME' => Outcome::query()->value('id'),
+        'FIELD' => $field->id, 'TEMPLATE' => $template->id,
+    ];
+    $bulk = plan($this->all, strtr($change, $ids), str_starts_with($change, 'field') ? 'K' : '');
+    $goes();
+    $before = Conversation::query()->orderBy('id')->get()->toArray();
+    $this->post("/bulk/{$bulk->id}");
+    expect(Conversation::query()->orderBy('id')->get()->toArray())->toBe($before)
+        ->and($bulk->refresh()->state)->toBe(BulkChange::DONE)
+        ->and(Message::query()->where('direction', Message::OUT)->exists())->toBeFalse();
+    $this->get("/bulk/{$bulk->id}")->assertSee("The {$gone} that was chosen is not there any more");
+})->with([
+    'a person who left' => ['owner:RUTA', 'person', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
+    'a category retired' => ['category:LATE', 'category', fn () => App\Inbox\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()])],
+    'an outcome retired' => ['resolve:OUTCOME', 'outcome', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
+    'a field retired' => ['field:FIELD', 'field', fn () => OwnField::query()->update(['retired_at' => now()])],
+    'a template retired' => ['template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['retired_at' => now()])],
+    'a template made private' => ['template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody])],
+]);
+
+it('says why each is left alone that has already what it would get', function (string $change, string $text, array $has, string $reason): void {
+    $tag = App\Inbox\ChangeTags::named('Old');
+    $ids = ['BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'), 'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'), 'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id];
+    $this->all[0]->forceFill(array_map(static fn (mixed $value): mixed => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value, $has))->save();
+    $has === [] && $change === 'tag:TAG' && $this->all[0]->tags()->attach($tag->id);
+    $bulk = plan([$this->all[0]], strtr($change, $ids), $text);
+    $this->get("/bulk/{$bulk->id}")->assertSee($reason)->assertSee('None of them would change.');
+    $this->post("/bulk/{$bulk->id}");
+    expect(BulkItem::query()->where('bulk_change_id', $bulk->id)->value('state'))->toBe(BulkItem::SKIPPED);
+})->with([
+    'nobody’s already' => ['owner:', '', ['owner_id' => null], 'nobody has it'],
+    'the team’s' => ['team:BENCH', '', ['team_id' => 'BENCH'], 'the team has it already'],
+    'the category' => ['category:LATE', '', ['category_id' => 'LATE'], 'it has this category'],
+    'the priority' => ['priority:high', '', ['priority' => 'high'], 'it has this priority'],
+    'tagged' => ['tag:TAG', '', [], 'it has this tag'],
+    'not tagged' => ['untag:TAG', '', [], 'it has not this tag'],
+    'resolved' => ['resolve:OUTCOME', '', ['state' => 'resolved', 'outcome_id' => 'OUTCOME'], 'it is resolved already'],
+    'closed' => ['answer:', 'Hello', ['state' => 'closed'], 'it is closed for good'],
+    'junk' => ['junk:', '', ['junk' => true], 'it is with the junk'],
+]);
+
+it('is begun and undone only by whoever planned it, and undone once', function (): void {
+    $bulk = plan($this->all, 'priority:high');
+    $this->actingAs($this->teammate('mads'));
+    foreach (["/bulk/{$bulk->id}", "/bulk/{$bulk->id}/undo"] as $path) {
+        $this->post($path)->assertForbidden();
+    }
+    $this->get("/bulk/{$bulk->id}/progress")->assertForbidden();
+    $this->actingAs($this->teammate('ilse'))->post("/bulk/{$bulk->id}/undo")->assertSessionHas('problem', 'It cannot be undone any more: that is possible for ten minutes.');
+    $this->post("/bulk/{$bulk->id}");
+    Bus::fake();
+    $this->post("/bulk/{$bulk->id}/undo");
+    $this->post("/bulk/{$bulk->id}/undo");
+    Bus::assertDispatchedTimes(App\Bulk\WorkOnBulkChange::class, 1);
+});
+
+it('takes each conversation once, however often it is chosen, and none that is not there', function (): void {
+    $id = $this->all[0]->id;
+    $this->post('/bulk', ['ids' => [$id, (string) $id, 999999], 'change' => 'priority:high', 'text' => '', 'view' => 'my-turn'])->assertRedirect();
+    expect(BulkItem::query()->pluck('conversation_id')->all())->toBe([$id]);
+    $this->post('/bulk', ['ids' => ['all'], 'change' => 'priority:high'])->assertSessionHasErrors('ids.0');
+    $this->post('/bulk', ['ids' => range(1, 5001), 'change' => 'priority:high'])->assertSessionHasErrors('ids');
+});

@@ -138,3 +138,53 @@ it('finds customers by name, address, telephone and order', function (string $fi
     twoAnas();
     $this->actingAs($this->teammate('femi'))->get('/customers?'.http_build_query(['find' => $find]))->assertSee('ana@wrenfield.example');
 })->with(['Ana', 'wrenf', 'ana@wren', '20 00 01 88', '+45 20000188', 'B-20205']);
+
+it('takes back with the separation what the one who was kept got of the other, but not what was written since', function (): void {
+    [$byMail, $onMarket] = twoAnas();
+    $byMail->forceFill(['facts' => ['club' => 'Festival', '2024' => 'flew'], 'language' => null])->save();
+    $onMarket->forceFill(['facts' => ['club' => 'Harbour', 'size' => 'M', 'dog' => 'Rex', '2025' => 'flew'], 'language' => 'da'])->save();
+    $this->actingAs($this->teammate('ilse'))->post("/customers/{$byMail->id}/merge", ['other' => $onMarket->id])->assertSessionHas('done');
+    expect($byMail->refresh()->facts)->toBe(['club' => 'Festival', 2024 => 'flew', 'size' => 'M', 'dog' => 'Rex', 2025 => 'flew'])
+        ->and($byMail->language)->toBe('da');
+    $byMail->forceFill(['facts' => [...['size' => 'L', 'since' => 'the merge'], ...['dog' => 'Rex'], ...['club' => 'Festival']] + [2024 => 'flew', 2025 => 'flew']])->save();
+    $this->post('/customer-merges/'.CustomerMerge::query()->sole()->id.'/undo')->assertSessionHas('done');
+    expect($byMail->refresh()->facts)->toEqualCanonicalizing(['club' => 'Festival', 2024 => 'flew', 'size' => 'L', 'since' => 'the merge'])
+        ->and($byMail->language)->toBeNull()
+        ->and($onMarket->refresh()->facts)->toBe(['club' => 'Harbour', 'size' => 'M', 'dog' => 'Rex', 2025 => 'flew'])
+        ->and($onMarket->language)->toBe('da')->and($onMarket->merged_into_id)->toBeNull();
+});
+
+it('keeps a language that somebody has set since, and does not propose again who were separated', function (): void {
+    [$byMail, $onMarket] = twoAnas();
+    $onMarket->forceFill(['language' => 'da'])->save();
+    $this->actingAs($this->teammate('ilse'))->post("/customers/{$byMail->id}/merge", ['other' => $onMarket->id]);
+    $byMail->refresh()->forceFill(['language' => 'sv'])->save();
+    $this->post('/customer-merges/'.CustomerMerge::query()->sole()->id.'/undo');
+    expect($byMail->refresh()->language)->toBe('sv')->and(DuplicateProposal::query()->sole()->state)->toBe('dismissed');
+    $this->get('/duplicates')->assertDontSee('anaw88');
+});
+
+it('separates in the order in which it was merged, and says so otherwise', function (): void {
+    [$byMail, $onMarket] = twoAnas();
+    $third = Mails::conversation(['From' => 'ana@work.example', 'Message-ID' => '<third@x.example>'])->customer;
+    $this->actingAs($this->teammate('ilse'));
+    $this->post("/customers/{$byMail->id}/merge", ['other' => $onMarket->id])->assertSessionHas('done');
+    $this->post("/customers/{$third->id}/merge", ['other' => $byMail->id])->assertSessionHas('done');
+    [$first, $second] = CustomerMerge::query()->orderBy('id')->get()->all();
+    expect($third->conversations()->count())->toBe(3);
+    $this->get("/customers/{$onMarket->id}")->assertRedirect();
+    $this->post("/customer-merges/{$first->id}/undo")->assertSessionHas('problem');
+    $this->post("/customer-merges/{$second->id}/undo")->assertSessionHas('done');
+    $this->post("/customer-merges/{$first->id}/undo")->assertSessionHas('done');
+    expect([$third->conversations()->count(), $byMail->conversations()->count(), $onMarket->conversations()->count()])->toBe([1, 1, 1]);
+});
+
+it('is merged and separated by those who answer customers only', function (): void {
+    [$byMail, $onMarket] = twoAnas();
+    $this->actingAs($this->teammate('ilse'))->post("/customers/{$byMail->id}/merge", ['other' => $onMarket->id]);
+    $merge = CustomerMerge::query()->sole();
+    $this->actingAs($this->teammate('femi'))->post("/customer-merges/{$merge->id}/undo")->assertForbidden();
+    $this->post('/sign-out');
+    $this->post("/customer-merges/{$merge->id}/undo")->assertRedirect('/sign-in');
+    expect($merge->refresh()->undone_at)->toBeNull();
+});

@@ -186,3 +186,13 @@ it('keeps a rule that was refused as it was written, and keeps nothing of it', f
     $shown->assertSee('role="alert"', false)->assertSee('value="Another name"', false)->assertSee('bridle');
     expect(asKept($rule))->toEqual($before);
 });
+
+it('shows a refused rule as it was written, and in no other rule’s form', function (): void {
+    $other = keepRule(['field' => 'state', 'op' => 'in', 'value' => ['open']], [['do' => 'add_tag', 'text' => 'other']]);
+    $form = FilledForm::on($this->get("/rules/{$other->id}"), "/rules/{$other->id}");
+    $refused = $form->send($this, ['name' => 'Written anew', 'notes' => 'At length', 'actions[0][text]' => ''])->assertOk();
+    $again = FilledForm::on($refused, "/rules/{$other->id}")->values();
+    expect($again['name'])->toBe('Written anew')->and($again['notes'])->toBe('At length')->and($again['actions'][0]['do'])->toBe('add_tag')
+        ->and($other->refresh()->name)->toBe('Under test');
+    expect(FilledForm::on($this->get("/rules/{$other->id}"), "/rules/{$other->id}")->values()['name'])->toBe('Under test');
+});

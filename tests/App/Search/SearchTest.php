@@ -7,6 +7,10 @@ use App\Inbox\Category;
 use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Search\IndexForSearch;
+use App\Search\Narrowings;
+use App\Search\SearchConversations;
+use Cairnfield\Core\Search\SearchQuery;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 use Tests\App\Searches;
@@ -99,4 +103,70 @@ it('goes to pages, orders, people and conversations, each as far as the role goe
     $this->get('/go-to?q=held')->assertSee('/queue/held');
     $this->get('/go-to?q=cat')->assertDontSee('/sorting/categories');
     $this->actingAs($this->teammate('mads'))->get('/go-to?q=cat')->assertSee('/sorting/categories')->assertDontSee('/accounts');
+});
+
+it('finds all others with a minus before a narrowing, also those of which nothing is known', function (): void {
+    Searches::threeConversations();
+    $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
+    $torn->forceFill(['state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id, 'category_id' => Category::query()->where('name', 'Faulty item')->value('id')])->save();
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
+    $this->actingAs($this->teammate('mads'))->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch', 'kind' => 'text']);
+    $this->post("/conversations/{$torn->id}/fields", ['fields' => [OwnField::query()->value('id') => 'Kappa']]);
+    foreach (['-state:held', '-owner:ilse', '-owner:me', '-category:faulty', '-category:product', '-tag:fest', '-from:ana', '-has:tag', '-has:owner', '-batch:kap', 'owner:nobody'] as $written) {
+        expect(Searches::subjects($written))->toBe(['Gift card', 'Naht am Drachen'], $written);
+    }
+    expect(Searches::subjects('-owner:nobody'))->toBe(['Torn sail'])
+        ->and(Searches::subjects('sail -state:held'))->toBe(['Gift card'])
+        ->and(Searches::subjects('-state:held -from:bo'))->toBe(['Naht am Drachen'])
+        ->and(Searches::subjects('-before:2026-11-23'))->toBe(['Gift card'])
+        ->and(Searches::subjects('-state:asleep')[0])->toStartWith('There is no state “asleep”')
+        ->and(Searches::subjects('-way:email'))->toBe([]);
+});
+
+it('shows no junk because junk was ruled out', function (): void {
+    Searches::threeConversations();
+    Conversation::query()->where('subject', 'Gift card')->update(['junk' => true]);
+    expect(Searches::subjects('-is:junk'))->toBe(['Torn sail', 'Naht am Drachen']);
+});
+
+it('finds by both narrowings where one is given twice, and nothing where they cannot both be', function (): void {
+    Searches::threeConversations();
+    $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
+    $this->actingAs($this->teammate('ilse'));
+    $this->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
+    $this->post("/conversations/{$torn->id}/tags", ['give' => 'Urgent']);
+    expect(Searches::subjects('tag:fest tag:urgent'))->toBe(['Torn sail'])->and(Searches::subjects('state:open state:held'))->toBe([]);
+});
+
+it('takes signs of the database in what is looked for as they are', function (string $written): void {
+    Searches::threeConversations();
+    expect(Searches::subjects($written))->toBe([]);
+    $this->actingAs($this->teammate('ilse'))->get('/search?'.http_build_query(['q' => $written]))->assertOk();
+})->with(['from:%', 'from:a%a', 'from:_na', 'from:\\', 'sail_kestrel', '"sail%"x', 'batch:%', "from:'"]);
+
+it('finds what stands further on page by page, each once', function (): void {
+    CarbonImmutable::setTestNow('2026-11-20T10:00:00Z');
+    foreach (range(1, 45) as $number) {
+        CarbonImmutable::setTestNow(now()->addMinute());
+        Mails::conversation(['Subject' => "Zephyr {$number}", 'From' => "p{$number}@x.example"]);
+    }
+    app(IndexForSearch::class)->run();
+    $narrowings = app(Narrowings::class);
+    foreach ([10, 300] as $latest) {
+        $found = [];
+        foreach ([1, 2, 3] as $page) {
+            [$rows] = (new SearchConversations($narrowings, $latest))->find(SearchQuery::read('zephyr', $narrowings->keys()), $this->teammate('ilse'), $page);
+            array_push($found, ...$rows->take(SearchConversations::ROWS)->pluck('subject')->all());
+        }
+        expect($found)->toBe(array_map(static fn (int $number): string => "Zephyr {$number}", range(45, 1)), "among the latest {$latest}");
+    }
+});
+
+it('completes a narrowing with a minus before it, too', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    $this->get('/search/complete?q='.urlencode('kite -sta'))->assertSee('value="kite -state:"', false);
+    $this->get('/search/complete?q='.urlencode('-owner:no'))->assertSee('-owner:nobody', false);
+    $this->get('/search/complete?q='.urlencode('has:'))->assertSee('has:file', false)->assertSee('has:order', false);
+    $this->get('/search/complete?q='.urlencode('is:una'))->assertSee('is:unanswered', false)->assertDontSee('is:public', false);
+    $this->get('/search/complete?q='.urlencode('before:'))->assertSee('before:'.now()->format('Y-m-d'), false);
 });
