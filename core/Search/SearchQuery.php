@@ -48,7 +48,7 @@ final readonly class SearchQuery
             $text = $part['word'] ?? $part['phrase'] ?? '';
             if ($key !== '' && in_array($key, $keys, true)) {
                 if (Folding::fold($text) !== '') {
-                    $narrowings[] = [$key, trim($text), $part['not'] === '-'];
+                    $narrowings[] = [$key, trim($text), ($part['not'] ?? '') === '-'];
                 }
 
                 continue;
@@ -59,7 +59,7 @@ final readonly class SearchQuery
                 continue;
             }
             match (true) {
-                $part['not'] === '-' => $without[] = $asked,
+                ($part['not'] ?? '') === '-' => $without[] = $asked,
                 $isPhrase => $phrases[] = $asked,
                 default => $words[] = [$asked, $key === '' ? SearchText::words($text) : $asked],
             };
