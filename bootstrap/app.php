@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Channels\Mail\TakeMailCommand;
 use App\Demo\LoadDemoCommand;
 use App\History\ImportHistoryCommand;
+use App\Support\NoteRefusedForms;
 use App\Support\PlainLineEnds;
 use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
@@ -36,7 +37,7 @@ $app = Application::configure(basePath: $root)
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->web(append: [PlainLineEnds::class]);
+        $middleware->web(append: [PlainLineEnds::class, NoteRefusedForms::class]);
         $middleware->web(replace: [FrameworkStartSession::class => StartSession::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/queue');

@@ -29,7 +29,7 @@ final readonly class AskApproval
     public function whyNot(Conversation $conversation): ?string
     {
         return match (true) {
-            Approval::query()->where('conversation_id', $conversation->id)->where('state', ApprovalState::Asked)->exists() => 'an approval is asked for already',
+            Approval::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ApprovalState::Asked)->exists() => 'an approval is asked for already',
             $conversation->state === ConversationState::Closed => 'it is closed for good',
             default => null,
         };
@@ -52,7 +52,7 @@ final readonly class AskApproval
 
         return DB::transaction(function () use ($conversation, $question, $of, $actor): Approval {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $other = Approval::query()->where('conversation_id', $locked->id)->where('state', ApprovalState::Asked)->first();
+            $other = Approval::query()->whereIn('conversation_id', $locked->withJoined())->where('state', ApprovalState::Asked)->first();
             if ($other !== null) {
                 throw ApprovalRefused::alreadyAsked($other->question);
             }

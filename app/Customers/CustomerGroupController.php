@@ -45,10 +45,13 @@ final readonly class CustomerGroupController
         $written = $request->validate([
             'name' => ['required', 'string', 'max:80', Rule::unique('customer_groups', 'name')->ignore($group->id)],
             'field' => ['required', 'array', 'max:6'],
-            'field.*' => ['nullable', 'string', 'max:60'],
+            'field.*' => ['nullable', 'required_with:is.*', 'string', 'max:60'],
             'place' => ['nullable', Rule::in([1, 3, 5])],
             'is' => ['required', 'array'],
-            'is.*' => ['nullable', 'string', 'max:300'],
+            'is.*' => ['nullable', 'required_with:field.*', 'string', 'max:300'],
+        ], [
+            'field.*.required_with' => 'Say what is known of a customer in condition :position, or take its value away.',
+            'is.*.required_with' => 'Write the value in condition :position, or take what is known away.',
         ]);
         $conditions = [];
         foreach ($written['field'] as $index => $field) {

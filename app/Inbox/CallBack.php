@@ -16,7 +16,13 @@ use Illuminate\Support\Facades\DB;
 final readonly class CallBack
 {
     /** What answering changes, and calling back sets as it was. */
-    public const KEPT = ['state', 'owner_id', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'first_replied_at', 'preview', 'last_message_at', 'category_id', 'team_id', 'priority'];
+    public const KEPT = [
+        ...self::STATE, ...self::TURN, 'owner_id', 'unowned_since', 'first_replied_at', 'last_answered_at', 'category_id', 'team_id', 'priority',
+    ];
+
+    private const STATE = ['state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at'];
+
+    private const TURN = ['waiting_since', 'due_at', 'answer_by', 'preview', 'last_message_at'];
 
     /** Where the tags are kept that went along. */
     public const TAGS = 'given_tags';
@@ -67,7 +73,7 @@ final readonly class CallBack
 
     /**
      * The conversation as it was, but for what others did in these seconds: what the customer wrote keeps it our
-     * turn, and a state or an owner that somebody gave it since stays.
+     * turn, another's answer stays one, and so does a state or an owner that somebody gave it since.
      *
      * @param  array<string, mixed>  $before
      * @return array<string, mixed>
@@ -79,13 +85,19 @@ final readonly class CallBack
             ->where(static fn ($others) => $others->whereNull('teammate_id')->orWhere('teammate_id', '!=', $message->teammate_id))
             ->pluck('kind')->unique();
         $gone = match (true) {
-            $since->contains(JournalKind::MessageReceived) => ['state', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'preview', 'last_message_at'],
-            $since->contains(JournalKind::StateChanged) => ['state', 'outcome_id', 'held_reason', 'bring_back_at'],
+            // Somebody else has answered, too: theirs stands.
+            $since->contains(JournalKind::Replied) => [...self::STATE, ...self::TURN, 'first_replied_at', 'last_answered_at'],
+            $since->contains(JournalKind::MessageReceived) => [...self::STATE, ...self::TURN],
+            $since->contains(JournalKind::StateChanged) => self::STATE,
             default => [],
         };
 
-        foreach ([[JournalKind::OwnerChanged, 'owner_id'], [JournalKind::CategoryChanged, 'category_id'], [JournalKind::TeamChanged, 'team_id'], [JournalKind::PriorityChanged, 'priority']] as [$kind, $column]) {
-            $gone = $since->contains($kind) ? [...$gone, $column] : $gone;
+        $columns = [
+            [JournalKind::OwnerChanged, ['owner_id', 'unowned_since']], [JournalKind::CategoryChanged, ['category_id']],
+            [JournalKind::TeamChanged, ['team_id']], [JournalKind::PriorityChanged, ['priority']],
+        ];
+        foreach ($columns as [$kind, $itsColumns]) {
+            $gone = $since->contains($kind) ? [...$gone, ...$itsColumns] : $gone;
         }
 
         return array_diff_key($before, array_flip($gone));

@@ -274,14 +274,14 @@ final class Conversation extends Model
     }
 
     /**
-     * What rules that run with time count from.
+     * What rules that run with time count from. Where something is set back as it was, they are set back with it.
      */
     private function setClocks(): void
     {
-        if ($this->isDirty('state')) {
+        if ($this->isDirty('state') && ! $this->isDirty('state_changed_at')) {
             $this->setAttribute('state_changed_at', now());
         }
-        if ($this->isDirty('owner_id')) {
+        if ($this->isDirty('owner_id') && ! $this->isDirty('unowned_since')) {
             $this->setAttribute('unowned_since', $this->owner_id === null ? now() : null);
         }
     }

@@ -69,7 +69,7 @@ final readonly class ConversationPage
             'isFollowed' => DB::table('follows')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->exists(),
             'scheduled' => ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->with('teammate')->orderBy('send_at')->get(),
             'nudge' => Nudge::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', Nudge::RUNNING)->with('plan')->first(),
-            'approval' => Approval::query()->where('conversation_id', $conversation->id)->where('state', ApprovalState::Asked)->with(['askedOf', 'askedBy'])->first(),
+            'approval' => Approval::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ApprovalState::Asked)->with(['askedOf', 'askedBy'])->first(),
             'plans' => NudgePlan::inUse()->get(),
             'partnerDraft' => $drafts->get(Draft::PARTNER),
             'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),

@@ -16,7 +16,9 @@ use Illuminate\Support\Facades\DB;
 final readonly class JoinConversations
 {
     /** What joining changes, and separating sets as it was. */
-    private const KEPT = ['state', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'last_message_at', 'public', 'owner_id'];
+    private const KEPT = [
+        'state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'last_message_at', 'public', 'owner_id', 'unowned_since',
+    ];
 
     public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
 
@@ -57,6 +59,7 @@ final readonly class JoinConversations
                 $kept->setRawAttributes([...$kept->getAttributes(), ...$this->before($join->kept_before, [])]);
                 $kept->save();
             }
+            $this->takeAlong($kept, $separated, $this->before($join?->came_along, []), Actor::teammate($teammate));
             DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
             foreach ([[$kept, $separated], [$separated, $kept]] as [$one, $other]) {
                 $this->journal->record($one, JournalKind::Separated, Actor::teammate($teammate), ['other' => $other->number()]);
@@ -78,6 +81,10 @@ final readonly class JoinConversations
         [$keptBefore, $joinedBefore] = [$raw($kept), $raw($joined)];
         $this->carryOver($kept, $joined);
         // What was joined into the other one comes along.
+        $along = [
+            'conversations' => Conversation::query()->where('joined_into_id', $joined->id)->pluck('id')->all(),
+            'orders' => $joined->orders()->pluck('orders.id')->diff($kept->orders()->pluck('orders.id'))->values()->all(),
+        ];
         Conversation::query()->where('joined_into_id', $joined->id)->update(['joined_into_id' => $kept->id]);
         $joined->forceFill([
             'joined_into_id' => $kept->id,
@@ -91,7 +98,7 @@ final readonly class JoinConversations
         $entry = $this->journal->record($kept, JournalKind::Joined, $actor, ['other' => $joined->number()]);
         DB::table('conversation_joins')->insert([
             'kept_id' => $kept->id, 'joined_id' => $joined->id, 'kept_before' => $keptBefore, 'joined_before' => $joinedBefore,
-            'at_entry' => $entry->id, 'created_at' => now(), 'updated_at' => now(),
+            'came_along' => json_encode($along, JSON_THROW_ON_ERROR), 'at_entry' => $entry->id, 'created_at' => now(), 'updated_at' => now(),
         ]);
     }
 
@@ -114,6 +121,19 @@ final readonly class JoinConversations
             'public' => $kept->public || $joined->public,
             'owner_id' => $kept->owner_id ?? $joined->owner_id,
         ])->save();
+    }
+
+    /**
+     * What came with the one that was joined goes with it again.
+     *
+     * @param  array<string, mixed>  $along  ids of conversations and orders
+     */
+    private function takeAlong(Conversation $kept, Conversation $separated, array $along, Actor $actor): void
+    {
+        Conversation::query()->whereKey((array) ($along['conversations'] ?? []))->where('joined_into_id', $kept->id)->update(['joined_into_id' => $separated->id]);
+        foreach ($kept->orders()->whereKey((array) ($along['orders'] ?? []))->get() as $order) {
+            $this->attachOrders->detach($kept, $order, $actor);
+        }
     }
 
     private function hasGoneOn(Conversation $kept, int $sinceEntry): bool

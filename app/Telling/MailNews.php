@@ -37,6 +37,8 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
     public function handle(SmtpSender $sender): void
     {
         $due = News::query()->whereNull('mailed_at')->whereNotNull('mail_due_at')->where('mail_due_at', '<=', now())
+            // Whoever has left since is told nothing of the store any more.
+            ->whereHas('teammate', static fn ($people) => $people->where('may_sign_in', true))
             ->with(['teammate', 'conversation'])->orderBy('id')->limit(500)->get();
         $account = $due->isEmpty() ? null : Account::query()->where('channel', Channel::Email)->where('state', AccountState::Active)->orderBy('id')->first();
         if ($account === null) {

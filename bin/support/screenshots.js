@@ -3,7 +3,7 @@ import { chromium } from 'playwright-core';
 
 const port = Number(process.env.CAIRNFIELD_PORT);
 const web = `http://127.0.0.1:${port}`;
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-background-networking'] });
 
 async function signedIn(name, options = {}) {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', ...options })).newPage();

@@ -12,10 +12,15 @@ final readonly class FoldedText
 {
     private function __construct(public string $written, public string $signature, public string $quoted) {}
 
-    /** Lines that mail programs put before the text they quote, in the common languages. */
-    private const INTRODUCTION = '/^(?:
-        (?:on|am|den|le|el|il|em|op|dnia|w\sdniu)\b.{4,160}\b(?:wrote|schrieb|skrev|écrit|escribió|ha\sscritto|escreveu|schreef|napisał\(?a?\)?)\b.{0,80}:\s*
-        |.{4,160}\b(?:rakstīja|wrote|schrieb|skrev|a\sécrit)\s*:\s*
+    /** Lines that mail programs put before the text they quote, in the common languages: those that begin with when. */
+    private const DATED = '/^
+        (?:on|am|den|le|el|il|em|op|dnia|w\sdniu)\b.{4,160}
+        \b(?:wrote|schrieb|skrev|écrit|escribió|ha\sscritto|escreveu|schreef|napisał\(?a?\)?)\b.{0,80}:\s*
+    $/iux';
+
+    /** The others: those that begin with who, and rules between the texts. */
+    private const NAMED = '/^(?:
+        .{4,160}\b(?:rakstīja|wrote|schrieb|skrev|a\sécrit)\s*:\s*
         |-{2,}\s*(?:original\smessage|forwarded\smessage|ursprüngliche\snachricht|oprindelig\smeddelelse|message\sd\'origine|mensaje\soriginal)\s*-{2,}\s*
         |_{20,}\s*
     )$/iux';
@@ -50,11 +55,12 @@ final readonly class FoldedText
      */
     private static function firstQuotedLine(array $lines): int
     {
+        $lastIntroduction = self::lastThatMayIntroduce($lines);
         foreach ($lines as $index => $line) {
-            $opens = preg_match(self::INTRODUCTION, trim($line)) === 1
-                || (preg_match(self::INTRODUCTION, trim($line.' '.($lines[$index + 1] ?? ''))) === 1 && self::isQuoted($lines[$index + 2] ?? ''))
+            $opens = self::introduces($line)
+                || (self::isQuoted($lines[$index + 2] ?? '') && self::introduceTogether($line, $lines[$index + 1] ?? ''))
                 || (preg_match(self::HEADER_LINE, $line) === 1 && self::looksLikeHeader($lines, $index));
-            if ($opens && ! self::isQuoted($line) && self::isQuotedToTheEnd($lines, $index + 1)) {
+            if ($opens && ! self::isQuoted($line) && $index >= $lastIntroduction) {
                 return $index;
             }
         }
@@ -64,6 +70,25 @@ final readonly class FoldedText
         }
 
         return self::hasQuote($lines, $last) ? $last : count($lines);
+    }
+
+    private static function introduces(string $line): bool
+    {
+        return preg_match(self::DATED, trim($line)) === 1 || preg_match(self::NAMED, trim($line)) === 1;
+    }
+
+    /**
+     * An introduction broken over two lines. What was written right above a whole one does not belong to it.
+     */
+    private static function introduceTogether(string $line, string $next): bool
+    {
+        $both = trim($line.' '.$next);
+
+        return match (true) {
+            preg_match(self::DATED, trim($next)) === 1 => false,
+            preg_match(self::DATED, $both) === 1 => true,
+            default => preg_match(self::NAMED, $both) === 1 && preg_match(self::NAMED, trim($next)) !== 1,
+        };
     }
 
     /**
@@ -81,24 +106,24 @@ final readonly class FoldedText
     }
 
     /**
-     * Whether what follows an introduction is quoted throughout: with marks on every line, or
-     * without a single mark, as programs do that put the old message below unmarked.
+     * From which line on an introduction is one: what follows it is quoted throughout, with marks on every
+     * line, or without a single mark, as programs do that put the old message below unmarked. So no line
+     * that is marked may stand before one that is not. One way through the lines, however many look like introductions.
      *
      * @param  list<string>  $lines
      */
-    private static function isQuotedToTheEnd(array $lines, int $from): bool
+    private static function lastThatMayIntroduce(array $lines): int
     {
-        $marked = 0;
-        $unmarkedAfterMarked = false;
-        foreach (array_slice($lines, $from) as $line) {
-            if (self::isQuoted($line)) {
-                $marked++;
-            } elseif (trim($line) !== '' && $marked > 0) {
-                $unmarkedAfterMarked = true;
+        $hasUnmarkedBelow = false;
+        for ($index = count($lines) - 1; $index >= 0; $index--) {
+            if (! self::isQuoted($lines[$index])) {
+                $hasUnmarkedBelow = $hasUnmarkedBelow || trim($lines[$index]) !== '';
+            } elseif ($hasUnmarkedBelow) {
+                return $index;
             }
         }
 
-        return ! $unmarkedAfterMarked;
+        return 0;
     }
 
     private static function isQuoted(string $line): bool
@@ -124,12 +149,13 @@ final readonly class FoldedText
      */
     private static function signatureLine(array $lines, int $end): int
     {
+        $isLast = true;
         for ($index = $end - 1; $index >= 0; $index--) {
             $line = rtrim($lines[$index], "\r\t");
-            if (preg_match(self::SIGNATURE_MARK, $line) === 1
-                || (preg_match(self::SENT_FROM_DEVICE, trim($line)) === 1 && trim(implode('', array_slice($lines, $index + 1, $end - $index - 1))) === '')) {
+            if (preg_match(self::SIGNATURE_MARK, $line) === 1 || ($isLast && preg_match(self::SENT_FROM_DEVICE, trim($line)) === 1)) {
                 return $index;
             }
+            $isLast = $isLast && trim($line) === '';
         }
 
         return $end;

@@ -7,7 +7,8 @@ namespace Cairnfield\Core\Threading;
 /**
  * A subject without what mail programs put around it, for comparing: reply and forward marks in
  * the common languages, a list's name in brackets before them, our own number, case and spacing
- * (the base subject of RFC 5256, section 2.1, widened).
+ * (the base subject of RFC 5256, section 2.1, widened). Of a subject longer than 2,000 characters the first
+ * 2,000 are compared: a line of a mail has at most 998 (RFC 5322, 2.1.1), and marks without end cost no time.
  */
 final readonly class BareSubject
 {
@@ -15,13 +16,15 @@ final readonly class BareSubject
 
     private const LIST_NAME = '/^\s*\[[^\[\]]{1,60}\]\s*(?=\S)/u';
 
+    private const LONGEST = 2_000;
+
     private const FORWARDED_END = '/\s*\(fwd\)\s*$/iu';
 
     private function __construct(public string $text) {}
 
     public static function of(string $subject): self
     {
-        $text = ConversationNumber::withoutMark(mb_scrub($subject, 'UTF-8'));
+        $text = ConversationNumber::withoutMark(mb_substr(mb_scrub($subject, 'UTF-8'), 0, self::LONGEST));
         do {
             $before = $text;
             $text = (string) preg_replace([self::MARK, self::FORWARDED_END], '', $text);

@@ -123,7 +123,8 @@ function set(id, value) {
 async function use(address) {
     const range = asked();
     hide();
-    await htmx.ajax('POST', address, { source: field(), target: '#template-place', swap: 'innerHTML' });
+    // Not from the field: while its draft is being kept, this would have to wait, and be forgotten for the next draft.
+    await htmx.ajax('POST', address, { source: '#template-place', target: '#template-place', swap: 'innerHTML' });
     const used = document.getElementById('template-used');
     if (!used) {
         return;

@@ -128,3 +128,26 @@ test('a template is chosen by the letters typed, however late the list comes', a
     await expect(page.locator('#reply-text')).toHaveValue(/^We answer Monday to Friday/);
     await expect(found).toBeHidden();
 });
+
+test('a template is put in while the draft is still being kept, and nothing of either is lost', async ({ page }) => {
+    await mailFrom('Per Slow <per@slow.example>', 'Spar again', 'It broke.');
+    await signIn(page);
+    await openConversation(page, 'Spar again');
+    let release;
+    const isReleased = new Promise((go) => { release = go; });
+    await page.route('**/drafts/reply', async (route) => {
+        await isReleased;
+        await route.continue();
+    });
+    await page.keyboard.press('r');
+    const beingKept = page.waitForRequest('**/drafts/reply');
+    await page.keyboard.type(';spl');
+    await expect(page.getByRole('listbox', { name: 'Templates' }).getByRole('option')).toHaveCount(1);
+    await beingKept;
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#reply-text')).toHaveValue(/^Hello Per,/);
+    release();
+    await expect(page.locator('#reply-kept')).toContainText('kept');
+    await page.reload();
+    await expect(page.locator('#reply-text')).toHaveValue(/^Hello Per,/);
+});

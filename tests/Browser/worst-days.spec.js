@@ -15,7 +15,7 @@ async function answer(page, subject, text) {
 
 test('a mail server that fails is tried again, and each answer arrives once', async ({ page }) => {
     test.setTimeout(240_000);
-    const faults = [['refuse', { times: 2 }], ['temporary', { times: 2 }], ['drop', { times: 2 }], ['delay', { times: 1, seconds: 8 }]];
+    const faults = [['refuse', { times: 2 }], ['temporary', { times: 2 }], ['drop', { times: 2 }], ['delay', { times: 1, seconds: 4 }]];
     const address = (kind) => `fault-${kind}@weber.example`;
     await Promise.all(faults.map(([kind]) => mailFrom(`Ida Weber <${address(kind)}>`, `Weather and ${kind}`, 'Too windy?')));
     await signIn(page);

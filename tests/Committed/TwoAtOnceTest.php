@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Approvals\AnswerApproval;
+use App\Approvals\AskApproval;
 use App\Channels\Channel;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
@@ -219,4 +221,34 @@ it('ticks a task off once, and a step of a checklist', function (): void {
     expect(array_filter($failures))->toBe([])
         ->and(DB::table('journal')->where('kind', 'task_done')->count())->toBe(1)
         ->and($started->refresh()->doneCount())->toBe(4);
+});
+
+it('takes one answer to a question, whoever says yes and no in one moment', function (): void {
+    $conversation = Mails::conversation();
+    $approval = app(AskApproval::class)->ask($conversation, 'Give back 40.00 EUR', null, Actor::teammate($this->teammate('ilse')));
+    $people = array_map($this->teammate(...), ['mads', 'corin', 'mads', 'corin']);
+    $failures = $this->atOnce(4, fn (int $number) => app(AnswerApproval::class)->answer($approval, $number % 2 === 0, 'It was worn.', $people[$number]));
+    expect(array_filter($failures))->toHaveCount(3)
+        ->and(implode(' ', $failures))->not->toContain('QueryException')
+        ->and(DB::table('journal')->where('kind', 'approval_answered')->count())->toBe(1);
+});
+
+it('asks for one approval at a time, whoever asks', function (): void {
+    $conversation = Mails::conversation();
+    $people = array_map($this->teammate(...), ['ilse', 'ruta', 'ilse']);
+    $failures = $this->atOnce(3, fn (int $number) => app(AskApproval::class)->ask($conversation, "Question {$number}", null, Actor::teammate($people[$number])));
+    expect(array_filter($failures))->toHaveCount(2)->and(DB::table('approvals')->count())->toBe(1);
+});
+
+it('takes a message for one conversation where it is answered and joined elsewhere in one moment', function (): void {
+    $one = Mails::conversation(['Message-ID' => '<one@hruby.example>']);
+    $other = Mails::conversation(['Message-ID' => '<other@hruby.example>', 'Subject' => 'Another matter']);
+    $mads = $this->teammate('mads');
+    $raw = Mails::raw(['In-Reply-To' => '<other@hruby.example>', 'Message-ID' => '<late@hruby.example>', 'Subject' => 'Re: Another matter']);
+    $failures = $this->atOnce(2, fn (int $number) => $number === 0 ? app(JoinConversations::class)->join($one, [$other], $mads) : Mails::take($raw));
+    $message = Message::query()->where('message_id', 'late@hruby.example')->sole();
+    expect(array_filter($failures))->toBe([])
+        ->and($message->conversation_id)->toBeIn([$one->id, $other->id])
+        ->and($one->refresh()->state)->toBe(ConversationState::Open)
+        ->and(DB::table('conversations')->where('state', 'open')->whereNull('joined_into_id')->count())->toBe(1);
 });

@@ -20,6 +20,9 @@ it('folds away the quoted text and the signature', function (string $text, strin
     'sent from a device' => ["Ok\n\nSent from my telephone", 'Ok', 'Sent from my telephone', false],
     'a quote within the quote' => ["It came!\n\n> Hello Signe,\n> it is on its way.\n>\n> On 23 November 2026 at 16:30, Signe Aas wrote:\n> > Where is it?\n", 'It came!', '', true],
     'only a quote' => ['> Only this', '', '', true],
+    'an answer right above the introduction' => ["Teal.\nOn Monday, Brindle wrote:\n> Colour?", 'Teal.', '', true],
+    'one that begins as an introduction does' => ["On it!\nOn Monday, Brindle wrote:\n> Colour?", 'On it!', '', true],
+    'a name right above who wrote' => ["Thanks, Tomas\nBrindle Kite Works wrote:\n> Colour?", 'Thanks, Tomas', '', true],
 ]);
 
 it('loses nothing', function (): void {
@@ -27,3 +30,61 @@ it('loses nothing', function (): void {
     $folded = FoldedText::of($text);
     expect(implode("\n", [$folded->written, $folded->signature, $folded->quoted]))->toBe($text);
 });
+
+/**
+ * Whether the lines after an introduction are quoted throughout, as it is defined.
+ *
+ * @param  list<string>  $lines
+ */
+function isQuotedThroughout(array $lines): bool
+{
+    $isMarked = static fn (string $line): bool => str_starts_with(ltrim($line), '>');
+    foreach ($lines as $index => $line) {
+        foreach (array_slice($lines, $index + 1) as $below) {
+            if ($isMarked($line) && ! $isMarked($below) && trim($below) !== '') {
+                return false;
+            }
+        }
+    }
+
+    return true;
+}
+
+it('folds from the first introduction on after which everything is quoted, whatever the lines', function (): void {
+    mt_srand(11);
+    $kinds = ['On Monday, Brindle wrote:', '> Colour?', 'Teal.', '', '> > Older', 'Am 23.11.2026 schrieb Brindle:'];
+    for ($round = 0; $round < 3000; $round++) {
+        $lines = array_map(static fn (): string => $kinds[mt_rand(0, 5)], range(1, mt_rand(1, 7)));
+        $expected = null;
+        foreach ($lines as $index => $line) {
+            if (preg_match('/(wrote|schrieb Brindle):$/', $line) === 1 && isQuotedThroughout(array_slice($lines, $index + 1))) {
+                $expected = $index;
+                break;
+            }
+        }
+        $folded = FoldedText::of(implode("\n", $lines));
+        if ($expected !== null) {
+            expect($folded->quoted)->toBe(implode("\n", array_slice($lines, $expected)), implode(' / ', $lines));
+        }
+        expect(trim(implode("\n", array_filter([$folded->written, $folded->signature, $folded->quoted], static fn (string $part): bool => $part !== '')), "\n"))
+            ->toBe(trim(implode("\n", $lines), "\n"));
+    }
+});
+
+it('takes the lowest mark of a signature, and a device’s line only where nothing follows it', function (string $text, string $signature): void {
+    expect(FoldedText::of($text)->signature)->toBe($signature);
+})->with([
+    ["Hello\n-- \nAna\n-- \nWrenfield", "-- \nWrenfield"],
+    ["Sent from my boat\nI write this", ''],
+    ["Hello\nSent from my boat\n\n", "Sent from my boat\n\n"],
+    ["Hello\nSent from my boat\n-- \nAna", "-- \nAna"],
+    ["Hello\nSent from my boat\nSendt fra min båd", 'Sendt fra min båd'],
+    ["Hello\n--\r", "--\r"],
+    ["Hello\n---\nAna", ''],
+    ["Hello\n-- Ana", ''],
+]);
+
+it('reads a text of one line, of none, and of nothing but empty ones', function (string $text): void {
+    $folded = FoldedText::of($text);
+    expect($folded->written)->toBe($text)->and($folded->signature)->toBe('')->and($folded->quoted)->toBe('');
+})->with(['', 'Hello', "\n\n\n", ' ', "Hello\n", '->', 'a > b', '    > indented code']);

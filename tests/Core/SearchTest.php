@@ -184,16 +184,3 @@ it('marks words written with signs, and the beginning of a word as the whole', f
         ->and(FoundWords::in('Straße und Größe', ['grosse']))->toBe([['Straße und ', false], ['Größe', true]])
         ->and(FoundWords::in("a\u{301}b", ['ab']))->toBe([["a\u{301}b", true]]);
 });
-
-it('looks through a long text in line with its length', function (): void {
-    $piece = str_repeat('kite-line 商品 a.b@c.example ', 4000);
-    $took = static function (string $text): float {
-        $from = hrtime(true);
-        SearchText::of($text);
-        FoundWords::around($text, ['zephyr'], 160);
-
-        return (hrtime(true) - $from) / 1e9;
-    };
-    $took($piece);
-    expect($took($piece.$piece.$piece.$piece))->toBeLessThan(max(0.5, 12 * $took($piece)));
-});

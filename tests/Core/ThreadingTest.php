@@ -92,3 +92,78 @@ it('signs the reply address so that it cannot be made up', function (): void {
         ->and(ReplyToken::read('care@brindle.example', 'secret'))->toBeNull()
         ->and(ReplyToken::withoutDetail($address))->toBe('care@brindle.example');
 });
+
+it('compares the first 2,000 characters of a subject, whatever follows', function (): void {
+    $long = str_repeat('ø', 2_000);
+    expect(BareSubject::of($long.' and more')->equals(BareSubject::of($long.' and something else')))->toBeTrue()
+        ->and(BareSubject::of(str_repeat('ø', 1_999).'a')->equals(BareSubject::of(str_repeat('ø', 1_999).'b')))->toBeFalse()
+        ->and(BareSubject::of(str_repeat('Re: ', 100_000).'kite')->isEmpty())->toBeTrue();
+});
+
+it('takes marks off in any number and order, but nothing that is a word', function (string $subject, string $bare): void {
+    expect(BareSubject::of($subject)->text)->toBe($bare);
+})->with([
+    ['Re: Re: RE: re: Kite', 'kite'],
+    ['Fwd: AW: [list] Re: Kite (fwd) (FWD)', 'kite'],
+    ['[list] [other] Re: Kite', '[list] [other] re: kite'],
+    ['回复：商品', '商品'],
+    ['返信: 返品', '返品'],
+    ['Re(2): Kite', 'kite'],
+    ['Resend: Kite', 'resend: kite'],
+    ['Trains: late', 'trains: late'],
+    ['I: Kite', 'kite'],
+    ['In: Kite', 'in: kite'],
+    ["Re:\u{A0}Kite", 'kite'],
+    ["Kite\t\n  sail", 'kite sail'],
+    ['re:', ''],
+    [' (fwd)', ''],
+    ["\xff\xfeKite", '??kite'],
+]);
+
+it('takes every number of ours off, and reads the last one', function (): void {
+    expect(BareSubject::of('[C-1] Kite [C-22] [c-333]')->text)->toBe('kite')
+        ->and(ConversationNumber::inSubject('[C-1] Kite [C-22]'))->toBe(22)
+        ->and(ConversationNumber::inSubject('Kite [C-]'))->toBeNull()
+        ->and(ConversationNumber::inSubject('Kite [C-1234567890123]'))->toBeNull()
+        ->and(ConversationNumber::mark('', 7))->toBe('[C-7]')
+        ->and(ConversationNumber::mark(ConversationNumber::mark('Kite', 7), 7))->toBe('Kite [C-7]')
+        ->and(ConversationNumber::show(7))->toBe('C-7');
+});
+
+it('reads no reply address that somebody made up', function (string $address): void {
+    expect(ReplyToken::read($address, 'secret'))->toBeNull();
+})->with([
+    '', '@', 'care', 'care+@brindle.example', 'care+c1042@brindle.example', 'care+c1042.@brindle.example',
+    'care+c1042.aaaaaaaaaaaaaaaa@brindle.example', 'care+c.aaaaaaaaaaaaaaaa@brindle.example', 'care+c1042.0000000000000000@brindle.example',
+    'care+c-1.aaaaaaaaaaaaaaaa@brindle.example', '+c1042.aaaaaaaaaaaaaaaa',
+]);
+
+it('keeps what stands before and after the detail of a reply address', function (): void {
+    $address = ReplyToken::addTo('"odd@name"@brindle.example', 5, 'secret');
+    expect($address)->toStartWith('"odd@name"+c5.')->toEndWith('@brindle.example')
+        ->and(ReplyToken::withoutDetail('care+c5.abc@brindle.example'))->toBe('care@brindle.example')
+        ->and(ReplyToken::withoutDetail('care@brindle+x.example'))->toBe('care@brindle+x.example');
+    $signatures = array_map(static fn (int $number): string => ReplyToken::addTo('a@b.example', $number, 'secret'), range(1, 200));
+    expect(array_unique(array_map(static fn (string $one): string => explode('.', $one)[1], $signatures)))->toHaveCount(200);
+});
+
+it('goes on in the latest of several, by the number where they are as late', function (): void {
+    $by = static fn (Candidate ...$candidates): ?int => Threading::decide(hints(['a@x']), ...$candidates)->continues;
+    expect($by(candidate(1, ['a@x'], at: '2026-11-20T10:00:00Z'), candidate(2, ['a@x'], at: '2026-11-19T10:00:00Z')))->toBe(1)
+        ->and($by(candidate(1, ['a@x']), candidate(2, ['a@x'])))->toBe(2)
+        ->and($by(candidate(2, ['a@x']), candidate(1, ['a@x'])))->toBe(2)
+        ->and($by(candidate(3, ['a@x'], closed: true, at: '2026-11-22T23:00:00Z'), candidate(1, ['a@x'], at: '2026-11-01T10:00:00Z')))->toBe(1);
+});
+
+it('never goes on in a closed one, whatever it was found by, and links to it', function (): void {
+    foreach ([hints(['a@x']), hints(token: 1), hints(number: 1), hints(subject: 'Kite')] as $hints) {
+        $decision = Threading::decide($hints, candidate(1, ['a@x'], closed: true, subject: 'Kite'));
+        expect($decision->continues)->toBeNull()->and($decision->linksTo)->toBe(1);
+    }
+});
+
+it('takes a signed token for its word, whoever writes, but not a number', function (): void {
+    expect(Threading::decide(hints(token: 3, sender: 'eve@else.example'), candidate(3))->continues)->toBe(3)
+        ->and(Threading::decide(hints(['a@x'], sender: 'eve@else.example'), candidate(3, ['a@x']))->continues)->toBe(3)
+        ->and(Threading::decide(hints(number: 3, sender: ''), candidate(3))->continues)->toBeNull();
+});

@@ -6,18 +6,26 @@
     <p class="soft">A customer belongs to a group when all its conditions hold. A condition names what is known of a customer, such as <code>club</code> or <code>trade</code> as it stands on their page, or one of: <code>email domain</code>, <code>orders at least</code>, <code>language</code>.</p>
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $problem)<li>{{ $problem }}</li>@endforeach</ul>@endif
     @foreach ([...$groups, null] as $group)
-        @php $key = $group->id ?? 'new'; @endphp
+        @php
+            $key = $group->id ?? 'new';
+            $action = '/customer-groups'.($group ? "/{$group->id}" : '');
+            $was = \App\Support\RefusedInput::in($action);
+            $conditions = $was->isHere
+                ? array_map(fn ($field, $is) => ['field' => $field, 'is' => $is], (array) $was->value('field'), (array) $was->value('is'))
+                : [...($group->conditions ?? []), ['field' => '', 'is' => '']];
+            $place = (int) $was->value('place', $group->place ?? 5);
+        @endphp
         @can('answer-customers')
-        <form method="post" action="/customer-groups{{ $group ? "/{$group->id}" : '' }}" class="sheet pad group-form">
+        <form method="post" action="{{ $action }}" class="sheet pad group-form">
             @csrf
-            <div class="group-name"><label class="form-label" for="name-{{ $key }}">{{ $group ? 'Name' : 'New group' }}</label><input class="form-control" id="name-{{ $key }}" name="name" value="{{ $group?->name }}" required maxlength="80">@if ($group)<p class="soft"><a href="/customers?group={{ $group->id }}">{{ trans_choice('{0} nobody|{1} one customer|[2,*] :count customers', $group->customers_count, ['count' => $group->customers_count]) }}</a></p>@endif</div>
+            <div class="group-name"><label class="form-label" for="name-{{ $key }}">{{ $group ? 'Name' : 'New group' }}</label><input class="form-control" id="name-{{ $key }}" name="name" value="{{ $was->value('name', $group?->name) }}" required maxlength="80">@if ($group)<p class="soft"><a href="/customers?group={{ $group->id }}">{{ trans_choice('{0} nobody|{1} one customer|[2,*] :count customers', $group->customers_count, ['count' => $group->customers_count]) }}</a></p>@endif</div>
             <div class="group-conditions">
-                @foreach ([...($group->conditions ?? []), ['field' => '', 'is' => '']] as $index => $condition)
+                @foreach ($conditions as $index => $condition)
                     <div><label class="visually-hidden" for="field-{{ $key }}-{{ $index }}">What is known</label><input class="form-control" id="field-{{ $key }}-{{ $index }}" name="field[]" value="{{ $condition['field'] }}" placeholder="email domain" list="known-fields">
                     <span>is</span><label class="visually-hidden" for="is-{{ $key }}-{{ $index }}">Its value</label><input class="form-control" id="is-{{ $key }}-{{ $index }}" name="is[]" value="{{ $condition['is'] }}" placeholder="kitebarn.example"></div>
                 @endforeach
             </div>
-            <div><label class="form-label" for="place-{{ $key }}">In the queue</label><select class="form-select" id="place-{{ $key }}" name="place">@foreach ([1 => 'first of all', 3 => 'before others', 5 => 'like everybody'] as $place => $label)<option value="{{ $place }}" @selected(($group->place ?? 5) === $place)>{{ $label }}</option>@endforeach</select></div>
+            <div><label class="form-label" for="place-{{ $key }}">In the queue</label><select class="form-select" id="place-{{ $key }}" name="place">@foreach ([1 => 'first of all', 3 => 'before others', 5 => 'like everybody'] as $each => $label)<option value="{{ $each }}" @selected($place === $each)>{{ $label }}</option>@endforeach</select></div>
             <div class="row-buttons"><button class="btn btn-outline-secondary">{{ $group ? 'Save' : 'Make it' }}</button></div>
         </form>
         @if ($group)<form method="post" action="/customer-groups/{{ $group->id }}" class="group-away">@csrf @method('delete')<button class="btn btn-sm btn-link">Take the group {{ $group->name }} away</button></form>@endif

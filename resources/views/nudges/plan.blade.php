@@ -2,18 +2,17 @@
 @php
     $key = (string) ($plan->id ?? 'new');
     $count = (int) ($running[$plan?->id] ?? 0);
-    $kept = old('form') === $key;
-    $value = static fn (string $name, mixed $stored) => $kept ? old($name) : $stored;
-    $rows = $kept ? array_values((array) old('steps')) : ($plan->steps ?? []);
+    $action = '/nudges'.($plan ? "/{$plan->id}" : '');
+    $was = \App\Support\RefusedInput::in($action);
+    $rows = array_values((array) $was->value('steps', $plan->steps ?? []));
     $shown = min($most, max(count($rows), count($plan->steps ?? []) + ($mayChange ? 1 : 0)));
     $usualOutcome = $outcomes->search('No answer');
 @endphp
-<form method="post" action="/nudges{{ $plan ? "/{$plan->id}" : '' }}" class="sheet pad nudge-form">
+<form method="post" action="{{ $action }}" class="sheet pad nudge-form">
     @csrf
-    <input type="hidden" name="form" value="{{ $key }}">
     <p class="nudge-head">
         <label class="visually-hidden" for="nudge-{{ $key }}">Name</label>
-        <input class="form-control" id="nudge-{{ $key }}" name="name" value="{{ $value('name', $plan?->name) }}"
+        <input class="form-control" id="nudge-{{ $key }}" name="name" value="{{ $was->value('name', $plan?->name) }}"
             maxlength="120" required placeholder="New nudge plan" @disabled(! $mayChange)>
         @if ($plan)
             <span class="soft">{{ $count === 0 ? 'at work nowhere' : "at work in {$count}" }}</span>
@@ -38,18 +37,18 @@
         <span>after another</span>
         <label class="visually-hidden" for="end-{{ $key }}">Working days</label>
         <input class="form-control form-control-sm" type="number" min="1" max="250" id="end-{{ $key }}"
-            name="end_days" value="{{ $value('end_days', $plan->end_days ?? 5) }}" @disabled(! $mayChange)>
+            name="end_days" value="{{ $was->value('end_days', $plan->end_days ?? 5) }}" @disabled(! $mayChange)>
         working days resolve as
         <label class="visually-hidden" for="outcome-{{ $key }}">Outcome</label>
         <select class="form-select form-select-sm" id="outcome-{{ $key }}" name="end_outcome" @disabled(! $mayChange)>
             @include('nudges.choices', ['none' => null, 'choices' => $outcomes, 'names' => $outcomeNames,
-                'chosen' => $value('end_outcome', $plan->end_outcome_id ?? $usualOutcome), 'has' => $plan?->end_outcome_id])
+                'chosen' => $was->value('end_outcome', $plan->end_outcome_id ?? $usualOutcome), 'has' => $plan?->end_outcome_id])
         </select>
         with
         <label class="visually-hidden" for="word-{{ $key }}">Last word</label>
         <select class="form-select form-select-sm" id="word-{{ $key }}" name="end_template" @disabled(! $mayChange)>
             @include('nudges.choices', ['none' => 'no last word', 'choices' => $templates, 'names' => $templateNames,
-                'chosen' => $value('end_template', $plan?->end_template_id), 'has' => $plan?->end_template_id])
+                'chosen' => $was->value('end_template', $plan?->end_template_id), 'has' => $plan?->end_template_id])
         </select>
     </p>
     @if ($mayChange)

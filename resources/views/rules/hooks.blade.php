@@ -11,8 +11,8 @@
             <tbody>@foreach ($hooks as $hook)<tr><td><b>{{ $hook->name }}</b></td><td class="wrap-anywhere">{{ $hook->address }}</td><td>@if ($hook->last_error !== null)<span class="field-problem">{{ $hook->last_error }}</span> {{ $time->short($hook->last_error_at) }}@else<span class="soft">none</span>@endif</td><td><form method="post" action="/rules/hooks/{{ $hook->id }}/retire">@csrf<button class="btn btn-sm btn-outline-secondary">Take away<span class="visually-hidden"> {{ $hook->name }}</span></button></form></td></tr>@endforeach</tbody></table>
     @endif
     <form method="post" action="/rules/hooks" class="sheet pad below-small"><div class="form-pair">@csrf
-        <div><label class="form-label" for="hook-name">Name</label><input class="form-control" id="hook-name" name="name" value="{{ old('name') }}" maxlength="80" required></div>
-        <div><label class="form-label" for="hook-address">Address</label><input class="form-control" id="hook-address" name="address" value="{{ old('address') }}" maxlength="500" placeholder="https://…" required inputmode="url"></div></div>
+        <div><label class="form-label" for="hook-name">Name</label><input class="form-control" id="hook-name" name="name" value="{{ \App\Support\RefusedInput::in('/rules/hooks')->value('name') }}" maxlength="80" required></div>
+        <div><label class="form-label" for="hook-address">Address</label><input class="form-control" id="hook-address" name="address" value="{{ \App\Support\RefusedInput::in('/rules/hooks')->value('address') }}" maxlength="500" placeholder="https://…" required inputmode="url"></div></div>
         <button class="btn btn-primary below-small">Add it</button></form>
 </main>
 @endsection

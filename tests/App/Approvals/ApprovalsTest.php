@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Approvals\Approval;
 use App\Approvals\ApprovalState;
 use App\Inbox\ConversationState;
+use App\Inbox\JournalEntry;
 use App\Telling\News;
 use Carbon\CarbonImmutable;
 use Tests\App\Mails;
@@ -58,4 +59,55 @@ it('can be withdrawn by who asked', function (): void {
     ($this->ask)();
     $this->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'withdraw'])->assertSessionHas('done', 'Withdrawn.');
     expect($this->conversation->refresh()->state)->toBe(ConversationState::Open);
+});
+
+it('goes on where the customer writes meanwhile, and is still answered', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)(of: 'mads');
+    Mails::take(Mails::raw(['Subject' => 'Re: ['.$this->conversation->number().'] Where is my kite'], 'Any news?'));
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Open);
+    $this->actingAs($this->teammate('mads'))->get("/conversations/{$this->conversation->id}")->assertSee('name="do" value="give"', false);
+    $this->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'give'])->assertSessionHas('done', 'Approved.');
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Open)
+        ->and(JournalEntry::query()->where('kind', 'state_changed')->where('details->to', 'open')->count())->toBe(1);
+});
+
+it('leaves it held for something else, where somebody has held it for that since', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)(of: 'mads');
+    $this->post("/conversations/{$this->conversation->id}/hold", ['reason' => 'The workshop looks at it', 'until' => 'customer']);
+    $this->actingAs($this->teammate('mads'))->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'give'])->assertSessionHas('done');
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)->and($this->conversation->held_reason)->toBe('The workshop looks at it');
+});
+
+it('can be answered by a lead where whoever was asked has left', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)(of: 'ruta');
+    $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
+    $approval = Approval::query()->sole();
+    $this->actingAs($this->teammate('mads'))->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas('done');
+    expect($approval->refresh()->answered_by)->toBe($this->teammate('mads')->id);
+});
+
+it('is asked of nobody who has left, of no stranger, and about nothing that is closed', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
+    ($this->ask)(of: 'ruta')->assertSessionHasErrors('of');
+    $this->post("/conversations/{$this->conversation->id}/approvals", ['question' => 'May we?', 'of' => '99999'])->assertSessionHasErrors('of');
+    ($this->ask)(str_repeat('q', 501))->assertSessionHasErrors('question');
+    ($this->ask)('  ')->assertSessionHasErrors('question');
+    $this->conversation->forceFill(['state' => ConversationState::Closed])->save();
+    ($this->ask)();
+    expect(Approval::query()->exists())->toBeFalse();
+});
+
+it('is seen and answered from the conversation into which its own was joined', function (): void {
+    $other = Mails::conversation(['From' => 'Bo Lind <bo@lind.example>', 'Message-ID' => '<bo@x.example>', 'Subject' => 'The same kite']);
+    $this->actingAs($this->teammate('ilse'));
+    ($this->ask)(of: 'mads');
+    $this->post("/conversations/{$other->id}/join", ['other' => (string) $this->conversation->id])->assertSessionHas('done');
+    $this->actingAs($this->teammate('mads'))->get("/conversations/{$other->id}")->assertSee('Needs Mads’s yes or no')->assertSee('name="do" value="give"', false);
+    $this->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'give'])->assertSessionHas('done');
+    expect($this->conversation->refresh()->state)->toBe(ConversationState::Resolved);
+    ($this->ask)('And another')->assertRedirect();
 });

@@ -60,7 +60,7 @@ function nudgePlan(array $differs = []): NudgePlan
 function planForm(array $differs = []): array
 {
     return [
-        'form' => 'new', 'name' => 'Photo', 'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], ['days' => '', 'template' => '']],
+        'name' => 'Photo', 'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], ['days' => '', 'template' => '']],
         'end_days' => '3', 'end_template' => '', 'end_outcome' => (string) Outcome::query()->where('name', 'No answer')->value('id'), ...$differs,
     ];
 }
@@ -156,7 +156,7 @@ describe('the plans', function (): void {
         $this->post("/nudges/{$plan->id}/retire");
         $this->post('/nudges', planForm())->assertSessionHasErrors(['name' => 'There is a nudge plan “Photo” already, in use or retired. Choose another name.']);
         $this->post("/nudges/{$plan->id}/bring-back")->assertSessionHas('done', '“Photo” can be started again.');
-        $this->post("/nudges/{$plan->id}", planForm(['form' => (string) $plan->id]))->assertSessionHas('done');
+        $this->post("/nudges/{$plan->id}", planForm())->assertSessionHas('done');
     });
 
     it('offers neither private templates nor retired ones, nor retired outcomes', function (): void {

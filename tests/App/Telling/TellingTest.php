@@ -154,3 +154,41 @@ it('goes on after a gap in the journal’s numbers', function (): void {
     ($this->note)('ilse', 'After the gap, @Mads');
     expect(told())->toBe(['mads: mentioned']);
 });
+
+it('mails nothing to who has left, whatever was still to be told', function (): void {
+    Account::query()->where('channel', 'email')->get()->each(static fn (Account $account) => $account->forceFill(['settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']])->save());
+    ($this->note)('ilse', '@Mads @Ruta');
+    told();
+    $this->teammate('mads')->forceFill(['may_sign_in' => false])->save();
+    $due = News::query()->where('teammate_id', $this->teammate('mads')->id)->value('mail_due_at');
+    (new MailNews)->handle(app(SmtpSender::class));
+    // What was tried in vain is due again later: Ruta's was, Mads's was not.
+    expect(News::query()->where('teammate_id', $this->teammate('mads')->id)->value('mail_due_at'))->toBe($due)
+        ->and(News::query()->where('teammate_id', $this->teammate('ruta')->id)->value('mail_due_at'))->toBe('2026-11-23 10:06:00');
+});
+
+it('is due at the same time of the clock, also where the clock is changed', function (string $now, string $zone, MailWhen $when, string $due): void {
+    expect($when->dueAt(CarbonImmutable::parse($now), $zone)?->toIso8601ZuluString())->toBe($due);
+})->with([
+    'before the clock goes forward' => ['2026-03-28T10:00:00Z', 'Europe/Copenhagen', MailWhen::Daily, '2026-03-29T06:00:00Z'],
+    'before it goes back' => ['2026-10-24T10:00:00Z', 'Europe/Copenhagen', MailWhen::Daily, '2026-10-25T07:00:00Z'],
+    'at eight exactly' => ['2026-11-23T07:00:00Z', 'Europe/Copenhagen', MailWhen::Daily, '2026-11-24T07:00:00Z'],
+    'a second before' => ['2026-11-23T06:59:59Z', 'Europe/Copenhagen', MailWhen::Daily, '2026-11-23T07:00:00Z'],
+    'far east' => ['2026-11-23T22:30:00Z', 'Pacific/Auckland', MailWhen::Daily, '2026-11-24T19:00:00Z'],
+    'at the hour exactly' => ['2026-11-23T10:00:00Z', 'Europe/Copenhagen', MailWhen::Hourly, '2026-11-23T11:00:00Z'],
+]);
+
+it('marks one’s own news as read, and nobody else’s', function (): void {
+    ($this->note)('ilse', '@Mads @Ruta');
+    told();
+    $this->actingAs($this->teammate('mads'))->post('/news/read')->assertRedirect('/news');
+    expect(News::query()->where('teammate_id', $this->teammate('mads')->id)->value('read_at'))->not->toBeNull()
+        ->and(News::query()->where('teammate_id', $this->teammate('ruta')->id)->value('read_at'))->toBeNull();
+    $this->actingAs($this->teammate('ruta'))->get('/news')->assertSee('is-unread', false);
+});
+
+it('tells nobody who has left by the time it is looked at', function (): void {
+    ($this->note)('ilse', '@Mads @Ruta');
+    $this->teammate('mads')->forceFill(['may_sign_in' => false])->save();
+    expect(told())->toBe(['ruta: mentioned']);
+});
