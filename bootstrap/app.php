@@ -6,7 +6,7 @@ use App\Channels\Mail\TakeMailCommand;
 use App\Demo\LoadDemoCommand;
 use App\History\ImportHistoryCommand;
 use App\Support\NoteRefusedForms;
-use App\Support\PlainLineEnds;
+use App\Support\PlainText;
 use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
 use App\Support\StartSession;
@@ -37,7 +37,7 @@ $app = Application::configure(basePath: $root)
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->web(append: [PlainLineEnds::class, NoteRefusedForms::class]);
+        $middleware->web(append: [PlainText::class, NoteRefusedForms::class]);
         $middleware->web(replace: [FrameworkStartSession::class => StartSession::class]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/queue');

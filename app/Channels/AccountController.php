@@ -11,6 +11,7 @@ use App\Channels\Services\CatchUp;
 use App\Channels\Services\ConnectService;
 use App\Channels\Services\EventTrace;
 use App\Channels\Services\ServiceFault;
+use App\Support\Written;
 use App\Team\Team;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -30,14 +31,14 @@ final readonly class AccountController
 
     public function create(Request $request): View
     {
-        $channel = Channel::tryFrom((string) $request->query('channel', Channel::Email->value)) ?? abort(404);
+        $channel = Channel::tryFrom(Written::text($request, 'channel') ?: Channel::Email->value) ?? abort(404);
 
         return $this->show(new Account(['channel' => $channel, 'settings' => [], 'secrets' => []]));
     }
 
     public function store(Request $request): RedirectResponse
     {
-        $channel = Channel::tryFrom((string) $request->input('channel', Channel::Email->value)) ?? abort(404);
+        $channel = Channel::tryFrom(Written::text($request, 'channel') ?: Channel::Email->value) ?? abort(404);
         $account = new Account(['channel' => $channel, 'settings' => [], 'secrets' => $channel === Channel::Email ? ['forward_secret' => bin2hex(random_bytes(24))] : []]);
         $this->form->fill($request, $account);
         $account->save();

@@ -6,6 +6,7 @@ namespace App\Customers;
 
 use App\Channels\ChannelItem;
 use App\Channels\SenderHandle;
+use App\Support\Written;
 use App\Team\Teammate;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
@@ -23,8 +24,8 @@ final readonly class CustomerController
 
     public function index(Request $request): View
     {
-        $find = trim((string) $request->query('find'));
-        $group = ctype_digit((string) $request->query('group')) ? (int) $request->query('group') : null;
+        $find = trim(Written::text($request, 'find'));
+        $group = Written::number($request, 'group');
 
         return view('customers.index', [
             'find' => $find,

@@ -21,10 +21,14 @@ final readonly class AddNote
     public function byRule(Conversation $conversation, string $text, string $onceKey): void
     {
         $key = hash('sha256', $onceKey);
-        if (trim($text) === '' || Note::query()->where('once_key', $key)->exists()) {
+        if (trim($text) === '') {
             return;
         }
         DB::transaction(function () use ($conversation, $text, $key): void {
+            Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            if (Note::query()->where('once_key', $key)->exists()) {
+                return;
+            }
             $note = (new Note)->forceFill(['conversation_id' => $conversation->id, 'text' => mb_strcut(trim($text), 0, 60_000), 'once_key' => $key]);
             $note->save();
             $this->journal->record($conversation, JournalKind::Noted, Actor::application(), note: $note);

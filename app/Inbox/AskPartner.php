@@ -33,8 +33,13 @@ final readonly class AskPartner
         $address = $thread->address ?? (Recipients::read($address)[0] ?? throw InboxRefused::nobodyToForwardTo());
         $key = Message::onceKeyOfQuestion($teammate->id, $onceKey);
 
-        return Message::query()->where('once_key', $key)->first() ?? DB::transaction(function () use ($conversation, $teammate, $thread, $name, $address, $text, $key): Message {
+        return DB::transaction(function () use ($conversation, $teammate, $thread, $name, $address, $text, $key): Message {
             $locked = Conversation::query()->lockForUpdate()->with('account')->findOrFail($conversation->id);
+            // The same form sent once more, also in the same moment.
+            $sent = Message::query()->where('once_key', $key)->first();
+            if ($sent !== null) {
+                return $sent;
+            }
             if ($locked->state === ConversationState::Closed) {
                 throw InboxRefused::closed($locked->number());
             }

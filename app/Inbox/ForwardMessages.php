@@ -33,8 +33,13 @@ final readonly class ForwardMessages
         }
         $key = hash('sha256', "forward:{$teammate->id}:{$onceKey}");
 
-        return Message::query()->where('once_key', $key)->first() ?? DB::transaction(function () use ($conversation, $teammate, $to, $text, $messageIds, $fileIds, $key): Message {
+        return DB::transaction(function () use ($conversation, $teammate, $to, $text, $messageIds, $fileIds, $key): Message {
             $locked = Conversation::query()->lockForUpdate()->with('account')->findOrFail($conversation->id);
+            // The same form sent once more, also in the same moment.
+            $sent = Message::query()->where('once_key', $key)->first();
+            if ($sent !== null) {
+                return $sent;
+            }
             $messages = Message::query()->whereIn('conversation_id', $locked->withJoined())->where('forwarded', false)->whereNull('partner_thread_id')->whereNull('called_back_at')
                 ->when($messageIds !== [], static fn ($some) => $some->whereKey($messageIds))->with(['attachments', 'teammate'])->orderBy('received_at')->orderBy('id')->get();
             $message = $this->store($locked, $teammate->id, $to, trim($text."\n\n".$messages->map($this->quote(...))->implode("\n\n")), $key);

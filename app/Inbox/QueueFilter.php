@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inbox;
 
 use App\Sorting\ArrangeCategories;
+use App\Support\Written;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 
@@ -24,7 +25,7 @@ final readonly class QueueFilter
 
     public static function fromRequest(Request $request): self
     {
-        $number = static fn (string $name): ?int => ctype_digit((string) $request->query($name)) ? (int) $request->query($name) : null;
+        $number = static fn (string $name): ?int => Written::number($request, $name);
         $owner = $request->query('owner');
 
         return new self(

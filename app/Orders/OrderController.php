@@ -7,6 +7,7 @@ namespace App\Orders;
 use App\Inbox\Actor;
 use App\Inbox\ActsOnConversation;
 use App\Inbox\Conversation;
+use App\Support\Written;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -22,7 +23,7 @@ final readonly class OrderController
 
     public function index(Request $request): View
     {
-        $find = trim((string) $request->query('find'));
+        $find = trim(Written::text($request, 'find'));
 
         return view('orders.index', [
             'find' => $find,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Ratings;
 
 use App\Inbox\Conversation;
+use App\Support\Written;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\RateLimiter;
@@ -29,8 +30,8 @@ final readonly class RatingController
     public function store(Request $request, Conversation $conversation): Response
     {
         $this->refuseUnsigned($request);
-        $score = (string) $request->string('score');
-        $comment = mb_substr((string) $request->string('comment'), 0, RateConversation::LONGEST_COMMENT);
+        $score = Written::text($request, 'score');
+        $comment = mb_substr(Written::text($request, 'comment'), 0, RateConversation::LONGEST_COMMENT);
         if (preg_match('/^[1-5]$/', $score) !== 1) {
             return $this->page($conversation, null, $comment, RatingWords::in($conversation->language)->choose, 422);
         }

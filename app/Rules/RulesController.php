@@ -8,6 +8,7 @@ use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
 use App\Support\RefusedInput;
 use App\Support\StoreSettings;
+use App\Support\Written;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Contracts\View\View;
@@ -86,7 +87,7 @@ final readonly class RulesController
     public function redraw(Request $request): View
     {
         $posted = new PostedRule($request, $this->form);
-        $do = $request->string('do')->toString();
+        $do = Written::text($request, 'do');
         $written = [$this->form->after($posted->condition(), $do), $posted->events(), $posted->actionsAfter($do), $posted->clock()];
         if ($request->hasHeader('HX-Request')) {
             return view('rules.editor', $this->editor(...$written));

@@ -10,6 +10,7 @@ use App\Inbox\Conversation;
 use App\Inbox\QueueView;
 use App\Orders\Order;
 use App\SetUp\SetUpIndex;
+use App\Support\Written;
 use App\Team\Teammate;
 use App\Views\SavedView;
 use Cairnfield\Core\Text\Folding;
@@ -39,7 +40,7 @@ final readonly class GoToController
         Gate::authorize('viewAny', Conversation::class);
         $teammate = $request->user();
         $teammate instanceof Teammate || abort(401);
-        $written = trim(mb_substr((is_string($request->query('q')) ? $request->query('q') : ''), 0, 100));
+        $written = trim(mb_substr(Written::text($request, 'q'), 0, 100));
         $folded = Folding::fold($written);
 
         return view('search.go-to', ['written' => $written, 'found' => $folded === '' ? $this->places($teammate, '') : [

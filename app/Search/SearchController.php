@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Search;
 
 use App\Inbox\Conversation;
+use App\Support\Written;
 use App\Team\Teammate;
 use Cairnfield\Core\Search\SearchQuery;
 use Illuminate\Contracts\View\View;
@@ -22,7 +23,7 @@ final readonly class SearchController
         Gate::authorize('viewAny', Conversation::class);
         $teammate = $request->user();
         $teammate instanceof Teammate || abort(401);
-        $written = mb_substr((is_string($request->query('q')) ? $request->query('q') : ''), 0, 10_000);
+        $written = mb_substr(Written::text($request, 'q'), 0, 10_000);
         $asked = SearchQuery::read($written, $this->narrowings->keys());
         $page = max(1, min(100, $request->integer('page', 1)));
         [$rows, $problems] = $asked->isEmpty() ? [null, []] : $this->search->find($asked, $teammate, $page);
@@ -43,7 +44,7 @@ final readonly class SearchController
     public function complete(Request $request): View
     {
         Gate::authorize('viewAny', Conversation::class);
-        $written = mb_substr((is_string($request->query('q')) ? $request->query('q') : ''), 0, SearchQuery::LONGEST);
+        $written = mb_substr(Written::text($request, 'q'), 0, SearchQuery::LONGEST);
         preg_match('/(?:[\p{L}_.]+:"[^"]*|\S*)$/uD', $written, $last);
         $last = $last[0] ?? '';
         $before = mb_substr($written, 0, mb_strlen($written) - mb_strlen($last));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SetUp;
 
+use App\Support\Written;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -16,7 +17,7 @@ final readonly class SetUpController
     {
         $teammate = $request->user();
         $teammate instanceof Teammate || abort(401);
-        $written = mb_substr(is_string($request->query('find')) ? $request->query('find') : '', 0, 100);
+        $written = mb_substr(Written::text($request, 'find'), 0, 100);
 
         return view($request->headers->has('HX-Request') ? 'set-up.found' : 'set-up.index', [
             'find' => $written,

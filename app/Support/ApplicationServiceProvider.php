@@ -79,7 +79,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         // Five wrong tries a minute for one name from one place, and thirty from one place whatever the name.
         $wasWrong = static fn (): bool => Auth::guest();
         RateLimiter::for('sign-in', fn (Request $request): array => [
-            Limit::perMinute(5)->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip())->after($wasWrong),
+            Limit::perMinute(5)->by(mb_strtolower(Written::text($request, 'email')).'|'.$request->ip())->after($wasWrong),
             Limit::perMinute(30)->by((string) $request->ip())->after($wasWrong),
         ]);
         RateLimiter::for('events', fn (Request $request): Limit => Limit::perMinute(6000)->by((string) $request->ip()));

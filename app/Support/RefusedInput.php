@@ -38,16 +38,22 @@ final readonly class RefusedInput
      */
     public function value(string $name, mixed $stored = null): mixed
     {
-        return $this->isHere ? old($name) : $stored;
+        $written = $this->isHere ? old($name) : $stored;
+
+        // A list where no form has one: somebody else's doing, and nothing that a control could show.
+        return is_array($written) && ! is_array($stored) ? null : $written;
     }
 
     /**
      * For a form that is shown again in the same answer: on this page, and on no other. What is flashed instead would
      * stand in whatever form is opened next.
+     *
+     * @param  string  ...$lists  of those that are shown, the ones that hold several
      */
-    public static function showAgain(Request $request): void
+    public static function showAgain(Request $request, string ...$lists): void
     {
-        Session::now(self::WRITTEN, $request->input());
+        $fits = static fn (mixed $written, string|int $name): bool => ! is_array($written) || in_array($name, $lists, true);
+        Session::now(self::WRITTEN, array_filter((array) $request->input(), $fits, ARRAY_FILTER_USE_BOTH));
         Session::now(self::SENT_TO, $request->getPathInfo());
     }
 

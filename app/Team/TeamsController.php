@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Team;
 
 use App\Inbox\ConversationState;
+use App\Support\Written;
 use Cairnfield\Core\Assigning\Method;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -68,7 +69,7 @@ final readonly class TeamsController
 
     public function speaks(Request $request, Teammate $teammate): RedirectResponse
     {
-        $written = preg_split('/[\s,;]+/', mb_strtolower((string) $request->string('speaks')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $written = preg_split('/[\s,;]+/', mb_strtolower(Written::text($request, 'speaks')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $unknown = array_values(array_filter($written, static fn (string $code): bool => preg_match('/^[a-z]{2}$/', $code) !== 1 || Locale::getDisplayLanguage($code, 'en') === $code));
         if ($unknown !== []) {
             return back()->withInput()->with('problem', "“{$unknown[0]}” is no language. Write two letters for each, such as de for German, with commas between.");

@@ -10,6 +10,7 @@ use App\Fields\OwnField;
 use App\Inbox\Category;
 use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
+use App\Support\Written;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Queue\Priority;
@@ -75,7 +76,7 @@ final class StepChoices
         if (is_string($more) && $more !== '') {
             [$do] = explode('=', $more, 2);
             $takesText = in_array(StepKind::tryFrom($do), self::WITH_TEXT, true) || str_ends_with($more, '|');
-            $written[] = $takesText ? $more.trim((string) $request->string('step_text')) : $more;
+            $written[] = $takesText ? $more.trim(Written::text($request, 'step_text')) : $more;
         }
 
         return array_values(array_map(static function (string $one): array {

@@ -10,6 +10,7 @@ use App\Inbox\RichText;
 use App\Support\HtmlCleaner;
 use App\Support\Languages;
 use App\Support\RefusedInput;
+use App\Support\Written;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -51,7 +52,7 @@ final readonly class TemplatesController
     {
         $teammate = $this->teammate($request);
         $sort = in_array($request->query('sort'), ['used', 'rewritten'], true) ? $request->query('sort') : 'folder';
-        $find = Folding::fold(is_string($request->query('find')) ? mb_substr($request->query('find'), 0, 100) : '');
+        $find = Folding::fold(mb_substr(Written::text($request, 'find'), 0, 100));
         $templates = Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files', 'team', 'teammate', 'categories'])->orderBy('folder')->orderBy('name')->get()
             ->filter(static fn (Template $template): bool => $find === '' || str_contains(Folding::fold("{$template->name} {$template->folder} {$template->languages->pluck('text')->implode(' ')}"), $find));
         $templates = match ($sort) {
@@ -64,7 +65,7 @@ final readonly class TemplatesController
             'stars' => $this->stars(),
             'groups' => $sort === 'folder' ? $templates->groupBy('folder') : collect(['' => $templates]),
             'sort' => $sort,
-            'find' => (string) $request->query('find'),
+            'find' => Written::text($request, 'find'),
             'teammate' => $teammate,
             'rewrittenFrom' => self::REWRITTEN_FROM,
             'enoughUses' => self::ENOUGH_USES,
@@ -195,7 +196,7 @@ final readonly class TemplatesController
                 $this->choices->read($request),
             ), $teammate);
         } catch (TemplateProblem $why) {
-            RefusedInput::showAgain($request);
+            RefusedInput::showAgain($request, 'categories');
 
             return $this->page($request, $template, $why->getMessage());
         }

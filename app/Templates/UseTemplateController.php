@@ -7,6 +7,7 @@ namespace App\Templates;
 use App\Inbox\ActsOnConversation;
 use App\Inbox\Conversation;
 use App\Inbox\KeepDraft;
+use App\Support\Written;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -25,7 +26,7 @@ final readonly class UseTemplateController
     {
         Gate::authorize('reply', $conversation);
         $teammate = $this->teammate($request);
-        $letters = mb_substr((is_string($request->query('q')) ? $request->query('q') : ''), 0, 100);
+        $letters = mb_substr(Written::text($request, 'q'), 0, 100);
         // Before anything is typed, what was used on such conversations comes first.
         $suggested = trim($letters) === '' ? $this->suggest->for($conversation, $teammate) : [];
         $ids = array_map(static fn (array $one): int => $one[0]->id, $suggested);

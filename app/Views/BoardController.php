@@ -18,6 +18,7 @@ use App\Inbox\InboxRefused;
 use App\Inbox\Outcome;
 use App\Inbox\SetCategory;
 use App\Inbox\Trail;
+use App\Support\Written;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -99,7 +100,7 @@ final readonly class BoardController
     {
         $teammate = $this->teammate($request);
         $view = ShownView::find($key, $teammate) ?? abort(404);
-        $by = BoardBy::tryFrom($request->string('by')->toString()) ?? $view->boardBy();
+        $by = BoardBy::tryFrom(Written::text($request, 'by')) ?? $view->boardBy();
         $mark = $this->mark->ofAll();
         try {
             $columns = $this->board->columns($view, $by, $teammate);

@@ -10,6 +10,7 @@ use App\Conditions\ConversationFields;
 use App\Conditions\UnknownField;
 use App\Inbox\Conversation;
 use App\Support\RefusedInput;
+use App\Support\Written;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -46,14 +47,14 @@ final readonly class ViewsController
      */
     public function redraw(Request $request): View
     {
-        $group = $this->form->after($this->form->posted($request->input('condition')), $request->string('do')->toString());
+        $group = $this->form->after($this->form->posted($request->input('condition')), Written::text($request, 'do'));
         if ($request->hasHeader('HX-Request')) {
             return view('conditions.editor', ['group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form, 'matching' => $this->matching($group, $this->teammate($request))]);
         }
         $id = $request->integer('view');
         $view = $id === 0 ? null : SavedView::query()->findOrFail($id);
         $view === null ?: $this->authorise($request, $view);
-        RefusedInput::showAgain($request);
+        RefusedInput::showAgain($request, 'columns');
 
         return $this->page($request, $view, $group);
     }
@@ -92,7 +93,7 @@ final readonly class ViewsController
         ], ['team.required' => 'Choose which team sees it.', 'team.in' => 'Choose a team that is yours.']);
         $group = $this->form->posted($request->input('condition'));
         $refused = function (string $why) use ($request, $view, $group): View {
-            RefusedInput::showAgain($request);
+            RefusedInput::showAgain($request, 'columns');
 
             return $this->page($request, $view->exists ? $view : null, $group, $why);
         };

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Approvals\AnswerApproval;
 use App\Approvals\AskApproval;
 use App\Channels\Channel;
+use App\Channels\Telephone\WriteDownCall;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Checklists\WorkThroughChecklist;
@@ -14,15 +15,20 @@ use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnFields;
 use App\Inbox\Actor;
+use App\Inbox\AddNote;
+use App\Inbox\AskPartner;
 use App\Inbox\ChangeState;
 use App\Inbox\ChangeTags;
+use App\Inbox\Conversation;
 use App\Inbox\ConversationState;
 use App\Inbox\Draft;
+use App\Inbox\ForwardMessages;
 use App\Inbox\JoinConversations;
 use App\Inbox\KeepDraft;
 use App\Inbox\Message;
 use App\Inbox\Outcome;
 use App\Inbox\ReplyToSend;
+use App\Inbox\ScheduleReply;
 use App\Inbox\SendReply;
 use App\Inbox\Tag;
 use App\Inbox\TakeConversation;
@@ -31,9 +37,11 @@ use App\Nudges\Nudge;
 use App\Nudges\NudgePlan;
 use App\Nudges\SendNudges;
 use App\Nudges\StartNudge;
+use App\Ratings\RateConversation;
 use App\Sorting\ArrangeFields;
 use App\Tasks\KeepTasks;
 use App\Tasks\Task;
+use App\Team\Teammate;
 use App\Templates\SaveTemplate;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
@@ -252,3 +260,39 @@ it('takes a message for one conversation where it is answered and joined elsewhe
         ->and($one->refresh()->state)->toBe(ConversationState::Open)
         ->and(DB::table('conversations')->where('state', 'open')->whereNull('joined_into_id')->count())->toBe(1);
 });
+
+it('does once what is sent twice in one moment, whatever the form', function (Closure $do, Closure $count): void {
+    $conversation = Mails::conversation(['Message-ID' => '<once@hruby.example>']);
+    $ilse = $this->teammate('ilse');
+    $failures = $this->atOnce(4, fn () => $do($conversation, $ilse));
+    expect(array_filter($failures))->toBe([])->and($count())->toBe(1);
+})->with([
+    'forwarding' => [
+        fn (Conversation $conversation, Teammate $ilse) => app(ForwardMessages::class)->forward($conversation, $ilse, ['workshop@brindle.example'], 'Please look', [], [], 'one-form'),
+        fn (): int => Message::query()->where('forwarded', true)->count(),
+    ],
+    'asking a partner' => [
+        fn (Conversation $conversation, Teammate $ilse) => app(AskPartner::class)->ask($conversation, $ilse, null, 'Workshop', 'workshop@brindle.example', 'Is it batch K?', 'one-form'),
+        fn (): int => DB::table('partner_threads')->count(),
+    ],
+    'a note' => [
+        fn (Conversation $conversation, Teammate $ilse) => app(AddNote::class)->add($conversation, $ilse, 'The workshop has it', 'one-form'),
+        fn (): int => DB::table('notes')->count(),
+    ],
+    'an answer for later' => [
+        fn (Conversation $conversation, Teammate $ilse) => app(ScheduleReply::class)->schedule($conversation, $ilse, new ReplyToSend('Tomorrow.', [], ConversationState::Waiting, null, 'one-form', app(Trail::class)->lastSeen($conversation)), now()->addDay(), false),
+        fn (): int => DB::table('scheduled_replies')->count(),
+    ],
+    'a call' => [
+        fn (Conversation $conversation, Teammate $ilse) => app(WriteDownCall::class)->write($ilse, 'Ana Wrenfield, 20 00 01 88', 'Where is my kite?', 'one-form'),
+        fn (): int => Message::query()->where('text', 'like', 'Ana Wrenfield%')->count(),
+    ],
+    'a rating' => [
+        fn (Conversation $conversation) => app(RateConversation::class)->rate($conversation, 5, 'Quick!'),
+        fn (): int => DB::table('ratings')->count(),
+    ],
+    'a rule’s note' => [
+        fn (Conversation $conversation) => app(AddNote::class)->byRule($conversation, 'Third time this month', 'rule-1-entry-2'),
+        fn (): int => DB::table('notes')->count(),
+    ],
+]);

@@ -13,6 +13,7 @@ use App\Inbox\Actor;
 use App\Inbox\Conversation;
 use App\Inbox\Journal;
 use App\Inbox\JournalKind;
+use App\Support\Written;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
@@ -35,7 +36,7 @@ final readonly class PublicController
 
     public function index(Request $request): View
     {
-        $account = ctype_digit((string) $request->query('account')) ? (int) $request->query('account') : null;
+        $account = Written::number($request, 'account');
         $only = $request->query('only') === 'listed' ? 'listed' : 'all';
 
         return view('public.index', [

@@ -7,6 +7,7 @@ namespace App\Channels\Telephone;
 use App\Customers\Customer;
 use App\Customers\FindCustomers;
 use App\Inbox\Conversation;
+use App\Support\Written;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -35,7 +36,7 @@ final readonly class CallController
     public function who(Request $request): View
     {
         Gate::authorize('note', Conversation::class);
-        $who = trim((string) $request->query('who'));
+        $who = trim(Written::text($request, 'who'));
 
         return view('channels.call-people', ['people' => mb_strlen($who) < 3 ? collect() : $this->find->beginning($who, self::MOST_PEOPLE)]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\WebForm;
 
 use App\Support\SecurityHeaders;
+use App\Support\Written;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -46,7 +47,7 @@ final readonly class FormController
     {
         $form = $this->form($name);
         $isFramed = $request->input('framed') === 'yes';
-        [$openedAt, $onceKey] = $this->opened((string) $request->input('opened'));
+        [$openedAt, $onceKey] = $this->opened(Written::text($request, 'opened'));
         $checked = Validator::make($request->all(), $this->rules($form), $this->messages());
         if ($checked->fails()) {
             return $this->page($form, $isFramed, $request->except('files'), $checked->errors()->toArray(), 422);
@@ -61,9 +62,9 @@ final readonly class FormController
         RateLimiter::hit($place, 600);
         /** @var list<UploadedFile> $files */
         $files = array_values((array) $request->file('files'));
-        $number = $this->takeForm->take($form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt, trim((string) $request->input('website')) !== '');
+        $number = $this->takeForm->take($form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt, trim(Written::text($request, 'website')) !== '');
 
-        return $this->response(view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => (string) $request->input('email')])->render(), $form, $isFramed);
+        return $this->response(view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => Written::text($request, 'email')])->render(), $form, $isFramed);
     }
 
     /**

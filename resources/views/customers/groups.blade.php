@@ -11,7 +11,7 @@
             $action = '/customer-groups'.($group ? "/{$group->id}" : '');
             $was = \App\Support\RefusedInput::in($action);
             $conditions = $was->isHere
-                ? array_map(fn ($field, $is) => ['field' => $field, 'is' => $is], (array) $was->value('field'), (array) $was->value('is'))
+                ? array_map(fn ($field, $is) => ['field' => $field, 'is' => $is], (array) $was->value('field', []), (array) $was->value('is', []))
                 : [...($group->conditions ?? []), ['field' => '', 'is' => '']];
             $place = (int) $was->value('place', $group->place ?? 5);
         @endphp

@@ -2,12 +2,9 @@
 
 declare(strict_types=1);
 
-use Illuminate\Routing\Route as RegisteredRoute;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
-use Illuminate\Support\Facades\Route;
-use Tests\App\AppTestCase;
+use Tests\App\Routes;
 use Tests\Fixtures\OneOfEach;
 
 /** Who is let in, by what an entry says; the others are refused. */
@@ -20,48 +17,10 @@ const LETS_IN = [
     'began it, or arranges' => ['ilse', 'mads', 'corin'],
 ];
 
-/**
- * @return list<string> each as `METHOD uri`
- */
-function registeredRoutes(): array
-{
-    $found = [];
-    foreach (Route::getRoutes()->getRoutes() as $route) {
-        assert($route instanceof RegisteredRoute);
-        $methods = array_diff($route->methods(), ['HEAD']);
-        foreach (count($methods) > 2 ? ['GET'] : $methods as $method) {
-            $found[] = "{$method} {$route->uri()}";
-        }
-    }
-    sort($found);
-
-    return $found;
-}
-
-/**
- * @param  array<string, int|string>  $one
- */
-function ask(AppTestCase $test, string $route, array $one, ?string $as): int
-{
-    [$method, $uri] = explode(' ', $route);
-    // Some addresses name a view by a word, or mean an answer by its message.
-    $named = [...$one, ...(preg_match('/call-back|send-again/', $uri) === 1 ? ['message' => $one['answer']] : []), ...(str_starts_with($uri, 'queue/') ? ['view' => $uri === 'queue/{view?}' ? 'my-turn' : $one['view']] : [])];
-    $address = '/'.preg_replace_callback('/\{(\w+)\??\}/', static fn (array $name): string => (string) ($named[$name[1]] ?? throw new LogicException("OneOfEach has no {$name[1]}.")), $uri);
-    Auth::forgetGuards();
-    $as === null || $test->actingAs($test->teammate($as));
-    DB::beginTransaction();
-    try {
-        return $test->call($method, $address)->getStatusCode();
-    } finally {
-        DB::rollBack();
-        $test->flushSession();
-    }
-}
-
 it('names for every route who may open it, and no route that is gone', function (): void {
     $entries = array_merge(...array_values(require __DIR__.'/route-matrix.php'));
     sort($entries);
-    $routes = registeredRoutes();
+    $routes = Routes::all();
     expect(array_values(array_diff($routes, $entries)))->toBe([], 'Routes without an entry in route-matrix.php')
         ->and(array_values(array_diff($entries, $routes)))->toBe([], 'Entries of route-matrix.php whose route is gone')
         ->and(array_unique($entries))->toHaveCount(count($entries));
@@ -73,7 +32,7 @@ it('lets in those whom the matrix names, and nobody else', function (string $acc
     $wrong = [];
     foreach ($routes as $route) {
         foreach ([null, 'femi', 'ilse', 'mads', 'corin'] as $who) {
-            $status = ask($this, $route, $one, $who);
+            $status = Routes::ask($this, explode(' ', $route)[0], Routes::address($route, $one), $who)->getStatusCode();
             $isLetIn = match (true) {
                 // Signed by whoever sends it, which nobody here is.
                 $access === 'signed' => in_array($status, [400, 401, 403, 404], true),
