@@ -11,10 +11,12 @@ use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
 use App\Support\StartSession;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
 
 $root = dirname(__DIR__);
@@ -48,6 +50,10 @@ $app = Application::configure(basePath: $root)
     ->withSchedule(fn (Schedule $schedule) => app(RegularWork::class)->planOn($schedule))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
+        // Looked up and free, and taken before it was stored: two people gave one name in the same moment.
+        $exceptions->render(static fn (UniqueConstraintViolationException $taken, Request $request) => $request->isMethodSafe() || $request->expectsJson()
+            ? null
+            : back()->withInput()->with('problem', 'Not saved: somebody else has just saved the same. Look at what is there now, then send it again.'));
     })
     ->create();
 

@@ -23,7 +23,7 @@ final class ContactDetails
     public static function in(string $text): array
     {
         $found = [];
-        foreach ([self::EMAIL, self::LINK, self::HOST] as $pattern) {
+        foreach ([self::LINK, self::EMAIL, self::HOST] as $pattern) {
             preg_match_all($pattern, mb_scrub($text, 'UTF-8'), $matches);
             foreach ($matches[0] as $match) {
                 $plain = rtrim($match, '.,;:!?)');

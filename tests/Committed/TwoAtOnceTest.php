@@ -38,6 +38,11 @@ use App\Nudges\NudgePlan;
 use App\Nudges\SendNudges;
 use App\Nudges\StartNudge;
 use App\Ratings\RateConversation;
+use App\Rules\ChangedBy;
+use App\Rules\RuleAction;
+use App\Rules\RuleEvent;
+use App\Rules\RuleToSave;
+use App\Rules\SaveRule;
 use App\Sorting\ArrangeFields;
 use App\Tasks\KeepTasks;
 use App\Tasks\Task;
@@ -45,6 +50,7 @@ use App\Team\Teammate;
 use App\Templates\SaveTemplate;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
+use Cairnfield\Core\Rules\Way;
 use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
 use Tests\App\Services;
@@ -296,3 +302,20 @@ it('does once what is sent twice in one moment, whatever the form', function (Cl
         fn (): int => DB::table('notes')->count(),
     ],
 ]);
+
+it('leaves rules in an order, each at a place of its own, however many are put elsewhere at once', function (): void {
+    $mads = $this->teammate('mads');
+    $open = ['field' => 'state', 'op' => 'in', 'value' => ['open']];
+    $rules = array_map(static fn (int $number) => app(SaveRule::class)->save(null, new RuleToSave(
+        "Rule {$number}", Way::Every, [RuleEvent::Noted], $open, [RuleAction::of(['do' => 'add_tag', 'text' => "tag {$number}"])], '', ChangedBy::Leads, null,
+    ), $mads), range(1, 5));
+    $failures = $this->atOnce(4, fn (int $number) => app(SaveRule::class)->put($rules[$number], 5 - $number));
+    expect(array_filter($failures))->toBe([])
+        ->and(DB::table('rules')->orderBy('place')->pluck('place')->all())->toBe([1, 2, 3, 4, 5]);
+});
+
+it('keeps one of two templates, rules and plans of one name, whoever saves first', function (): void {
+    $plan = static fn () => (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1, 'end_outcome_id' => Outcome::query()->firstOrFail()->id])->save();
+    $this->atOnce(3, $plan);
+    expect(DB::table('nudge_plans')->count())->toBe(1);
+});

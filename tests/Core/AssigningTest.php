@@ -53,3 +53,71 @@ it('is fair over a long time whoever comes and goes', function (): void {
 
     expect($counts)->toBe(['a' => 300, 'b' => 200, 'c' => 100]);
 });
+
+/**
+ * Whoever comes next in the plainest words: the first in the list whom nobody of those who can take it goes before.
+ *
+ * @param  list<Candidate>  $people
+ * @param  list<string>  $needs
+ */
+function plainlyNext(Method $method, array $people, array $needs): ?Candidate
+{
+    $best = null;
+    foreach ($people as $one) {
+        $can = $one->available && array_diff($needs, $one->skills) === [] && ($one->cap === null || $one->open < $one->cap);
+        if (! $can) {
+            continue;
+        }
+        $goesBefore = $best === null || match ($method) {
+            Method::FewestOpen => $one->open < $best->open || ($one->open === $best->open && ($one->lastAssigned ?? -1) < ($best->lastAssigned ?? -1)),
+            default => ($one->lastAssigned ?? -1) < ($best->lastAssigned ?? -1),
+        };
+        $best = $goesBefore ? $one : $best;
+    }
+
+    return $best;
+}
+
+it('gives each to whom the plain words name, whoever is there', function (Method $method): void {
+    mt_srand(crc32($method->value));
+    for ($round = 0; $round < 300; $round++) {
+        $people = array_map(static fn (int $number): Candidate => new Candidate(
+            "p{$number}", 1, mt_rand(0, 4), mt_rand(0, 2) === 0 ? mt_rand(1, 5) : null, mt_rand(0, 4) > 0, array_slice(['da', 'de'], 0, mt_rand(0, 2)), mt_rand(0, 1) === 0 ? null : $number * 3 % 7,
+        ), range(1, mt_rand(1, 5)));
+        $needs = mt_rand(0, 3) === 0 ? ['da'] : [];
+        $result = Assignment::next($method, 6, $needs, $people);
+        foreach ($result->picked as $picked) {
+            $next = plainlyNext($method, $people, $needs);
+            expect($picked)->toBe($next?->id);
+            $number = 1 + max(0, ...array_map(static fn (Candidate $one): int => $one->lastAssigned ?? 0, $people));
+            $people = array_map(static fn (Candidate $one): Candidate => $one->id === $picked ? $one->given($number, 0) : $one, $people);
+        }
+        expect(array_map(static fn (Candidate $one): array => [$one->id, $one->open, $one->lastAssigned], $result->people))
+            ->toBe(array_map(static fn (Candidate $one): array => [$one->id, $one->open, $one->lastAssigned], $people));
+    }
+})->with([Method::Even, Method::FewestOpen]);
+
+it('gives by weight what weights ask for, never more than one off at any time', function (): void {
+    mt_srand(5);
+    for ($round = 0; $round < 60; $round++) {
+        $weights = array_map(static fn (): int => mt_rand(1, 9), range(1, mt_rand(2, 5)));
+        $people = array_map(static fn (int $index): Candidate => new Candidate($index, $weights[$index]), array_keys($weights));
+        $counts = array_fill(0, count($weights), 0);
+        foreach (Assignment::next(Method::Weighted, 3 * array_sum($weights), [], $people)->picked as $given => $picked) {
+            $counts[$picked]++;
+            foreach ($weights as $index => $weight) {
+                expect(abs($counts[$index] - ($given + 1) * $weight / array_sum($weights)))->toBeLessThanOrEqual(count($weights));
+            }
+        }
+        expect($counts)->toBe(array_map(static fn (int $weight): int => 3 * $weight, $weights));
+    }
+});
+
+it('gives nobody more than they take, and says so for the rest', function (): void {
+    foreach (Method::cases() as $method) {
+        $result = Assignment::next($method, 7, [], [new Candidate('a', 2, 0, 3), new Candidate('b', 1, 1, 2)]);
+        $counts = array_count_values(array_filter($result->picked, is_string(...)));
+        expect($counts['a'] ?? 0)->toBe(3)->and($counts['b'] ?? 0)->toBe(1)
+            ->and(array_slice($result->picked, 4))->toBe([null, null, null]);
+    }
+});

@@ -15,3 +15,17 @@ it('finds what leads away from the marketplace', function (string $text, array $
     ['@anaw, order 71-4480217 is on its way', []],
     ['', []],
 ]);
+
+it('finds what is written so as not to be found, and takes no sentence for it', function (string $text, array $found): void {
+    expect(ContactDetails::in($text))->toBe($found);
+})->with([
+    'in capitals' => ['HTTPS://SHOP.EXAMPLE/A', ['HTTPS://SHOP.EXAMPLE/A']],
+    'in brackets' => ['(care@brindle.example)', ['care@brindle.example']],
+    'twice' => ['a@b.example and a@b.example', ['a@b.example']],
+    'a link that holds an address' => ['https://x.example/?mail=a@b.example', ['https://x.example/?mail=a@b.example']],
+    'with umlauts' => ['müller@größe.example or größe.shop', ['müller@größe.example', 'größe.shop']],
+    'no space after a full stop' => ['It is here.Do come', []],
+    'a file' => ['See photo.jpeg and list.pdf', []],
+    'a shop’s ending' => ['brindle.shop', ['brindle.shop']],
+    'broken bytes' => ["a@b.example \xff", ['a@b.example']],
+]);

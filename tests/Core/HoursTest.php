@@ -112,3 +112,67 @@ it('refuses to go back over time it was never open', function (): void {
         ->and(fn () => Calendar::always()->subtract(Instant::ofEpoch(1_792_000_000), -1))->toThrow(HoursRefused::class)
         ->and(Calendar::always()->subtract(Instant::ofEpoch(1_792_000_000), 60)->getTimestamp())->toBe(1_792_000_000 - 60);
 });
+
+it('refuses what is no calendar, and names the place', function (mixed $calendar, string $at): void {
+    try {
+        Calendar::read(json_decode((string) json_encode($calendar)));
+        $refused = null;
+    } catch (HoursRefused $why) {
+        $refused = [$why->errorCode(), $why->at()];
+    }
+    expect($refused)->toBe(['bad_calendar', $at]);
+})->with([
+    'a list' => [[], 'calendar'],
+    'a word' => ['always', 'calendar'],
+    'always as a word' => [['always' => 'yes'], 'calendar.always'],
+    'no zone' => [['week' => (object) []], 'calendar.timezone'],
+    'an offset' => [['timezone' => '+02:00', 'week' => (object) []], 'calendar.timezone'],
+    'an abbreviation' => [['timezone' => 'CET0', 'week' => (object) []], 'calendar.timezone'],
+    'a zone in small letters' => [['timezone' => 'europe/copenhagen', 'week' => (object) []], 'calendar.timezone'],
+    'a week that is a list' => [['timezone' => 'UTC', 'week' => [[]]], 'calendar.week'],
+    'a day that is none' => [['timezone' => 'UTC', 'week' => ['monday' => []]], 'calendar.week.monday'],
+    'spans that are no list' => [['timezone' => 'UTC', 'week' => ['mon' => '09:00']], 'calendar.week.mon'],
+    'half a span' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00']]]], 'calendar.week.mon[0]'],
+    'a span that ends where it starts' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '09:00']]]], 'calendar.week.mon[0]'],
+    'a span over midnight' => [['timezone' => 'UTC', 'week' => ['mon' => [['22:00', '02:00']]]], 'calendar.week.mon[0]'],
+    'a time of one digit' => [['timezone' => 'UTC', 'week' => ['mon' => [['9:00', '17:00']]]], 'calendar.week.mon[0][0]'],
+    'a time of sixty minutes' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '16:60']]]], 'calendar.week.mon[0][1]'],
+    'a time behind midnight' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '24:01']]]], 'calendar.week.mon[0][1]'],
+    'a time with a line behind it' => [['timezone' => 'UTC', 'week' => ['mon' => [["09:00\n", '17:00']]]], 'calendar.week.mon[0][0]'],
+    'spans that overlap' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '12:00'], ['11:59', '17:00']]]], 'calendar.week.mon'],
+    'exceptions that are no list' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => 'none'], 'calendar.exceptions'],
+    'an exception of a day that is none' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-02-29', 'open' => []]]], 'calendar.exceptions[0].date'],
+    'one day twice' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24', 'open' => []], ['date' => '2026-12-24', 'open' => []]]], 'calendar.exceptions[1].date'],
+    'an exception without hours' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24']]], 'calendar.exceptions[0].open'],
+]);
+
+it('takes spans in any order, side by side, and to the end of the day', function (): void {
+    $from = Instant::read('2026-11-23T00:00:00Z') ?? throw new LogicException;
+    $monday = static fn (array $spans): int => calendar('UTC', ['mon' => $spans])->between($from, $from->modify('+1 day'));
+    expect($monday([['13:00', '17:00'], ['09:00', '12:00']]))->toBe(7 * 3600)
+        ->and($monday([['09:00', '12:00'], ['12:00', '13:00']]))->toBe(4 * 3600)
+        ->and($monday([['22:00', '24:00']]))->toBe(2 * 3600)
+        ->and($monday([['00:00', '24:00']]))->toBe(86_400)
+        ->and($monday([]))->toBe(0);
+});
+
+it('counts nothing between an instant and itself, and refuses to count back', function (): void {
+    $at = Instant::ofEpoch(1_792_000_000);
+    expect(Calendar::always()->between($at, $at))->toBe(0)
+        ->and(fn () => Calendar::always()->between($at, $at->modify('-1 second')))->toThrow(HoursRefused::class)
+        ->and(fn () => Calendar::always()->add($at, -1))->toThrow(HoursRefused::class)
+        ->and(fn () => calendar('UTC', [])->add($at, 1))->toThrow(HoursRefused::class)
+        ->and(Calendar::always()->add($at, 0)->getTimestamp())->toBe($at->getTimestamp());
+});
+
+it('adds up over any instants in between', function (string $zone): void {
+    mt_srand(crc32("sum {$zone}"));
+    $calendar = calendar($zone, ['mon' => [['09:00', '17:00']], 'wed' => [['00:00', '24:00']], 'sun' => [['01:30', '03:30']]], [['date' => '2026-10-28', 'open' => [['10:00', '10:01']]]]);
+    for ($round = 0; $round < 200; $round++) {
+        $instants = array_map(static fn (): int => 1_792_000_000 + mt_rand(0, 4_000_000), range(1, 5));
+        sort($instants);
+        $between = static fn (int $from, int $to): int => $calendar->between(Instant::ofEpoch($from), Instant::ofEpoch($to));
+        $sum = array_sum(array_map(static fn (int $index): int => $between($instants[$index], $instants[$index + 1]), range(0, 3)));
+        expect($between($instants[0], $instants[4]))->toBe($sum);
+    }
+})->with(['Europe/Copenhagen', 'Australia/Lord_Howe', 'America/St_Johns']);

@@ -21,3 +21,33 @@ it('leaves customers alone, also the upset ones', function (string $subject, str
     ['lottery', 'My school runs a lottery for the festival, may we give away a Merlin?', 'Ana'],
     ['', '🪁', ''],
 ]);
+
+it('weighs each sign, and calls it junk from five points on', function (array $letter, int $points, bool $junk): void {
+    $signals = JunkSignals::of(...$letter);
+    expect($signals->points)->toBe($points)->and($signals->areEnough())->toBe($junk)->and(count($signals->reasons) > 0)->toBe($points > 0);
+})->with([
+    'nothing' => [['Where is it', 'Where is my kite?', 'Ana', 'ana@x.example'], 0, false],
+    'one offer' => [['Hello', 'We do SEO.', 'Ana', 'ana@x.example'], 3, false],
+    'two offers' => [['Hello', 'SEO and backlinks.', 'Ana', 'ana@x.example'], 6, true],
+    'many offers count as two' => [['Casino', 'seo backlinks bitcoin forex lottery', 'Ana', 'ana@x.example'], 6, true],
+    'an offer inside another word' => [['Museo', 'The museo has kites', 'Ana', 'ana@x.example'], 0, false],
+    'a shouted subject and rows of signs' => [['WHERE IS MY KITE NOW', 'Tell me!!!', 'Ana', 'ana@x.example'], 4, false],
+    'a short shout' => [['WHERE IS IT', 'Tell me', 'Ana', 'ana@x.example'], 0, false],
+    'three links in few words' => [['Look', 'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 3, false],
+    'three links in a letter' => [['Look', str_repeat('many words about kites ', 12).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 0, false],
+    'another address as a name' => [['Hi', 'Hello', 'care@brindle.example', 'eve@evil.example'], 3, false],
+    'one’s own address as a name' => [['Hi', 'Hello', 'Eve@Evil.example', 'eve@evil.example'], 0, false],
+    'no address at all' => [['Hi', 'Hello', 'care@brindle.example', ''], 0, false],
+]);
+
+it('sees a link that leads elsewhere than it says, and none that does not', function (string $html, bool $hides): void {
+    expect(JunkSignals::of('Hi', 'Hello', 'Ana', 'ana@x.example', $html)->points)->toBe($hides ? 3 : 0);
+})->with([
+    ['<a href="https://evil.example/x">https://brindle.example/login</a>', true],
+    ["<a class='b' href='https://evil.example'>brindle</a>", false],
+    ['<a href="https://www.brindle.example/x">https://brindle.example</a>', false],
+    ['<a href="https://brindle.example.evil.example/">https://brindle.example/</a>', true],
+    ['<A HREF=https://evil.example>http://BRINDLE.example</A>', true],
+    ['<a href="/local">https://brindle.example</a>', false],
+    ['<a href="https://brindle.example">https://brindle.example.</a>', false],
+]);

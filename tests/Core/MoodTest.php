@@ -51,3 +51,33 @@ it('leaves the mood as it was where a message says nothing of it', function (): 
         ->and(Mood::Upset->then(Mood::Pleased))->toBe(Mood::Pleased)
         ->and(Mood::Neutral->then(Mood::Uneasy))->toBe(Mood::Uneasy);
 });
+
+it('is upset by no more than what is written, and says words that stand in the text', function (): void {
+    mt_srand(9);
+    $pieces = ['I am', 'not', 'happy', 'angry', 'ridiculous', 'disappointed', 'still waiting', 'love it', 'would be', 'wonderful', 'kite', '.', 'WHERE', '!!!', "isn't", 'very'];
+    for ($round = 0; $round < 600; $round++) {
+        $text = implode(' ', array_map(static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)], range(1, mt_rand(1, 9))));
+        $reading = MoodReading::of($text, 'en');
+        expect($reading->words === [])->toBe($reading->mood === Mood::Neutral, $text);
+        foreach ($reading->words as $words) {
+            expect($words === 'mostly capitals' || str_contains($text, $words))->toBeTrue("{$words} in {$text}");
+        }
+        // What is repeated says nothing more.
+        expect(MoodReading::of("{$text} . {$text}", 'en')->mood === Mood::Upset || $reading->mood !== Mood::Upset)->toBeTrue($text);
+    }
+});
+
+it('reads the beginning of a long letter, and no more', function (): void {
+    expect(MoodReading::of(str_repeat('kite ', 790).'ridiculous', 'en')->mood)->toBe(Mood::Upset)
+        ->and(MoodReading::of(str_repeat('kite ', 900).'ridiculous', 'en')->mood)->toBe(Mood::Neutral);
+});
+
+it('reaches over two words to what denies or only wishes, and over no more', function (string $text, Mood $mood): void {
+    expect(MoodReading::of($text, 'en')->mood)->toBe($mood);
+})->with([
+    ['I am not happy', Mood::Uneasy],
+    ['I am not really very happy', Mood::Uneasy],
+    ['I am not at all so very happy', Mood::Pleased],
+    ['not. happy', Mood::Pleased],
+    ['cannot say I am angry, I am angry', Mood::Upset],
+]);

@@ -42,3 +42,28 @@ it('takes numbers of a team’s own kinds out of a text', function (): void {
     expect($text)->toBe('Mine is [personal number …1234], hers [personal number …5678].')
         ->and($found)->toBe([['name' => 'personal number', 'last4' => '1234'], ['name' => 'personal number', 'last4' => '5678']]);
 });
+
+it('finds what a mask stands for, wherever it stands, and gives back where', function (): void {
+    mt_srand(20417);
+    $mask = NumberMask::of('B-2####');
+    for ($round = 0; $round < 300; $round++) {
+        $number = 'B-2'.sprintf('%04d', mt_rand(0, 9999));
+        $written = strtr($number, ['-' => ['-', ' ', '', '.', '/', '–', "\u{A0}"][mt_rand(0, 6)], 'B' => ['B', 'b'][mt_rand(0, 1)]]);
+        $before = ['', 'order ', '(', "\n", 'é '][mt_rand(0, 4)];
+        $after = ['', '.', ' please', ')', "\n"][mt_rand(0, 4)];
+        expect($mask->find($before.$written.$after))->toBe([$number])
+            ->and($mask->places($before.$written.$after))->toBe([[$written, strlen($before)]])
+            ->and($mask->find("x{$written}"))->toBe([])
+            ->and($mask->find("{$written}7"))->toBe([]);
+    }
+});
+
+it('takes a mask as it is, and none of its signs for a pattern', function (string $mask, string $text, array $found): void {
+    expect(NumberMask::of($mask)->find($text))->toBe($found);
+})->with([
+    ['@@@-###', 'abc-123 and ABC 456', ['ABC-123', 'ABC-456']],
+    ['###*', '123abc', ['123ABC']],
+    ['###*', '123'.str_repeat('4', 13), []],
+    ['Ö-###', 'ö-123', ['Ö-123']],
+    ['##/##', '12/34 12-34 1234', ['12/34']],
+]);

@@ -219,3 +219,47 @@ it('writes dates as they are written where the store is', function (string $lang
     ['en', null, 'November 11, 2026'], ['en', 'US', 'November 11, 2026'], ['en', 'GB', '11 November 2026'], ['en', 'DK', '11 November 2026'], ['en', 'PL', '11 November 2026'],
     ['da', 'DK', '11. november 2026'], ['de', 'DK', '11. November 2026'], ['en-US', 'DK', 'November 11, 2026'], ['lv', 'DK', '2026. gada 11. novembris'],
 ]);
+
+it('leaves a text without placeholders as it is, line ends aside', function (): void {
+    mt_srand(3);
+    $pieces = ['Hello', ' ', "\n", '{', '}', '}}', '{ {', '"', '|', 'ü', '返品', '<b>', '&amp;', "\t", '$1', '\\', '%s'];
+    for ($round = 0; $round < 500; $round++) {
+        $text = implode('', array_map(static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)], range(1, mt_rand(1, 12))));
+        if (! str_contains($text, '{{')) {
+            expect(fill($text, [])->text)->toBe($text)->and(fill($text, [])->gaps)->toBe([])->and(fill($text, [], isHtml: true)->text)->toBe($text);
+        }
+    }
+    expect(fill("One\r\nTwo\rThree", [])->text)->toBe("One\nTwo\nThree");
+});
+
+it('never makes markup or placeholders of a value', function (string $value): void {
+    $html = fill('<p>{{ customer.name }}</p>', ['customer.name' => $value], isHtml: true)->text;
+    expect(strip_tags($html, '<br>'))->toBe(substr($html, 3, -4))
+        ->and(html_entity_decode(str_replace('<br>', "\n", substr($html, 3, -4)), ENT_QUOTES | ENT_HTML5))->toBe($value)
+        ->and(fill('{{ customer.name }}', ['customer.name' => $value])->text)->toBe($value)
+        ->and(fill('{{ customer.name }} {{ order.number }}', ['customer.name' => $value])->gaps)->toHaveCount(1);
+})->with(['<script>alert(1)</script>', '"><img src=x onerror=y>', "O'Brien & \"sons\"", "two\nlines", '{{ order.number }}', '{{ if a.b }}x{{ end }}', '&lt;b&gt;']);
+
+it('says of every gap what and in which line of the filled text, also below others that were filled', function (): void {
+    $filled = fill("{{ a.b }}\n{{ c.d }}\n\n{{ e.f }} {{ e.g }}", ['a.b' => "two\nlines"]);
+    expect($filled->gaps)->toEqual([new Gap('c.d', 3), new Gap('e.f', 5), new Gap('e.g', 5)])
+        ->and(array_map(static fn (Gap $gap): string => $gap->name, FilledText::gapsIn($filled->text)))->toBe(['c.d', 'e.f', 'e.g']);
+});
+
+it('takes whatever depth and branch holds, and nothing of the others', function (int $depth): void {
+    $text = str_repeat('{{ if a.b }}<', $depth).'in'.str_repeat('>{{ else }}not{{ end }}', $depth);
+    expect(fill($text, ['a.b' => true])->text)->toBe(str_repeat('<', $depth).'in'.str_repeat('>', $depth))
+        ->and(fill($text, [])->text)->toBe('not');
+})->with([1, 2, 3, 4, 5]);
+
+it('leaves no empty line for a line on which only a question stands, and keeps those that were written', function (string $written, string $filled): void {
+    expect(fill($written, ['a.b' => true])->text)->toBe($filled);
+})->with([
+    ["One\n{{ if a.b }}\nTwo\n{{ end }}\nThree", "One\nTwo\nThree"],
+    ["One\n\n{{ if a.b }}\nTwo\n{{ end }}\n\nThree", "One\n\nTwo\n\nThree"],
+    ["{{ if a.b }}\nOne\n{{ end }}", "One\n"],
+    ["One {{ if a.b }}two{{ end }}\nthree", "One two\nthree"],
+    ["One\n  {{ if a.b }}  \nTwo\n\t{{ end }}\nThree", "One\nTwo\nThree"],
+    ["One\n{{ if c.d }}\nTwo\n{{ end }}\nThree", "One\nThree"],
+    ["One\n{{ if c.d }}\nTwo\n{{ else }}\nElse\n{{ end }}\nThree", "One\nElse\nThree"],
+]);
