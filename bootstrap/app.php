@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Channels\Mail\TakeMailCommand;
 use App\Demo\LoadDemoCommand;
 use App\History\ImportHistoryCommand;
+use App\Support\FileGone;
 use App\Support\NoteRefusedForms;
 use App\Support\PlainText;
 use App\Support\RegularWork;
@@ -50,6 +51,7 @@ $app = Application::configure(basePath: $root)
     ->withSchedule(fn (Schedule $schedule) => app(RegularWork::class)->planOn($schedule))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
+        $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
         // Looked up and free, and taken before it was stored: two people gave one name in the same moment.
         $exceptions->render(static fn (UniqueConstraintViolationException $taken, Request $request) => $request->isMethodSafe() || $request->expectsJson()
             ? null

@@ -7,7 +7,6 @@ namespace App\Support;
 use Illuminate\Contracts\Filesystem\Factory;
 use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Support\Str;
-use RuntimeException;
 
 /**
  * Keeps bytes under the name of their SHA-256, compressed, on the disk that is configured. What is
@@ -40,10 +39,14 @@ final readonly class FileStore
         return $name;
     }
 
+    /**
+     * @throws FileGone
+     */
     public function read(string $name): string
     {
-        $bytes = gzdecode((string) $this->disk->get($name));
+        $stored = (string) $this->disk->get($name);
+        $bytes = $stored === '' ? false : @gzdecode($stored);
 
-        return $bytes === false ? throw new RuntimeException("The stored file '{$name}' is damaged.") : $bytes;
+        return $bytes === false ? throw FileGone::named($name) : $bytes;
     }
 }

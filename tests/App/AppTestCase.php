@@ -76,7 +76,9 @@ abstract class AppTestCase extends TestCase
     /**
      * Sends an answer as a teammate who has seen all there is.
      */
-    public function answer(Conversation $conversation, string $text, string $as = 'ilse', ConversationState $then = ConversationState::Waiting): Message
+    public function answer(
+        Conversation $conversation, string $text, string $as = 'ilse', ConversationState $then = ConversationState::Waiting
+    ): Message
     {
         return $this->app->make(SendReply::class)->send($conversation, $this->teammate($as), new ReplyToSend(
             $text,

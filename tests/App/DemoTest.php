@@ -66,13 +66,22 @@ it('has a past in which templates were used, customers rated, and rules closed w
     expect($spar->hand_uses)->toBeGreaterThan(3)->and($spar->last_used_at?->isBefore(now()))->toBeTrue()
         ->and(DB::table('template_uses')->where('changed_thousandths', '>', 0)->count())->toBeGreaterThan(0)
         ->and(DB::table('ratings')->distinct()->pluck('score')->sort()->values()->all())->toBe([2, 3, 4, 5]);
-    $closings = DB::table('rule_runs')->whereIn('rule_id', Rule::query()->where('name', 'Close ten working days after resolving')->pluck('id'))->pluck('at');
-    expect($closings->count())->toBeGreaterThan(30)->and($closings->map(static fn (string $at): string => substr($at, 0, 10))->unique()->count())->toBeGreaterThan(10)
+    $closings = DB::table('rule_runs')
+        ->whereIn('rule_id', Rule::query()->where('name', 'Close ten working days after resolving')->pluck('id'))
+        ->pluck('at');
+    expect($closings->count())
+        ->toBeGreaterThan(30)
+        ->and($closings->map(static fn (string $at): string => substr($at, 0, 10))->unique()->count())
+        ->toBeGreaterThan(10)
         // What is long past asks nothing of anybody.
-        ->and(Conversation::query()->where('state', ConversationState::Open)->where('last_message_at', '<', now()->subDays(12))->count())->toBe(0);
+        ->and(Conversation::query()->where('state', ConversationState::Open)->where('last_message_at', '<', now()->subDays(12))->count())
+        ->toBe(0);
 
     // What fits is suggested from that past, with the reason.
-    $asked = Mails::conversation(['From' => 'Ruth Ames <ruth@ames.example>', 'Subject' => 'A spar for my Kestrel'], 'Mine broke in the car door. Which spar fits, and does it come with a ferrule?');
+    $asked = Mails::conversation(
+        ['From' => 'Ruth Ames <ruth@ames.example>', 'Subject' => 'A spar for my Kestrel'],
+        'Mine broke in the car door. Which spar fits, and does it come with a ferrule?'
+    );
     $found = app(SuggestTemplates::class)->for($asked, $this->teammate('ilse'));
     expect(array_map(static fn (array $one): string => $one[0]->name, $found))->toContain('Which spar fits')
         ->and($found[0][1])->toContain('“spar”');

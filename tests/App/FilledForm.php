@@ -49,7 +49,10 @@ final class FilledForm
      */
     public function values(): array
     {
-        parse_str(implode('&', array_map(static fn (array $one): string => urlencode($one[0]).'='.urlencode($one[1]), $this->values)), $values);
+        parse_str(
+            implode('&', array_map(static fn (array $one): string => urlencode($one[0]).'='.urlencode($one[1]), $this->values)),
+            $values
+        );
 
         return $values;
     }
@@ -86,7 +89,9 @@ final class FilledForm
         }
 
         return match ($control->getAttribute('type')) {
-            'checkbox', 'radio' => $control->hasAttribute('checked') ? [[$name, $control->hasAttribute('value') ? $control->getAttribute('value') : 'on']] : [],
+            'checkbox', 'radio' => $control->hasAttribute('checked') ? [
+                [$name, $control->hasAttribute('value') ? $control->getAttribute('value') : 'on']
+            ] : [],
             'submit', 'button', 'image', 'reset', 'file' => [],
             default => [[$name, $control->getAttribute('value')]],
         };
@@ -102,7 +107,10 @@ final class FilledForm
         if ($chosen === [] && ! $select->hasAttribute('multiple')) {
             $chosen = array_slice($all, 0, 1);
         }
-        $value = static fn (DOMElement $option): string => $option->hasAttribute('value') ? $option->getAttribute('value') : trim($option->textContent);
+        $value = static fn (DOMElement $option)
+            : string => $option->hasAttribute('value')
+            ? $option->getAttribute('value')
+            : trim($option->textContent);
 
         return array_values(array_map(static fn (DOMElement $option): array => [$name, $value($option)], $chosen));
     }

@@ -22,7 +22,9 @@ final class Searches
     {
         app(IndexForSearch::class)->run();
         $narrowings = app(Narrowings::class);
-        [$rows, $problems] = (new SearchConversations($narrowings, $latest))->find(SearchQuery::read($written, $narrowings->keys()), test()->teammate($as));
+        [$rows, $problems] = (new SearchConversations($narrowings, $latest))->find(
+            SearchQuery::read($written, $narrowings->keys()), test()->teammate($as)
+        );
 
         return $problems !== [] ? $problems : $rows->pluck('subject')->all();
     }
@@ -30,9 +32,18 @@ final class Searches
     public static function threeConversations(): void
     {
         CarbonImmutable::setTestNow('2026-11-20T10:00:00Z');
-        Mails::conversation(['Subject' => 'Naht am Drachen', 'From' => 'Jürgen Größe <j.groesse@post.example>', 'Content-Type' => 'text/plain; charset=utf-8'], 'Die Naht an der Segelkante ist gerissen.');
+        Mails::conversation(
+            [
+                'Subject' => 'Naht am Drachen', 'From' => 'Jürgen Größe <j.groesse@post.example>',
+                'Content-Type' => 'text/plain; charset=utf-8'
+            ],
+            'Die Naht an der Segelkante ist gerissen.'
+        );
         CarbonImmutable::setTestNow('2026-11-22T10:00:00Z');
-        Mails::conversation(['Subject' => 'Torn sail', 'From' => 'Ana Wrenfield <ana@wren.example>', 'Content-Type' => 'text/plain; charset=utf-8'], 'The sail of my Kestrel tore along the seam. 商品を返品したい');
+        Mails::conversation(
+            ['Subject' => 'Torn sail', 'From' => 'Ana Wrenfield <ana@wren.example>', 'Content-Type' => 'text/plain; charset=utf-8'],
+            'The sail of my Kestrel tore along the seam. 商品を返品したい'
+        );
         CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
         Mails::conversation(['Subject' => 'Gift card', 'From' => 'Bo Lind <bo@lind.example>'], 'Does a gift card pay for a sail?');
     }

@@ -72,7 +72,9 @@ final class Services
     public static function rating(int $stars, string $text, array $rating = []): array
     {
         return ['id' => self::id('e'), 'type' => 'rating.left', 'at' => now()->toIso8601ZuluString(), 'data' => ['rating' => [
-            'id' => self::id('mg'), 'of' => 'product', 'listing' => ['id' => 'DUN-STD', 'title' => 'Dunlin, single line', 'url' => 'https://marrowby.example/l/dun'],
+            'id' => self::id('mg'), 'of' => 'product', 'listing' => [
+                'id' => 'DUN-STD', 'title' => 'Dunlin, single line', 'url' => 'https://marrowby.example/l/dun'
+            ],
             'order_number' => null, 'stars' => $stars, 'text' => $text, 'buyer' => ['id' => 'bsa', 'name' => 'Beatriz S.'],
             'rated_at' => now()->toIso8601ZuluString(), 'answer' => null, ...$rating,
         ]]];
@@ -86,8 +88,14 @@ final class Services
     public static function entry(string $text, array $thread = [], array $entry = []): array
     {
         return ['id' => self::id('e'), 'type' => 'ENTRY', 'at' => now()->toIso8601ZuluString(), 'data' => [
-            'thread' => ['id' => 't1', 'about' => 'order', 'ref' => 'QM20114873', 'title' => null, 'customer' => ['code' => 'c-5512', 'name' => 'P. Nowak'], 'score' => null, ...$thread],
-            'entry' => ['id' => self::id('n'), 'by' => 'customer', 'text' => $text, 'when' => now()->toIso8601ZuluString(), 'due' => now()->addDays(2)->toIso8601ZuluString(), ...$entry],
+            'thread' => [
+                'id' => 't1', 'about' => 'order', 'ref' => 'QM20114873', 'title' => null,
+                'customer' => ['code' => 'c-5512', 'name' => 'P. Nowak'], 'score' => null, ...$thread
+            ],
+            'entry' => [
+                'id' => self::id('n'), 'by' => 'customer', 'text' => $text, 'when' => now()->toIso8601ZuluString(),
+                'due' => now()->addDays(2)->toIso8601ZuluString(), ...$entry
+            ],
         ]];
     }
 
@@ -98,13 +106,24 @@ final class Services
     public static function order(array $order = []): array
     {
         return ['id' => self::id('e'), 'type' => 'order.changed', 'at' => now()->toIso8601ZuluString(), 'data' => ['order' => [
-            'id' => 'ord_20388', 'number' => 'B-20388', 'version' => 1, 'placed_at' => now()->subDays(12)->toIso8601ZuluString(), 'status' => 'sent',
+            'id' => 'ord_20388', 'number' => 'B-20388', 'version' => 1, 'placed_at' => now()
+                ->subDays(12)
+                ->toIso8601ZuluString(), 'status' => 'sent',
             'currency' => 'EUR', 'prices_include_tax' => true,
-            'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => null, 'telephone' => null, 'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK']],
+            'customer' => [
+                'id' => null, 'name' => 'Ana Wrenfield', 'email' => null, 'telephone' => null,
+                'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK']
+            ],
             'sold_on' => ['marketplace' => 'Marrowby', 'number' => '71-4480217', 'buyer' => 'anaw88'],
             'lines' => [
-                ['id' => '20388-1', 'sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'quantity' => 1, 'unit_price' => 11900, 'discount' => 0, 'tax_rate' => '0.25', 'sent' => 1, 'returned' => 0, 'refunded' => 0],
-                ['id' => '20388-2', 'sku' => 'TAI-ORA', 'title' => 'Tails, orange, pair', 'quantity' => 2, 'unit_price' => 1400, 'discount' => 300, 'tax_rate' => '0.25', 'sent' => 2, 'returned' => 0, 'refunded' => 0],
+                [
+                    'id' => '20388-1', 'sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'quantity' => 1, 'unit_price' => 11900,
+                    'discount' => 0, 'tax_rate' => '0.25', 'sent' => 1, 'returned' => 0, 'refunded' => 0
+                ],
+                [
+                    'id' => '20388-2', 'sku' => 'TAI-ORA', 'title' => 'Tails, orange, pair', 'quantity' => 2, 'unit_price' => 1400,
+                    'discount' => 300, 'tax_rate' => '0.25', 'sent' => 2, 'returned' => 0, 'refunded' => 0
+                ],
             ],
             'order_discount' => 0, 'shipping' => ['amount' => 1900, 'title' => 'Next-day parcel', 'tax_rate' => '0.25', 'refunded' => 0],
             'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 0]],
@@ -118,7 +137,10 @@ final class Services
      */
     public static function scan(string $parcel, string $stage, string $at): array
     {
-        return ['id' => self::id('e'), 'type' => 'parcel.scanned', 'at' => $at, 'data' => ['parcel' => $parcel, 'scan' => ['id' => "s-{$stage}", 'stage' => $stage, 'at' => $at, 'place' => 'Aarhus depot']]];
+        return [
+            'id' => self::id('e'), 'type' => 'parcel.scanned', 'at' => $at,
+            'data' => ['parcel' => $parcel, 'scan' => ['id' => "s-{$stage}", 'stage' => $stage, 'at' => $at, 'place' => 'Aarhus depot']]
+        ];
     }
 
     /**
@@ -136,7 +158,9 @@ final class Services
      * @param  array<string, mixed>|string  $event
      * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
      */
-    public static function send(AppTestCase $test, Account $account, array|string $event, ?string $secret = null, int $secondsAgo = 0): TestResponse
+    public static function send(
+        AppTestCase $test, Account $account, array|string $event, ?string $secret = null, int $secondsAgo = 0
+    ): TestResponse
     {
         $body = is_string($event) ? $event : (string) json_encode($event);
         $time = (string) (now()->getTimestamp() - $secondsAgo);
@@ -144,7 +168,9 @@ final class Services
 
         return $test->call('POST', "/intake/events/{$account->id}", [], [], [], [
             'HTTP_'.strtoupper($name).'_TIME' => $time,
-            'HTTP_'.strtoupper($name).'_SIGNATURE' => hash_hmac('sha256', "{$time}.{$body}", $secret ?? $account->secrets['webhook_secret']),
+            'HTTP_'.strtoupper($name).'_SIGNATURE' => hash_hmac(
+                'sha256', "{$time}.{$body}", $secret ?? $account->secrets['webhook_secret']
+            ),
             'CONTENT_TYPE' => 'application/json',
         ], $body);
     }

@@ -29,10 +29,17 @@ $have = (int) DB::table('conversations')->count();
 mt_srand(20_261_123 + $have);
 
 // A few thousand words, the first ones common and the last ones rare, as in any language.
-$syllables = ['ka', 'lo', 'mi', 'ren', 'tu', 'sel', 'vo', 'ha', 'dri', 'pon', 'est', 'ul', 'ar', 'no', 'ge', 'wi', 'bra', 'che', 'fol', 'zim'];
-$words = ['parcel', 'kite', 'order', 'spar', 'line', 'broken', 'where', 'return', 'refund', 'festival', 'late', 'tail', 'sail', 'thanks', 'invoice', 'address'];
+$syllables = [
+    'ka', 'lo', 'mi', 'ren', 'tu', 'sel', 'vo', 'ha', 'dri', 'pon', 'est', 'ul', 'ar', 'no', 'ge', 'wi', 'bra', 'che', 'fol', 'zim'
+];
+$words = [
+    'parcel', 'kite', 'order', 'spar', 'line', 'broken', 'where', 'return', 'refund', 'festival', 'late', 'tail', 'sail', 'thanks',
+    'invoice', 'address'
+];
 for ($number = 0; count($words) < 5000; $number++) {
-    $words[] = $syllables[$number % 20].$syllables[intdiv($number, 20) % 20].$syllables[($number * 7 + intdiv($number, 400)) % 20].($number >= 4000 ? 'x' : '');
+    $words[] = $syllables[$number % 20].$syllables[intdiv($number, 20) % 20].$syllables[
+        ($number * 7 + intdiv($number, 400)) % 20
+    ].($number >= 4000 ? 'x' : '');
 }
 $word = static fn (): string => $words[(int) (count($words) * (mt_rand() / mt_getrandmax()) ** 3) % count($words)];
 $sentence = static fn (int $length): string => implode(' ', array_map(static fn (): string => $word(), range(1, $length)));
@@ -63,8 +70,14 @@ while ($have < $wanted) {
     $customers = $handles = $conversations = $messages = $journal = $documents = $orders = $beside = [];
     for ($number = 0; $number < intdiv($count, 2) + 1; $number++) {
         $name = $names($customerBase + $number);
-        $customers[] = ['id' => $customerBase + $number, 'name' => $name, 'name_folded' => Folding::fold($name), 'created_at' => $now, 'updated_at' => $now];
-        $handles[] = ['customer_id' => $customerBase + $number, 'kind' => 'email', 'value' => 'p'.($customerBase + $number).'@post.example', 'shown' => 'p'.($customerBase + $number).'@post.example', 'created_at' => $now, 'updated_at' => $now];
+        $customers[] = [
+            'id' => $customerBase + $number, 'name' => $name, 'name_folded' => Folding::fold($name), 'created_at' => $now,
+            'updated_at' => $now
+        ];
+        $handles[] = [
+            'customer_id' => $customerBase + $number, 'kind' => 'email', 'value' => 'p'.($customerBase + $number).'@post.example',
+            'shown' => 'p'.($customerBase + $number).'@post.example', 'created_at' => $now, 'updated_at' => $now
+        ];
     }
     $insert('customers', $customers);
     $insert('handles', $handles);
@@ -85,8 +98,16 @@ while ($have < $wanted) {
         $last = $isDone ? $now->subMinutes(mt_rand(60, 60 * 24 * 700)) : $now->subMinutes(mt_rand(1, 60 * 24 * 4));
         $subject = ucfirst($sentence(mt_rand(3, 7)));
         $values = [
-            'subject' => $subject, 'state' => $state, 'priority' => mt_rand(1, 12) === 1 ? $pick(Priority::cases()) : Priority::Normal, 'customer_place' => mt_rand(1, 20) === 1 ? 1 : 5,
-            'waiting_since' => $state === ConversationState::Open ? $last : null, 'due_at' => $state === ConversationState::Open ? $last->addMinutes(mt_rand(60, 3000)) : null,
+            'subject' => $subject, 'state' => $state, 'priority' => mt_rand(1, 12) === 1
+                ? $pick(Priority::cases())
+                : Priority::Normal, 'customer_place' => mt_rand(1, 20) === 1
+                ? 1
+                : 5,
+            'waiting_since' => $state === ConversationState::Open
+                ? $last
+                : null, 'due_at' => $state === ConversationState::Open
+                ? $last->addMinutes(mt_rand(60, 3000))
+                : null,
             'bring_back_at' => $state === ConversationState::Held ? $now->addMinutes(mt_rand(60, 9000)) : null, 'last_message_at' => $last,
         ];
         $text = '';
@@ -98,13 +119,24 @@ while ($have < $wanted) {
             $at = $last->subHours(($said - $part - 1) * 5);
             $key = hash('sha256', "bench-{$messageId}");
             $messages[] = [
-                'id' => $messageId, 'conversation_id' => $id, 'account_id' => $account->id, 'teammate_id' => $out ? $pick($owners) : null, 'direction' => $out ? 'out' : 'in',
+                'id' => $messageId, 'conversation_id' => $id, 'account_id' => $account->id, 'teammate_id' => $out
+                    ? $pick($owners)
+                    : null, 'direction' => $out
+                    ? 'out'
+                    : 'in',
                 'from_name' => $names($customer), 'from_address' => "p{$customer}@post.example", 'to' => '[]', 'cc' => '[]', 'marks' => '[]', 'subject' => $subject, 'message_id' => "b{$messageId}@post.example", 'message_id_key' => $key,
                 'text' => $body, 'received_at' => $at, 'once_key' => $key, 'created_at' => $at, 'updated_at' => $at,
             ];
-            $journal[] = ['conversation_id' => $id, 'teammate_id' => null, 'actor' => $out ? 'teammate' : 'customer', 'kind' => $out ? 'replied' : 'message_received', 'message_id' => $messageId, 'details' => '{}', 'why' => '', 'at' => $at];
+            $journal[] = [
+                'conversation_id' => $id, 'teammate_id' => null, 'actor' => $out ? 'teammate' : 'customer',
+                'kind' => $out ? 'replied' : 'message_received', 'message_id' => $messageId, 'details' => '{}', 'why' => '',
+                'at' => $at
+            ];
         }
-        $journal[] = ['conversation_id' => $id, 'teammate_id' => null, 'actor' => 'application', 'kind' => 'state_changed', 'message_id' => null, 'details' => json_encode(['from' => 'open', 'to' => $state->value]), 'why' => '', 'at' => $last];
+        $journal[] = [
+            'conversation_id' => $id, 'teammate_id' => null, 'actor' => 'application', 'kind' => 'state_changed',
+            'message_id' => null, 'details' => json_encode(['from' => 'open', 'to' => $state->value]), 'why' => '', 'at' => $last
+        ];
         $orderNumber = sprintf('B-%06d', $id);
         if ($number % 2 === 0) {
             $orders[] = [
@@ -115,14 +147,31 @@ while ($have < $wanted) {
         }
         $conversations[] = [
             'id' => $id, 'subject' => $subject, 'bare_subject_key' => hash('sha256', $subject), 'customer_id' => $customer, 'account_id' => $account->id, 'channel' => $account->channel->value, 'state' => $state->value,
-            'owner_id' => $isDone || mt_rand(1, 10) > 4 ? $pick($owners) : null, 'team_id' => $pick($teams), 'category_id' => mt_rand(1, 8) === 1 ? null : $pick($categories), 'outcome_id' => $isDone ? $pick($outcomes) : null,
+            'owner_id' => $isDone
+                || mt_rand(1, 10) > 4
+                ? $pick($owners)
+                : null, 'team_id' => $pick($teams), 'category_id' => mt_rand(1, 8) === 1
+                ? null
+                : $pick($categories), 'outcome_id' => $isDone
+                ? $pick($outcomes)
+                : null,
             'priority' => $values['priority']->value, 'customer_place' => $values['customer_place'], 'language' => $pick(['da', 'en', 'de', 'lv', null]), 'public' => mt_rand(1, 15) === 1, 'preview' => mb_substr(ltrim($text), 0, 200),
             'waiting_since' => $values['waiting_since'], 'due_at' => $values['due_at'], 'bring_back_at' => $values['bring_back_at'], 'last_message_at' => $last, 'last_customer_message_at' => $last, 'created_at' => $last->subDay(), 'updated_at' => $last,
             ...$place->of($values),
         ];
-        $documents[] = ['said_at' => $last, 'conversation_id' => $id, 'text' => SearchText::of("C-{$id} {$id} {$subject} {$names($customer)} p{$customer}@post.example ".($number % 2 === 0 ? $orderNumber : '').$text)];
+        $documents[] = [
+            'said_at' => $last, 'conversation_id' => $id,
+            'text' => SearchText::of(
+                "C-{$id} {$id} {$subject} {$names($customer)} p{$customer}@post.example ".($number % 2 === 0 ? $orderNumber : '').$text
+            )
+        ];
     }
-    foreach (['conversations' => $conversations, 'orders' => $orders, 'conversation_order' => $beside, 'messages' => $messages, 'journal' => $journal, 'search_documents' => $documents] as $table => $rows) {
+    foreach (
+        [
+            'conversations' => $conversations, 'orders' => $orders, 'conversation_order' => $beside, 'messages' => $messages,
+            'journal' => $journal, 'search_documents' => $documents
+        ] as $table => $rows
+    ) {
         $insert($table, $rows);
     }
     $have += $count;
@@ -131,7 +180,13 @@ while ($have < $wanted) {
     }
 }
 // What was made is not news.
-DB::table('store_settings')->upsert([['name' => 'search.indexed', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()], ['name' => 'telling.told', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()]], ['name'], ['value', 'updated_at']);
+DB::table('store_settings')->upsert(
+    [
+        ['name' => 'search.indexed', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()],
+        ['name' => 'telling.told', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()]
+    ],
+    ['name'], ['value', 'updated_at']
+);
 foreach (['conversations', 'messages', 'journal', 'search_documents', 'customers', 'orders'] as $table) {
     DB::statement("ANALYZE TABLE {$table}");
 }

@@ -65,7 +65,10 @@ $marketplace = static function (int $number) use ($name, $text): ReceivedMessage
     return ReceivedMessage::item(
         Channel::Marrowby,
         SenderHandle::on(Channel::Marrowby, "buyer{$person}", $name($person)),
-        new OutsideItem("mm{$number}", ItemKind::OrderMessage, false, "order:{$order}", true, orderNumber: $order, answerBy: new DateTimeImmutable('+1 day')),
+        new OutsideItem(
+            "mm{$number}", ItemKind::OrderMessage, false, "order:{$order}", true, orderNumber: $order,
+            answerBy: new DateTimeImmutable('+1 day')
+        ),
         "About {$order}",
         $text($number),
         new DateTimeImmutable,
@@ -73,7 +76,9 @@ $marketplace = static function (int $number) use ($name, $text): ReceivedMessage
 };
 
 $tables = ['customers', 'handles', 'conversations', 'messages', 'journal', 'unknown_numbers'];
-$highest = static fn (): array => array_combine($tables, array_map(static fn (string $table): int => (int) DB::table($table)->max('id'), $tables));
+$highest = static fn (): array => array_combine(
+    $tables, array_map(static fn (string $table): int => (int) DB::table($table)->max('id'), $tables)
+);
 
 /**
  * @param  callable(int): ReceivedMessage  $prepared
@@ -106,7 +111,9 @@ $run = static function (string $label, callable $prepared, Account $account) use
     foreach ($tables as $table) {
         $pending[$table] = DB::table($table)->where('id', '>', $before[$table])->orderBy('id')->lazy(2000)->getIterator();
     }
-    $totals = array_combine($tables, array_map(static fn (string $table): int => DB::table($table)->where('id', '>', $before[$table])->count(), $tables));
+    $totals = array_combine(
+        $tables, array_map(static fn (string $table): int => DB::table($table)->where('id', '>', $before[$table])->count(), $tables)
+    );
     $bare = 0;
     $written = array_fill_keys($tables, 0);
     for ($number = 0; $number < $count; $number++) {
@@ -142,5 +149,8 @@ $run = static function (string $label, callable $prepared, Account $account) use
 
 $parser = new MailParser;
 printf("%s messages each, one worker\n", number_format($count));
-$run('mail', static fn (int $number): ReceivedMessage => $parser->parse($mail($number)), Account::query()->where('channel', Channel::Email)->orderBy('id')->firstOrFail());
+$run(
+    'mail', static fn (int $number): ReceivedMessage => $parser->parse($mail($number)),
+    Account::query()->where('channel', Channel::Email)->orderBy('id')->firstOrFail()
+);
 $run('marketplace', $marketplace, Account::query()->where('channel', Channel::Marrowby)->firstOrFail());

@@ -38,7 +38,15 @@ $get = static function (string $path) use ($client, $address): array {
 };
 [, , $page] = $get('/sign-in');
 preg_match('/name="_token" value="([^"]+)"/', $page, $token);
-curl_setopt_array($client, [CURLOPT_URL => "{$address}/sign-in", CURLOPT_POST => true, CURLOPT_POSTFIELDS => http_build_query(['_token' => $token[1] ?? '', 'email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns'])]);
+curl_setopt_array(
+    $client,
+    [
+        CURLOPT_URL => "{$address}/sign-in", CURLOPT_POST => true,
+        CURLOPT_POSTFIELDS => http_build_query([
+            '_token' => $token[1] ?? '', 'email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns'
+        ])
+    ]
+);
 curl_exec($client);
 [, $code] = $get('/bench/bare');
 $code === 200 || exit("The bench could not sign in ({$code}).\n");
@@ -51,7 +59,9 @@ $searches = [];
 foreach (range(0, 99) as $number) {
     $searches[] = match ($number % 8) {
         0 => 'c-'.$ids[$number], 1 => $names[$number], 2 => sprintf('B-%06d', $ids[$number]), 3 => explode(' ', $names[$number])[1],
-        4 => ['parcel', 'kite', 'order', 'spar'][$number % 4], 5 => 'broken spar state:open', 6 => ['refund late festival', 'where return tail'][$number % 2], default => explode(' ', $names[$number])[0].' refund',
+        4 => ['parcel', 'kite', 'order', 'spar'][$number % 4], 5 => 'broken spar state:open', 6 => [
+            'refund late festival', 'where return tail'
+        ][$number % 2], default => explode(' ', $names[$number])[0].' refund',
     };
 }
 [, , $queue] = $get('/queue/my-turn');
@@ -105,7 +115,10 @@ $bare = $percentile($times['the bare page'], .95);
 printf("\n%s conversations, %s messages\n", number_format($count), number_format((int) DB::table('messages')->count()));
 printf("| %-32s | %8s | %8s | %8s | %14s |\n|%s|\n", 'page', 'p50 ms', 'p95 ms', 'p99 ms', 'p95 to bare', str_repeat('-', 86));
 foreach ($times as $name => $spent) {
-    printf("| %-32s | %8.1f | %8.1f | %8.1f | %14.2f |\n", $name, $percentile($spent, .5), $percentile($spent, .95), $percentile($spent, .99), $percentile($spent, .95) / $bare);
+    printf(
+        "| %-32s | %8.1f | %8.1f | %8.1f | %14.2f |\n", $name, $percentile($spent, .5), $percentile($spent, .95),
+        $percentile($spent, .99), $percentile($spent, .95) / $bare
+    );
 }
 foreach ($slow as $path => $spent) {
     printf("  slow: %s %.0f ms\n", $path, $spent);
@@ -133,7 +146,10 @@ $made = (hrtime(true) - $from) / 1e6;
 $from = hrtime(true);
 while (! $application->make(UndoBulkChange::class)->go($bulk, 50)) {
 }
-printf("%d at once: planned in %.0f ms, made in %.1f ms each, undone in %.1f ms each\n", count($chosen), $planned, $made / max(1, count($chosen)), (hrtime(true) - $from) / 1e6 / max(1, count($chosen)));
+printf(
+    "%d at once: planned in %.0f ms, made in %.1f ms each, undone in %.1f ms each\n", count($chosen), $planned,
+    $made / max(1, count($chosen)), (hrtime(true) - $from) / 1e6 / max(1, count($chosen))
+);
 
 if ($withPlans) {
     echo "\nQuery plans\n";
@@ -145,7 +161,10 @@ if ($withPlans) {
     };
     foreach ([QueueView::MyTurn, QueueView::Waiting, QueueView::Resolved] as $view) {
         $query = Conversation::query()->limit(101);
-        ShownView::builtIn($view)->narrow($query, $application->make(App\Conditions\ConditionQuery::class), $teammate, QueueFilter::fromRequest(Request::create('/'))->owner);
+        ShownView::builtIn($view)->narrow(
+            $query, $application->make(App\Conditions\ConditionQuery::class), $teammate,
+            QueueFilter::fromRequest(Request::create('/'))->owner
+        );
         $explain("the view “{$view->label()}”", $query->toSql(), $query->getBindings());
     }
 }

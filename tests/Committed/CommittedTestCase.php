@@ -35,7 +35,9 @@ abstract class CommittedTestCase extends AppTestCase
         DB::disconnect();
         $running = [];
         for ($number = 0; $number < $processes; $number++) {
-            [$ours, $theirs] = stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, STREAM_IPPROTO_IP) ?: throw new RuntimeException('No pair of sockets.');
+            [$ours, $theirs] = stream_socket_pair(
+                STREAM_PF_UNIX, STREAM_SOCK_STREAM, STREAM_IPPROTO_IP
+            ) ?: throw new RuntimeException('No pair of sockets.');
             $pid = pcntl_fork();
             if ($pid === 0) {
                 $this->inProcessOfItsOwn($theirs, static fn () => $do($number));

@@ -60,7 +60,9 @@ it('keeps a draft for the first time twice in one moment, as sending while writi
     $ilse = $this->teammate('ilse');
     foreach (range(1, 3) as $round) {
         Draft::query()->delete();
-        $failures = $this->atOnce(6, fn (int $number) => app(KeepDraft::class)->text($conversation, $ilse, Draft::REPLY, "written {$number}"));
+        $failures = $this->atOnce(
+            6, fn (int $number) => app(KeepDraft::class)->text($conversation, $ilse, Draft::REPLY, "written {$number}")
+        );
         expect(array_filter($failures))->toBe([], "round {$round}")
             ->and(Draft::query()->sole()->text)->toStartWith('written ');
     }
@@ -71,8 +73,13 @@ it('sends an answer once, whoever presses how often, while its draft is being ke
     $ilse = $this->teammate('ilse');
     $seen = app(Trail::class)->lastSeen($conversation);
     $failures = $this->atOnce(6, fn (int $number) => $number % 2 === 0
-        ? app(SendReply::class)->send($conversation, $ilse, new ReplyToSend('Hello Tomas.', [], ConversationState::Waiting, null, 'one-form', $seen))
-        : app(KeepDraft::class)->unlessSent($conversation, $ilse, Draft::REPLY, 'one-form', fn () => app(KeepDraft::class)->text($conversation, $ilse, Draft::REPLY, 'Hello Tomas.')));
+        ? app(SendReply::class)->send(
+            $conversation, $ilse, new ReplyToSend('Hello Tomas.', [], ConversationState::Waiting, null, 'one-form', $seen)
+        )
+        : app(KeepDraft::class)->unlessSent(
+            $conversation, $ilse, Draft::REPLY, 'one-form',
+            fn () => app(KeepDraft::class)->text($conversation, $ilse, Draft::REPLY, 'Hello Tomas.')
+        ));
     expect(array_filter($failures))->toBe([])
         ->and(Message::query()->where('direction', Message::OUT)->count())->toBe(1)
         ->and(DB::table('outbox')->count())->toBe(1)
@@ -82,7 +89,12 @@ it('sends an answer once, whoever presses how often, while its draft is being ke
 it('makes a new tag once where several people give it at once', function (): void {
     $conversations = array_map(static fn (int $number) => Mails::conversation(['From' => "p{$number}@hruby.example"]), range(0, 4));
     $mads = $this->teammate('mads');
-    $failures = $this->atOnce(5, fn (int $number) => app(ChangeTags::class)->change($conversations[$number], [ChangeTags::named('Batch K')], [], Actor::teammate($mads)));
+    $failures = $this->atOnce(
+        5,
+        fn (int $number) => app(ChangeTags::class)->change(
+            $conversations[$number], [ChangeTags::named('Batch K')], [], Actor::teammate($mads)
+        )
+    );
     expect(array_filter($failures))->toBe([])
         ->and(Tag::query()->where('folded', 'batch k')->count())->toBe(1)
         ->and(DB::table('conversation_tag')->count())->toBe(5);
@@ -105,7 +117,9 @@ it('keeps what one of several people writes into a field at once, whole', functi
     foreach ([[], [['S']]] as $before) {
         DB::table('own_values')->delete();
         $before === [] ?: app(OwnFields::class)->keep($field, $customer, $before[0]);
-        $failures = $this->atOnce(5, fn (int $number) => app(OwnFields::class)->keep($field, $customer, $number % 2 === 0 ? ['S', 'M'] : ['L']));
+        $failures = $this->atOnce(
+            5, fn (int $number) => app(OwnFields::class)->keep($field, $customer, $number % 2 === 0 ? ['S', 'M'] : ['L'])
+        );
         $kept = DB::table('own_values')->where('about_id', $customer)->orderBy('position')->pluck('text')->all();
         expect(array_filter($failures))->toBe([])->and($kept)->toBeIn([['S', 'M'], ['L']]);
     }
@@ -134,12 +148,29 @@ it('sends a reminder once, however many look for what is due, and while somebody
     $conversation = Mails::conversation();
     $this->answer($conversation, 'Could you send a photo?');
     $ilse = $this->teammate('ilse');
-    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Again', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'Did you see it?', 'html' => null]], [], []), $ilse)->id;
-    $plan = (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => $template]], 'end_days' => 1, 'end_template_id' => null, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $template = app(SaveTemplate::class)
+        ->save(
+            null,
+            new TemplateToSave(
+                'Again', '', SharedWith::Everybody, null,
+                ['en' => ['subject' => null, 'text' => 'Did you see it?', 'html' => null]], [], []
+            ),
+            $ilse
+        )
+        ->id;
+    $plan = (new NudgePlan)->forceFill([
+        'name' => 'Photo', 'steps' => [['days' => 1, 'template' => $template]], 'end_days' => 1, 'end_template_id' => null,
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+    ]);
     $plan->save();
     $nudge = app(StartNudge::class)->start($conversation->refresh(), $plan, $ilse, Actor::teammate($ilse));
     $nudge->forceFill(['next_at' => now()->subMinute()])->save();
-    $failures = $this->atOnce(5, fn (int $number) => $number === 4 ? app(StartNudge::class)->callOff($nudge, Actor::teammate($ilse), 'by Ilse') : app(SendNudges::class)->run());
+    $failures = $this->atOnce(
+        5,
+        fn (int $number) => $number === 4 ? app(StartNudge::class)
+            ->callOff($nudge, Actor::teammate($ilse), 'by Ilse') : app(SendNudges::class)
+            ->run()
+    );
     $sent = Message::query()->where('automatic', true)->count();
     expect(array_filter($failures))->toBe([])
         ->and($sent)->toBeIn([0, 1])
@@ -152,7 +183,10 @@ it('has one nudge plan at work where several are started at once', function (): 
     $conversation = Mails::conversation();
     $this->answer($conversation, 'Could you send a photo?');
     $ilse = $this->teammate('ilse');
-    $plan = (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1, 'end_template_id' => null, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $plan = (new NudgePlan)->forceFill([
+        'name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1, 'end_template_id' => null,
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+    ]);
     $plan->save();
     $failures = $this->atOnce(4, fn () => app(StartNudge::class)->start($conversation, $plan, $ilse, Actor::teammate($ilse)));
     expect(array_filter($failures))->toBe([])
@@ -163,7 +197,10 @@ it('has one nudge plan at work where several are started at once', function (): 
 it('takes an order and its parcel once, whoever tells of them in one moment', function (): void {
     $order = Services::order();
     $scan = Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z');
-    $failures = $this->atOnce(6, fn (int $number) => $number % 2 === 0 ? Services::take(Channel::Shop, $order) : Services::take(Channel::WrenParcel, $scan));
+    $failures = $this->atOnce(
+        6,
+        fn (int $number) => $number % 2 === 0 ? Services::take(Channel::Shop, $order) : Services::take(Channel::WrenParcel, $scan)
+    );
     expect(array_filter($failures))->toBe([])
         ->and(DB::table('orders')->count())->toBe(1)
         ->and(DB::table('order_lines')->count())->toBe(2)
@@ -175,7 +212,13 @@ it('takes an order and its parcel once, whoever tells of them in one moment', fu
 });
 
 it('proposes two customers once where each is looked at in the same moment', function (): void {
-    $order = static fn (string $number, string $email): array => Services::order(['id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => $email, 'telephone' => '20 00 01 88', 'address' => ['lines' => ["At {$number}"], 'country' => 'DK']]]);
+    $order = static fn (string $number, string $email): array => Services::order([
+        'id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [],
+        'customer' => [
+            'id' => null, 'name' => 'Ana Wrenfield', 'email' => $email, 'telephone' => '20 00 01 88',
+            'address' => ['lines' => ["At {$number}"], 'country' => 'DK']
+        ]
+    ]);
     Services::take(Channel::Shop, $order('B-20101', 'ana@wrenfield.example'));
     Services::take(Channel::Shop, $order('B-20102', 'ana@work.example'));
     DB::table('duplicate_proposals')->delete();
@@ -214,7 +257,9 @@ it('resolves once, with one outcome, where several people resolve at once', func
     $seen = app(Trail::class)->lastSeen($conversation);
     $outcomes = Outcome::query()->orderBy('id')->limit(3)->get()->all();
     $people = array_map($this->teammate(...), ['ilse', 'mads', 'ruta']);
-    $failures = $this->atOnce(3, fn (int $number) => app(ChangeState::class)->resolve($conversation, $people[$number], $outcomes[$number], $seen));
+    $failures = $this->atOnce(
+        3, fn (int $number) => app(ChangeState::class)->resolve($conversation, $people[$number], $outcomes[$number], $seen)
+    );
     expect(array_filter($failures))->toHaveCount(2)
         ->and($conversation->refresh()->state)->toBe(ConversationState::Resolved)
         ->and(DB::table('journal')->where('kind', 'state_changed')->count())->toBe(1);
@@ -223,8 +268,17 @@ it('resolves once, with one outcome, where several people resolve at once', func
 it('ticks a task off once, and a step of a checklist', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'));
-    $this->post("/conversations/{$conversation->id}/tasks", ['title' => 'Ask the workshop', 'assignee' => $this->teammate('ilse')->id, 'due_at' => now()->addDays(3)->format('Y-m-d\TH:i'), 'remind' => '']);
-    $this->post("/conversations/{$conversation->id}/checklists", ['checklist' => Checklist::query()->where('name', 'Damaged on arrival')->value('id')]);
+    $this->post(
+        "/conversations/{$conversation->id}/tasks",
+        [
+            'title' => 'Ask the workshop', 'assignee' => $this->teammate('ilse')->id,
+            'due_at' => now()->addDays(3)->format('Y-m-d\TH:i'), 'remind' => ''
+        ]
+    );
+    $this->post(
+        "/conversations/{$conversation->id}/checklists",
+        ['checklist' => Checklist::query()->where('name', 'Damaged on arrival')->value('id')]
+    );
     $task = Task::query()->sole();
     $started = StartedChecklist::query()->sole();
     $ilse = $this->teammate('ilse');
@@ -241,7 +295,9 @@ it('takes one answer to a question, whoever says yes and no in one moment', func
     $conversation = Mails::conversation();
     $approval = app(AskApproval::class)->ask($conversation, 'Give back 40.00 EUR', null, Actor::teammate($this->teammate('ilse')));
     $people = array_map($this->teammate(...), ['mads', 'corin', 'mads', 'corin']);
-    $failures = $this->atOnce(4, fn (int $number) => app(AnswerApproval::class)->answer($approval, $number % 2 === 0, 'It was worn.', $people[$number]));
+    $failures = $this->atOnce(
+        4, fn (int $number) => app(AnswerApproval::class)->answer($approval, $number % 2 === 0, 'It was worn.', $people[$number])
+    );
     expect(array_filter($failures))->toHaveCount(3)
         ->and(implode(' ', $failures))->not->toContain('QueryException')
         ->and(DB::table('journal')->where('kind', 'approval_answered')->count())->toBe(1);
@@ -250,7 +306,10 @@ it('takes one answer to a question, whoever says yes and no in one moment', func
 it('asks for one approval at a time, whoever asks', function (): void {
     $conversation = Mails::conversation();
     $people = array_map($this->teammate(...), ['ilse', 'ruta', 'ilse']);
-    $failures = $this->atOnce(3, fn (int $number) => app(AskApproval::class)->ask($conversation, "Question {$number}", null, Actor::teammate($people[$number])));
+    $failures = $this->atOnce(
+        3,
+        fn (int $number) => app(AskApproval::class)->ask($conversation, "Question {$number}", null, Actor::teammate($people[$number]))
+    );
     expect(array_filter($failures))->toHaveCount(2)->and(DB::table('approvals')->count())->toBe(1);
 });
 
@@ -258,8 +317,12 @@ it('takes a message for one conversation where it is answered and joined elsewhe
     $one = Mails::conversation(['Message-ID' => '<one@hruby.example>']);
     $other = Mails::conversation(['Message-ID' => '<other@hruby.example>', 'Subject' => 'Another matter']);
     $mads = $this->teammate('mads');
-    $raw = Mails::raw(['In-Reply-To' => '<other@hruby.example>', 'Message-ID' => '<late@hruby.example>', 'Subject' => 'Re: Another matter']);
-    $failures = $this->atOnce(2, fn (int $number) => $number === 0 ? app(JoinConversations::class)->join($one, [$other], $mads) : Mails::take($raw));
+    $raw = Mails::raw([
+        'In-Reply-To' => '<other@hruby.example>', 'Message-ID' => '<late@hruby.example>', 'Subject' => 'Re: Another matter'
+    ]);
+    $failures = $this->atOnce(
+        2, fn (int $number) => $number === 0 ? app(JoinConversations::class)->join($one, [$other], $mads) : Mails::take($raw)
+    );
     $message = Message::query()->where('message_id', 'late@hruby.example')->sole();
     expect(array_filter($failures))->toBe([])
         ->and($message->conversation_id)->toBeIn([$one->id, $other->id])
@@ -274,23 +337,35 @@ it('does once what is sent twice in one moment, whatever the form', function (Cl
     expect(array_filter($failures))->toBe([])->and($count())->toBe(1);
 })->with([
     'forwarding' => [
-        fn (Conversation $conversation, Teammate $ilse) => app(ForwardMessages::class)->forward($conversation, $ilse, ['workshop@brindle.example'], 'Please look', [], [], 'one-form'),
+        fn (Conversation $conversation, Teammate $ilse) => app(ForwardMessages::class)->forward(
+            $conversation, $ilse, ['workshop@brindle.example'], 'Please look', [], [], 'one-form'
+        ),
         fn (): int => Message::query()->where('forwarded', true)->count(),
     ],
     'asking a partner' => [
-        fn (Conversation $conversation, Teammate $ilse) => app(AskPartner::class)->ask($conversation, $ilse, null, 'Workshop', 'workshop@brindle.example', 'Is it batch K?', 'one-form'),
+        fn (Conversation $conversation, Teammate $ilse) => app(AskPartner::class)->ask(
+            $conversation, $ilse, null, 'Workshop', 'workshop@brindle.example', 'Is it batch K?', 'one-form'
+        ),
         fn (): int => DB::table('partner_threads')->count(),
     ],
     'a note' => [
-        fn (Conversation $conversation, Teammate $ilse) => app(AddNote::class)->add($conversation, $ilse, 'The workshop has it', 'one-form'),
+        fn (Conversation $conversation, Teammate $ilse) => app(AddNote::class)->add(
+            $conversation, $ilse, 'The workshop has it', 'one-form'
+        ),
         fn (): int => DB::table('notes')->count(),
     ],
     'an answer for later' => [
-        fn (Conversation $conversation, Teammate $ilse) => app(ScheduleReply::class)->schedule($conversation, $ilse, new ReplyToSend('Tomorrow.', [], ConversationState::Waiting, null, 'one-form', app(Trail::class)->lastSeen($conversation)), now()->addDay(), false),
+        fn (Conversation $conversation, Teammate $ilse) => app(ScheduleReply::class)->schedule(
+            $conversation, $ilse,
+            new ReplyToSend('Tomorrow.', [], ConversationState::Waiting, null, 'one-form', app(Trail::class)->lastSeen($conversation)),
+            now()->addDay(), false
+        ),
         fn (): int => DB::table('scheduled_replies')->count(),
     ],
     'a call' => [
-        fn (Conversation $conversation, Teammate $ilse) => app(WriteDownCall::class)->write($ilse, 'Ana Wrenfield, 20 00 01 88', 'Where is my kite?', 'one-form'),
+        fn (Conversation $conversation, Teammate $ilse) => app(WriteDownCall::class)->write(
+            $ilse, 'Ana Wrenfield, 20 00 01 88', 'Where is my kite?', 'one-form'
+        ),
         fn (): int => Message::query()->where('text', 'like', 'Ana Wrenfield%')->count(),
     ],
     'a rating' => [
@@ -307,7 +382,9 @@ it('leaves rules in an order, each at a place of its own, however many are put e
     $mads = $this->teammate('mads');
     $open = ['field' => 'state', 'op' => 'in', 'value' => ['open']];
     $rules = array_map(static fn (int $number) => app(SaveRule::class)->save(null, new RuleToSave(
-        "Rule {$number}", Way::Every, [RuleEvent::Noted], $open, [RuleAction::of(['do' => 'add_tag', 'text' => "tag {$number}"])], '', ChangedBy::Leads, null,
+        "Rule {$number}", Way::Every, [RuleEvent::Noted], $open, [
+            RuleAction::of(['do' => 'add_tag', 'text' => "tag {$number}"])
+        ], '', ChangedBy::Leads, null,
     ), $mads), range(1, 5));
     $failures = $this->atOnce(4, fn (int $number) => app(SaveRule::class)->put($rules[$number], 5 - $number));
     expect(array_filter($failures))->toBe([])
@@ -315,7 +392,12 @@ it('leaves rules in an order, each at a place of its own, however many are put e
 });
 
 it('keeps one of two templates, rules and plans of one name, whoever saves first', function (): void {
-    $plan = static fn () => (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1, 'end_outcome_id' => Outcome::query()->firstOrFail()->id])->save();
+    $plan = static fn () => (new NudgePlan)
+        ->forceFill([
+            'name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1,
+            'end_outcome_id' => Outcome::query()->firstOrFail()->id
+        ])
+        ->save();
     $this->atOnce(3, $plan);
     expect(DB::table('nudge_plans')->count())->toBe(1);
 });

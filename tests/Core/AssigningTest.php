@@ -13,7 +13,10 @@ it('gives in turns, to the first in the list where two come even', function (): 
 });
 
 it('gives by weight, spread and not in rows', function (): void {
-    $result = Assignment::next(Method::Weighted, 7, [], [new Candidate('full', 5), new Candidate('half', 1), new Candidate('other', 1), new Candidate('none', 0)]);
+    $result = Assignment::next(
+        Method::Weighted, 7, [],
+        [new Candidate('full', 5), new Candidate('half', 1), new Candidate('other', 1), new Candidate('none', 0)]
+    );
 
     expect($result->picked)->toBe(['full', 'full', 'half', 'full', 'other', 'full', 'full'])
         ->and(array_sum(array_map(static fn (Candidate $one): int => $one->current, $result->people)))->toBe(0);
@@ -26,7 +29,10 @@ it('gives to whoever has the fewest open, until everybody is full', function ():
 });
 
 it('takes among those with as few open whoever had none, then whoever had one longest ago', function (): void {
-    $result = Assignment::next(Method::FewestOpen, 3, [], [new Candidate('ilse', open: 2, lastAssigned: 3), new Candidate('ruta', open: 2, lastAssigned: 1), new Candidate('mads', open: 2)]);
+    $result = Assignment::next(
+        Method::FewestOpen, 3, [],
+        [new Candidate('ilse', open: 2, lastAssigned: 3), new Candidate('ruta', open: 2, lastAssigned: 1), new Candidate('mads', open: 2)]
+    );
 
     expect($result->picked)->toBe(['mads', 'ruta', 'ilse']);
 });
@@ -40,7 +46,10 @@ it('counts a weight of nothing only where weights count', function (): void {
 });
 
 it('gives to nobody who is away or lacks what it needs', function (): void {
-    $people = [new Candidate('ilse', skills: ['da']), new Candidate('ruta', available: false, skills: ['lv', 'de']), new Candidate('mads', skills: ['da', 'de'])];
+    $people = [
+        new Candidate('ilse', skills: ['da']), new Candidate('ruta', available: false, skills: ['lv', 'de']),
+        new Candidate('mads', skills: ['da', 'de'])
+    ];
 
     expect(Assignment::next(Method::Even, 2, ['de'], $people)->picked)->toBe(['mads', 'mads'])
         ->and(Assignment::next(Method::Even, 1, ['lv'], $people)->picked)->toBe([null])
@@ -69,7 +78,9 @@ function plainlyNext(Method $method, array $people, array $needs): ?Candidate
             continue;
         }
         $goesBefore = $best === null || match ($method) {
-            Method::FewestOpen => $one->open < $best->open || ($one->open === $best->open && ($one->lastAssigned ?? -1) < ($best->lastAssigned ?? -1)),
+            Method::FewestOpen => $one->open < $best->open || (
+                $one->open === $best->open && ($one->lastAssigned ?? -1) < ($best->lastAssigned ?? -1)
+            ),
             default => ($one->lastAssigned ?? -1) < ($best->lastAssigned ?? -1),
         };
         $best = $goesBefore ? $one : $best;
@@ -82,7 +93,11 @@ it('gives each to whom the plain words name, whoever is there', function (Method
     mt_srand(crc32($method->value));
     for ($round = 0; $round < 300; $round++) {
         $people = array_map(static fn (int $number): Candidate => new Candidate(
-            "p{$number}", 1, mt_rand(0, 4), mt_rand(0, 2) === 0 ? mt_rand(1, 5) : null, mt_rand(0, 4) > 0, array_slice(['da', 'de'], 0, mt_rand(0, 2)), mt_rand(0, 1) === 0 ? null : $number * 3 % 7,
+            "p{$number}", 1, mt_rand(0, 4), mt_rand(0, 2) === 0
+                ? mt_rand(1, 5)
+                : null, mt_rand(0, 4) > 0, array_slice(['da', 'de'], 0, mt_rand(0, 2)), mt_rand(0, 1) === 0
+                ? null
+                : $number * 3 % 7,
         ), range(1, mt_rand(1, 5)));
         $needs = mt_rand(0, 3) === 0 ? ['da'] : [];
         $result = Assignment::next($method, 6, $needs, $people);

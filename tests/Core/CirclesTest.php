@@ -10,14 +10,22 @@ use Cairnfield\Core\Rules\Circles;
  */
 function circles(array $rules): array
 {
-    return Circles::of(array_map(static fn (array $rule): array => ['listens' => explode(' ', $rule[0]), 'causes' => array_values(array_filter(explode(' ', $rule[1])))], $rules));
+    return Circles::of(
+        array_map(
+            static fn (array $rule): array => [
+                'listens' => explode(' ', $rule[0]), 'causes' => array_values(array_filter(explode(' ', $rule[1])))
+            ],
+            $rules
+        )
+    );
 }
 
 it('finds rules that wake each other', function (): void {
     expect(circles(['tag' => ['message', 'tagged'], 'prioritise' => ['tagged', 'priority'], 'answer' => ['message', 'answered']]))->toBe([])
         ->and(circles(['tag' => ['priority', 'tagged'], 'prioritise' => ['tagged', 'priority']]))->toBe([['tag', 'prioritise']])
         ->and(circles(['self' => ['tagged', 'tagged'], 'other' => ['tagged', '']]))->toBe([['self']])
-        ->and(circles(['a' => ['x', 'y'], 'b' => ['y', 'z'], 'c' => ['z', 'x'], 'd' => ['x', 'w'], 'e' => ['w', 'v'], 'f' => ['v', 'w']]))->toBe([['a', 'b', 'c'], ['e', 'f']])
+        ->and(circles(['a' => ['x', 'y'], 'b' => ['y', 'z'], 'c' => ['z', 'x'], 'd' => ['x', 'w'], 'e' => ['w', 'v'], 'f' => ['v', 'w']]))
+        ->toBe([['a', 'b', 'c'], ['e', 'f']])
         ->and(circles([]))->toBe([]);
 });
 

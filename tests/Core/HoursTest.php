@@ -44,7 +44,9 @@ it('counts what looking at every minute would count, over clock changes and exce
     ];
     $dates = [substr($around, 0, 10) => [['01:15', '03:45']]];
     foreach ([[], $dates] as $exceptions) {
-        $list = array_map(static fn (string $date, array $open): array => ['date' => $date, 'open' => $open], array_keys($exceptions), $exceptions);
+        $list = array_map(
+            static fn (string $date, array $open): array => ['date' => $date, 'open' => $open], array_keys($exceptions), $exceptions
+        );
         $calendar = calendar($zone, $week, $list);
         for ($round = 0; $round < 12; $round++) {
             $from = Instant::ofEpoch((int) strtotime($around) + mt_rand(-3000, 0) * 60);
@@ -63,7 +65,10 @@ it('counts what looking at every minute would count, over clock changes and exce
 
 it('adds to the earliest instant that has enough', function (): void {
     mt_srand(7);
-    $calendar = calendar('Europe/Copenhagen', ['tue' => [['09:00', '17:00']], 'sun' => [['00:30', '04:30']]], [['date' => '2026-10-27', 'open' => [['10:00', '11:00']]]]);
+    $calendar = calendar(
+        'Europe/Copenhagen', ['tue' => [['09:00', '17:00']], 'sun' => [['00:30', '04:30']]],
+        [['date' => '2026-10-27', 'open' => [['10:00', '11:00']]]]
+    );
     for ($round = 0; $round < 60; $round++) {
         $from = Instant::ofEpoch((int) strtotime('2026-10-20T00:00:00Z') + mt_rand(0, 20 * 86_400));
         $seconds = mt_rand(1, 200_000);
@@ -96,7 +101,14 @@ it('reads instants with any offset and writes them in UTC', function (string $te
 
 it('goes back to the latest instant since which enough open time has passed', function (string $zone): void {
     mt_srand(crc32("back {$zone}"));
-    $calendar = calendar($zone, ['mon' => [['09:00', '17:00']], 'tue' => [['09:00', '12:00'], ['13:00', '17:00']], 'fri' => [['00:00', '24:00']], 'sun' => [['01:00', '04:00']]], [['date' => '2026-10-26', 'open' => []]]);
+    $calendar = calendar(
+        $zone,
+        [
+            'mon' => [['09:00', '17:00']], 'tue' => [['09:00', '12:00'], ['13:00', '17:00']], 'fri' => [['00:00', '24:00']],
+            'sun' => [['01:00', '04:00']]
+        ],
+        [['date' => '2026-10-26', 'open' => []]]
+    );
     for ($round = 0; $round < 200; $round++) {
         $to = Instant::ofEpoch(1_792_000_000 + mt_rand(0, 6_000_000));
         $seconds = mt_rand(1, 400_000);
@@ -108,7 +120,9 @@ it('goes back to the latest instant since which enough open time has passed', fu
 })->with(['Europe/Copenhagen', 'America/New_York', 'Asia/Kathmandu', 'UTC']);
 
 it('refuses to go back over time it was never open', function (): void {
-    expect(fn () => calendar('UTC', ['mon' => [['09:00', '09:01']]])->subtract(Instant::ofEpoch(1_792_000_000), 400 * 3600))->toThrow(HoursRefused::class)
+    expect(
+        fn () => calendar('UTC', ['mon' => [['09:00', '09:01']]])->subtract(Instant::ofEpoch(1_792_000_000), 400 * 3600)
+    )->toThrow(HoursRefused::class)
         ->and(fn () => Calendar::always()->subtract(Instant::ofEpoch(1_792_000_000), -1))->toThrow(HoursRefused::class)
         ->and(Calendar::always()->subtract(Instant::ofEpoch(1_792_000_000), 60)->getTimestamp())->toBe(1_792_000_000 - 60);
 });
@@ -141,9 +155,20 @@ it('refuses what is no calendar, and names the place', function (mixed $calendar
     'a time with a line behind it' => [['timezone' => 'UTC', 'week' => ['mon' => [["09:00\n", '17:00']]]], 'calendar.week.mon[0][0]'],
     'spans that overlap' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '12:00'], ['11:59', '17:00']]]], 'calendar.week.mon'],
     'exceptions that are no list' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => 'none'], 'calendar.exceptions'],
-    'an exception of a day that is none' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-02-29', 'open' => []]]], 'calendar.exceptions[0].date'],
-    'one day twice' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24', 'open' => []], ['date' => '2026-12-24', 'open' => []]]], 'calendar.exceptions[1].date'],
-    'an exception without hours' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24']]], 'calendar.exceptions[0].open'],
+    'an exception of a day that is none' => [
+        ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-02-29', 'open' => []]]],
+        'calendar.exceptions[0].date'
+    ],
+    'one day twice' => [
+        [
+            'timezone' => 'UTC', 'week' => (object) [],
+            'exceptions' => [['date' => '2026-12-24', 'open' => []], ['date' => '2026-12-24', 'open' => []]]
+        ],
+        'calendar.exceptions[1].date'
+    ],
+    'an exception without hours' => [
+        ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24']]], 'calendar.exceptions[0].open'
+    ],
 ]);
 
 it('takes spans in any order, side by side, and to the end of the day', function (): void {
@@ -167,7 +192,10 @@ it('counts nothing between an instant and itself, and refuses to count back', fu
 
 it('adds up over any instants in between', function (string $zone): void {
     mt_srand(crc32("sum {$zone}"));
-    $calendar = calendar($zone, ['mon' => [['09:00', '17:00']], 'wed' => [['00:00', '24:00']], 'sun' => [['01:30', '03:30']]], [['date' => '2026-10-28', 'open' => [['10:00', '10:01']]]]);
+    $calendar = calendar(
+        $zone, ['mon' => [['09:00', '17:00']], 'wed' => [['00:00', '24:00']], 'sun' => [['01:30', '03:30']]],
+        [['date' => '2026-10-28', 'open' => [['10:00', '10:01']]]]
+    );
     for ($round = 0; $round < 200; $round++) {
         $instants = array_map(static fn (): int => 1_792_000_000 + mt_rand(0, 4_000_000), range(1, 5));
         sort($instants);

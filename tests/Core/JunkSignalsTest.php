@@ -5,11 +5,17 @@ declare(strict_types=1);
 use Cairnfield\Core\Text\JunkSignals;
 
 it('knows plain junk, and says why', function (): void {
-    $junk = JunkSignals::of('FIRST PAGE OF GOOGLE IN 7 DAYS', 'We offer SEO and backlinks to increase your traffic!!!', 'Growth Team', 'x@growth.example');
+    $junk = JunkSignals::of(
+        'FIRST PAGE OF GOOGLE IN 7 DAYS', 'We offer SEO and backlinks to increase your traffic!!!', 'Growth Team',
+        'x@growth.example'
+    );
     expect($junk->areEnough())->toBeTrue()
         ->and($junk->reasons)->toContain('its subject is all capitals');
 
-    $phish = JunkSignals::of('Your mailbox', 'Please verify your account', 'care@brindle.example', 'a@b.example', '<a href="https://evil.example/x">https://brindle.example/login</a>');
+    $phish = JunkSignals::of(
+        'Your mailbox', 'Please verify your account', 'care@brindle.example', 'a@b.example',
+        '<a href="https://evil.example/x">https://brindle.example/login</a>'
+    );
     expect($phish->areEnough())->toBeTrue();
 });
 
@@ -34,7 +40,10 @@ it('weighs each sign, and calls it junk from five points on', function (array $l
     'a shouted subject and rows of signs' => [['WHERE IS MY KITE NOW', 'Tell me!!!', 'Ana', 'ana@x.example'], 4, false],
     'a short shout' => [['WHERE IS IT', 'Tell me', 'Ana', 'ana@x.example'], 0, false],
     'three links in few words' => [['Look', 'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 3, false],
-    'three links in a letter' => [['Look', str_repeat('many words about kites ', 12).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 0, false],
+    'three links in a letter' => [
+        ['Look', str_repeat('many words about kites ', 12).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'],
+        0, false
+    ],
     'another address as a name' => [['Hi', 'Hello', 'care@brindle.example', 'eve@evil.example'], 3, false],
     'one’s own address as a name' => [['Hi', 'Hello', 'Eve@Evil.example', 'eve@evil.example'], 0, false],
     'no address at all' => [['Hi', 'Hello', 'care@brindle.example', ''], 0, false],

@@ -11,7 +11,9 @@ use Cairnfield\Core\Matching\PersonName;
  */
 function somebody(): PersonFacts
 {
-    $some = static fn (array $of, int $most): array => array_values(array_unique(array_map(static fn (): string => $of[mt_rand(0, count($of) - 1)], range(0, mt_rand(0, $most)))));
+    $some = static fn (array $of, int $most): array => array_values(
+        array_unique(array_map(static fn (): string => $of[mt_rand(0, count($of) - 1)], range(0, mt_rand(0, $most))))
+    );
     $maybe = static fn (array $of): array => mt_rand(0, 1) === 0 ? [] : $some($of, 1);
 
     return new PersonFacts(
@@ -46,26 +48,48 @@ it('proposes nobody by what is known of one alone', function (): void {
     }
 });
 
-it('weighs each sign, and the name only beside another', function (PersonFacts $one, PersonFacts $other, int $points, bool $proposed): void {
+it('weighs each sign, and the name only beside another', function (
+    PersonFacts $one, PersonFacts $other, int $points, bool $proposed
+): void {
     $likeness = Likeness::of($one, $other);
     expect($likeness->points)->toBe($points)->and($likeness->isProposed())->toBe($proposed);
 })->with([
     'a suffix of the mailbox' => [new PersonFacts('', ['ana+kites@wren.example']), new PersonFacts('', ['Ana@Wren.example']), 4, false],
-    'a suffix and a name' => [new PersonFacts('Ana Wrenfield', ['ana+kites@wren.example']), new PersonFacts('Ana Wrenfield', ['ana@wren.example']), 7, true],
+    'a suffix and a name' => [
+        new PersonFacts('Ana Wrenfield', ['ana+kites@wren.example']), new PersonFacts('Ana Wrenfield', ['ana@wren.example']), 7,
+        true
+    ],
     'an account name in any case' => [new PersonFacts('', accountNames: ['@AnaW']), new PersonFacts('', accountNames: ['anaw']), 3, false],
-    'an account name of four letters in an address' => [new PersonFacts('', accountNames: ['anaw']), new PersonFacts('', ['anaw@x.example']), 0, false],
+    'an account name of four letters in an address' => [
+        new PersonFacts('', accountNames: ['anaw']), new PersonFacts('', ['anaw@x.example']), 0, false
+    ],
     'one of five, with a dot' => [new PersonFacts('', accountNames: ['ana.w1']), new PersonFacts('', ['anaw1@x.example']), 3, false],
-    'an order that both wrote about' => [new PersonFacts('Ana W', ordersNamed: ['B-1']), new PersonFacts('Bo L', ordersNamed: ['B-1']), 4, false],
-    'the same, with different full names' => [new PersonFacts('Ana Wren', ordersNamed: ['B-1']), new PersonFacts('Bo Lind', ordersNamed: ['B-1']), 1, false],
-    'a telephone of two people' => [new PersonFacts('Ana Wren', telephones: ['+4511']), new PersonFacts('Bo Lind', telephones: ['+4511']), 3, false],
-    'an address, whatever its signs' => [new PersonFacts('', addresses: ['4 Quay Row, 1100 Port']), new PersonFacts('', addresses: ['4, QUAY ROW 1100 port']), 3, false],
-    'two signs together' => [new PersonFacts('', addresses: ['4 Quay Row'], ordersNamed: ['B-1']), new PersonFacts('', addresses: ['4 quay row'], ordersNamed: ['B-1']), 7, true],
+    'an order that both wrote about' => [
+        new PersonFacts('Ana W', ordersNamed: ['B-1']), new PersonFacts('Bo L', ordersNamed: ['B-1']), 4, false
+    ],
+    'the same, with different full names' => [
+        new PersonFacts('Ana Wren', ordersNamed: ['B-1']), new PersonFacts('Bo Lind', ordersNamed: ['B-1']), 1, false
+    ],
+    'a telephone of two people' => [
+        new PersonFacts('Ana Wren', telephones: ['+4511']), new PersonFacts('Bo Lind', telephones: ['+4511']), 3, false
+    ],
+    'an address, whatever its signs' => [
+        new PersonFacts('', addresses: ['4 Quay Row, 1100 Port']), new PersonFacts('', addresses: ['4, QUAY ROW 1100 port']), 3,
+        false
+    ],
+    'two signs together' => [
+        new PersonFacts('', addresses: ['4 Quay Row'], ordersNamed: ['B-1']),
+        new PersonFacts('', addresses: ['4 quay row'], ordersNamed: ['B-1']), 7, true
+    ],
 ]);
 
 it('takes names for like or not from either side, and the same for like', function (): void {
     mt_srand(31);
     $parts = ['ana', 'anna', 'a', 'wren', 'wrenfield', 'wernfield', 'maja', 'østerlund', 'dr', ''];
-    $name = static fn (): string => implode([' ', ', ', '-'][mt_rand(0, 2)], array_map(static fn (): string => $parts[mt_rand(0, count($parts) - 1)], range(0, mt_rand(0, 3))));
+    $name = static fn (): string => implode(
+        [' ', ', ', '-'][mt_rand(0, 2)],
+        array_map(static fn (): string => $parts[mt_rand(0, count($parts) - 1)], range(0, mt_rand(0, 3)))
+    );
     for ($round = 0; $round < 2000; $round++) {
         [$one, $other] = [PersonName::of($name()), PersonName::of($name())];
         expect($one->isSameAs($other))->toBe($other->isSameAs($one))

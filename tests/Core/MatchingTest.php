@@ -37,7 +37,10 @@ it('proposes with its reasons, the strongest first', function (PersonFacts $one,
     expect($likeness->isProposed())->toBeTrue()->and($likeness->reasons)->toBe($reasons)
         ->and(Likeness::of($other, $one)->points)->toBe($likeness->points);
 })->with([
-    'a telephone number' => [new PersonFacts('Ana', telephones: ['+4511223344']), new PersonFacts('A. W.', telephones: ['+4511223344']), ['same telephone number +4511223344']],
+    'a telephone number' => [
+        new PersonFacts('Ana', telephones: ['+4511223344']), new PersonFacts('A. W.', telephones: ['+4511223344']),
+        ['same telephone number +4511223344']
+    ],
     'another’s order' => [
         new PersonFacts('Ana Wrenfield', orders: ['B-20388']),
         new PersonFacts('anawren', accountNames: ['anawren'], ordersNamed: ['B-20388']),

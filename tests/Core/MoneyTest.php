@@ -30,11 +30,17 @@ it('gives out exactly what there is, nobody more than a unit off', function (): 
 it('shares a negative amount like the positive one', function (): void {
     $allocation = Allocation::byWeights(['3', '3', '1']);
     $euro = Currency::of('EUR');
-    $mirror = array_map(static fn (Money $share): string => (string) $share->units->negated(), $allocation->share(Money::of('-10.01', $euro)));
-    expect($mirror)->toBe(array_map(static fn (Money $share): string => (string) $share->units, $allocation->share(Money::of('10.01', $euro))));
+    $mirror = array_map(
+        static fn (Money $share): string => (string) $share->units->negated(), $allocation->share(Money::of('-10.01', $euro))
+    );
+    expect($mirror)->toBe(
+        array_map(static fn (Money $share): string => (string) $share->units, $allocation->share(Money::of('10.01', $euro)))
+    );
 });
 
-it('holds amounts of any size and writes them with the digits of the currency', function (string $code, string $amount, string $written): void {
+it('holds amounts of any size and writes them with the digits of the currency', function (
+    string $code, string $amount, string $written
+): void {
     expect(Money::of($amount, Currency::of($code))->toDecimal())->toBe($written);
 })->with([
     ['EUR', '-0', '0.00'],
@@ -59,7 +65,9 @@ it('refuses weights by which nothing can be shared', function (array $weights, s
     [[], MoneyRefused::class], [['0', '0.00'], MoneyRefused::class], [['1', '-0.01'], MoneyRefused::class], [['1', 'two'], BadInput::class], [['1', ''], BadInput::class],
 ]);
 
-it('gives what is left over to the largest parts, and of even ones to the first', function (string $amount, array $weights, array $shares): void {
+it('gives what is left over to the largest parts, and of even ones to the first', function (
+    string $amount, array $weights, array $shares
+): void {
     $shared = Allocation::byWeights($weights)->share(Money::of($amount, Currency::of('EUR')));
     expect(array_map(static fn (Money $share): string => $share->toDecimal(), $shared))->toBe($shares);
 })->with([
@@ -79,9 +87,14 @@ it('shares alike whatever the size of the weights, where their proportion is the
         $weights = array_map(static fn (): int => mt_rand(0, 20), range(1, mt_rand(1, 6)));
         $weights[] = 1;
         $money = Money::ofUnits(BigInteger::of(mt_rand(0, 100_000)), Currency::of('EUR'));
-        $by = static fn (array $these): array => array_map(static fn (Money $share): string => (string) $share->units, Allocation::byWeights($these)->share($money));
+        $by = static fn (array $these): array => array_map(
+            static fn (Money $share): string => (string) $share->units, Allocation::byWeights($these)->share($money)
+        );
         $factor = mt_rand(2, 9);
-        expect($by(array_map(static fn (int $weight): string => (string) ($weight * $factor), $weights)))->toBe($by(array_map(strval(...), $weights)))
-            ->and($by(array_map(static fn (int $weight): string => '0.'.sprintf('%04d', $weight), $weights)))->toBe($by(array_map(strval(...), $weights)));
+        expect(
+            $by(array_map(static fn (int $weight): string => (string) ($weight * $factor), $weights))
+        )->toBe($by(array_map(strval(...), $weights)))
+            ->and($by(array_map(static fn (int $weight): string => '0.'.sprintf('%04d', $weight), $weights)))
+            ->toBe($by(array_map(strval(...), $weights)));
     }
 });

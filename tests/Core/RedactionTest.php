@@ -29,10 +29,20 @@ it('stays fast on a long text of digits', function (): void {
 
 it('takes nothing but what it found, finds nothing twice, and leaves nothing that it would find again', function (): void {
     mt_srand(4111);
-    $pieces = ['4111111111111111', '4111 1111 1111 1111', '5500-0055-5555-5559', '4012888888881881', '1234', '00', 'DE89370400440532013000', 'GB29 NWBK 6016 1331 9268 19', 'x', 'é', '٣', "\u{A0}", '–', '.', ' ', "\n", '71-4480217', '+45 20 00 01 88'];
+    $pieces = [
+        '4111111111111111', '4111 1111 1111 1111', '5500-0055-5555-5559', '4012888888881881', '1234', '00',
+        'DE89370400440532013000', 'GB29 NWBK 6016 1331 9268 19', 'x', 'é', '٣', "\u{A0}", '–', '.', ' ', "\n", '71-4480217',
+        '+45 20 00 01 88'
+    ];
     $redaction = Redaction::of(SecretKind::Card, SecretKind::Iban);
     for ($round = 0; $round < 1500; $round++) {
-        $text = implode('', array_map(static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)].(mt_rand(0, 1) === 0 ? ' ' : ''), range(1, mt_rand(1, 6))));
+        $text = implode(
+            '',
+            array_map(
+                static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)].(mt_rand(0, 1) === 0 ? ' ' : ''),
+                range(1, mt_rand(1, 6))
+            )
+        );
         $redacted = $redaction->redact($text);
         $from = 0;
         $rebuilt = '';

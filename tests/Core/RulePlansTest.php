@@ -38,7 +38,12 @@ function plainPlan(array $rules): array
             $sameDo = $other['do'] === $action['do'];
             if (in_array($action['do'], ['set_priority', 'set_status', 'assign_person'], true)) {
                 $by = $sameDo && $otherPlace > $place ? $other['rule'] : $by;
-            } elseif ($by === null && $otherPlace < $place && $sameDo && array_diff_key($other, ['rule' => 0]) === array_diff_key($action, ['rule' => 0])) {
+            } elseif (
+                $by === null
+                    && $otherPlace < $place
+                    && $sameDo
+                    && array_diff_key($other, ['rule' => 0]) === array_diff_key($action, ['rule' => 0])
+            ) {
                 $by = $other['rule'];
             }
         }
@@ -67,33 +72,49 @@ it('plans as the plain words say, whatever the rules', function (int $seed): voi
             $ofLadder = mt_rand(0, 2) === 0;
             $holds = mt_rand(0, 3) > 0;
             $plain[] = ["r{$number}", $ofLadder, $holds, $actions];
-            $rules[] = new Rule("r{$number}", $ofLadder ? Way::Ladder : Way::Every, Condition::read(json_decode($holds ? '{"all": []}' : '{"any": []}')), $actions);
+            $rules[] = new Rule(
+                "r{$number}", $ofLadder ? Way::Ladder : Way::Every,
+                Condition::read(json_decode($holds ? '{"all": []}' : '{"any": []}')), $actions
+            );
         }
         [$matched, $done, $overruled] = plainPlan($plain);
         $plan = Plan::of(Facts::of([]), ...$rules);
         expect($plan->matched)->toBe($matched)
-            ->and(array_map(static fn (array $action): array => [$action['rule'], array_diff_key($action, ['rule' => 0])], $plan->actions))->toEqual(array_map(static fn (array $action): array => [$action['rule'], array_diff_key($action, ['rule' => 0])], $done))
+            ->and(array_map(static fn (array $action): array => [$action['rule'], array_diff_key($action, ['rule' => 0])], $plan->actions))
+            ->toEqual(array_map(static fn (array $action): array => [$action['rule'], array_diff_key($action, ['rule' => 0])], $done))
             ->and($plan->overruled)->toEqual($overruled);
     }
 })->with([1, 2, 3, 4, 5, 6]);
 
 it('passes over a rule that is off, and the ladder goes on to the next', function (): void {
     $holds = Condition::read(json_decode('{"all": []}'));
-    $plan = Plan::of(Facts::of([]), new Rule('off', Way::Ladder, null, [['do' => 'stop']]), new Rule('first', Way::Ladder, $holds, []), new Rule('second', Way::Ladder, $holds, []), new Rule('every', Way::Every, $holds, []));
+    $plan = Plan::of(
+        Facts::of([]), new Rule('off', Way::Ladder, null, [['do' => 'stop']]), new Rule('first', Way::Ladder, $holds, []),
+        new Rule('second', Way::Ladder, $holds, []), new Rule('every', Way::Every, $holds, [])
+    );
 
     expect($plan->matched)->toBe(['first', 'every']);
 });
 
 it('takes two actions for the same whatever the order in which they are written', function (): void {
     $holds = Condition::read(json_decode('{"all": []}'));
-    $plan = Plan::of(Facts::of([]), new Rule('a', Way::Every, $holds, [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']]), new Rule('b', Way::Every, $holds, [['text' => 'Look', 'do' => 'tell', 'value' => 'leads']]));
+    $plan = Plan::of(
+        Facts::of([]), new Rule('a', Way::Every, $holds, [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']]),
+        new Rule('b', Way::Every, $holds, [['text' => 'Look', 'do' => 'tell', 'value' => 'leads']])
+    );
 
     expect($plan->actions)->toHaveCount(1)->and($plan->overruled)->toBe([['rule' => 'b', 'do' => 'tell', 'by' => 'a']]);
 });
 
 it('sees who overrules whom also within one rule', function (): void {
     $holds = Condition::read(json_decode('{"all": []}'));
-    $plan = Plan::of(Facts::of([]), new Rule('a', Way::Every, $holds, [['do' => 'set_priority', 'value' => 'low'], ['do' => 'set_priority', 'value' => 'high']]));
+    $plan = Plan::of(
+        Facts::of([]),
+        new Rule('a', Way::Every, $holds, [['do' => 'set_priority', 'value' => 'low'], ['do' => 'set_priority', 'value' => 'high']])
+    );
 
-    expect($plan->actions)->toBe([['do' => 'set_priority', 'value' => 'high', 'rule' => 'a']])->and($plan->overruled)->toBe([['rule' => 'a', 'do' => 'set_priority', 'by' => 'a']]);
+    expect($plan->actions)
+        ->toBe([['do' => 'set_priority', 'value' => 'high', 'rule' => 'a']])
+        ->and($plan->overruled)
+        ->toBe([['rule' => 'a', 'do' => 'set_priority', 'by' => 'a']]);
 });

@@ -25,7 +25,9 @@ use Cairnfield\Core\Text\WordDifference;
  */
 function fill(string $written, array $values, string $language = 'en', bool $isHtml = false): FilledText
 {
-    return ($isHtml ? TemplateText::ofHtml($written) : TemplateText::ofText($written))->fill(new KnownValues($values), new Wording($language, new DateTimeZone('Europe/Copenhagen')));
+    return ($isHtml ? TemplateText::ofHtml($written) : TemplateText::ofText($written))->fill(
+        new KnownValues($values), new Wording($language, new DateTimeZone('Europe/Copenhagen'))
+    );
 }
 
 it('fills placeholders, and falls back where there is nothing', function (): void {
@@ -46,7 +48,9 @@ it('leaves what it cannot fill visible, and says where', function (): void {
         ->and(FilledText::gapsIn("One\n{{ if order.sent }} left {{ end }}"))->toEqual([new Gap('order.sent', 2)]);
 });
 
-it('writes dates, moments and amounts the way the language does', function (string $language, string $day, string $amount, string $moment): void {
+it('writes dates, moments and amounts the way the language does', function (
+    string $language, string $day, string $amount, string $moment
+): void {
     $values = [
         'order.sent_on' => Day::of('2026-11-24'),
         'order.total' => Money::of('1234.50', Currency::of('DKK')),
@@ -63,7 +67,9 @@ it('writes dates, moments and amounts the way the language does', function (stri
 ]);
 
 it('writes amounts of any currency and size to the last unit', function (): void {
-    $amount = static fn (string $amount, string $currency): string => (string) preg_replace('/[\x{A0}\x{202F}]/u', ' ', fill('{{ a.b }}', ['a.b' => Money::of($amount, Currency::of($currency))])->text);
+    $amount = static fn (string $amount, string $currency): string => (string) preg_replace(
+        '/[\x{A0}\x{202F}]/u', ' ', fill('{{ a.b }}', ['a.b' => Money::of($amount, Currency::of($currency))])->text
+    );
     expect($amount('1200', 'JPY'))->toBe('¥1,200')
         ->and($amount('0.05', 'EUR'))->toBe('€0.05')
         ->and($amount('-12.30', 'GBP'))->toBe('-£12.30')
@@ -71,7 +77,10 @@ it('writes amounts of any currency and size to the last unit', function (): void
 });
 
 it('asks small questions inside a text', function (string $test, bool $holds): void {
-    $values = ['order.sent' => true, 'order.paid' => false, 'order.state' => 'Sent', 'customer.orders' => 3, 'customer.none' => 0, 'store.name' => 'Brindle'];
+    $values = [
+        'order.sent' => true, 'order.paid' => false, 'order.state' => 'Sent', 'customer.orders' => 3, 'customer.none' => 0,
+        'store.name' => 'Brindle'
+    ];
     expect(fill("{{ if {$test} }}yes{{ else }}no{{ end }}", $values)->text)->toBe($holds ? 'yes' : 'no');
 })->with([
     ['order.sent', true], ['not order.sent', false], ['order.paid', false], ['not order.paid', true], ['order.gone', false],
@@ -90,11 +99,15 @@ it('takes the first branch that holds, and no line stays empty for its sake', fu
         // Only what is shown has to be filled.
         ->and(fill($text, [])->gaps)->toBe([])
         ->and(fill('A {{ if a.b }}{{ if a.c }}both{{ else }}one{{ end }}{{ end }}.', ['a.b' => 'x', 'a.c' => 'y'])->text)->toBe('A both.')
-        ->and(array_map(static fn (Placeholder $one): array => $one->names, TemplateText::ofText($text)->placeholders()))->toBe([['order.sent'], ['order.sent_on'], ['order.paid']]);
+        ->and(array_map(static fn (Placeholder $one): array => $one->names, TemplateText::ofText($text)->placeholders()))
+        ->toBe([['order.sent'], ['order.sent_on'], ['order.paid']]);
 });
 
 it('fills rich text with values that cannot become markup', function (): void {
-    $filled = fill('<div>Hello <strong>{{ customer.name | "you &amp; yours" }}</strong>,<br>{{ if order.sent }}<br>sent<br>{{ end }}<br>bye &#34;x&#34; {{ store.name | &#34;us&#34; }}</div>', ['customer.name' => "<b>Ana</b>\n& co", 'order.sent' => true], isHtml: true);
+    $filled = fill(
+        '<div>Hello <strong>{{ customer.name | "you &amp; yours" }}</strong>,<br>{{ if order.sent }}<br>sent<br>{{ end }}<br>bye &#34;x&#34; {{ store.name | &#34;us&#34; }}</div>',
+        ['customer.name' => "<b>Ana</b>\n& co", 'order.sent' => true], isHtml: true
+    );
     expect($filled->text)->toBe('<div>Hello <strong>&lt;b&gt;Ana&lt;/b&gt;<br>&amp; co</strong>,<br>sent<br>bye &#34;x&#34; us</div>');
 });
 
@@ -126,7 +139,9 @@ it('says what is wrong with a text, and where', function (string $written, strin
     ['<div>{{ customer<br>.name }}</div>', 'placeholder_not_closed', '1:6', true],
 ]);
 
-it('answers in the language of the conversation, or says that it cannot', function (array $there, ?string $wanted, string $language, bool $isWanted): void {
+it('answers in the language of the conversation, or says that it cannot', function (
+    array $there, ?string $wanted, string $language, bool $isWanted
+): void {
     $choice = LanguageChoice::of($there, $wanted, 'en');
     expect([$choice->language, $choice->isWanted])->toBe([$language, $isWanted]);
 })->with([
@@ -154,7 +169,10 @@ it('tells how much of a text was changed, by its words and their order', functio
 
 it('never finds more kept than there was, and everything of a text in itself', function (): void {
     mt_srand(5);
-    $text = static fn (): string => implode(' ', array_map(static fn (): string => ['kite', 'line', 'spar', 'tail', 'reel'][mt_rand(0, 4)], array_fill(0, mt_rand(0, 40), 0)));
+    $text = static fn (): string => implode(
+        ' ',
+        array_map(static fn (): string => ['kite', 'line', 'spar', 'tail', 'reel'][mt_rand(0, 4)], array_fill(0, mt_rand(0, 40), 0))
+    );
     for ($round = 0; $round < 300; $round++) {
         [$one, $other] = [$text(), $text()];
         $between = WordDifference::between($one, $other);
@@ -175,7 +193,10 @@ it('suggests what was used on conversations like this one, with the reason', fun
     expect(array_map(static fn (Suggestion $one): int => $one->template, $late))->toBe([1])
         ->and($late[0]->inCategory)->toBe(35)->and($late[0]->words)->toBe(['where', 'parcel'])
         // Nothing in common, no suggestion, however often it was used; once is no habit.
-        ->and(array_map(static fn (Suggestion $one): int => $one->template, Suggestions::of(new Situation(null, 'email', ['spar']), $habits)))->toBe([2])
+        ->and(
+            array_map(static fn (Suggestion $one): int => $one->template, Suggestions::of(new Situation(null, 'email', ['spar']), $habits))
+        )
+        ->toBe([2])
         ->and(Suggestions::of(new Situation(null, 'email', ['teapot']), $habits))->toBe([])
         ->and(Suggestions::of(new Situation(7, 'email', []), []))->toBe([]);
 });
@@ -198,7 +219,10 @@ it('rather suggests nothing than guesses from what was used once or twice', func
         new TemplateHabit(2, 2, [9 => 2], ['email' => 2], ['company' => 2, 'photo' => 1]),
         new TemplateHabit(3, 4, [8 => 4], ['email' => 4], ['colour' => 2]),
     ];
-    $for = static fn (?int $category, string ...$words): array => array_map(static fn (Suggestion $one): int => $one->template, Suggestions::of(new Situation($category, 'email', array_values($words)), $habits));
+    $for = static fn (?int $category, string ...$words): array => array_map(
+        static fn (Suggestion $one): int => $one->template,
+        Suggestions::of(new Situation($category, 'email', array_values($words)), $habits)
+    );
     // The category alone is enough; one word that was there once is not, nor is the channel that all came by.
     expect($for(7))->toBe([1])->and($for(7, 'photo'))->toBe([1])->and($for(5, 'photo'))->toBe([])->and($for(null))->toBe([])
         // Words that came each time are, even where nobody has sorted it yet.
@@ -226,7 +250,12 @@ it('leaves a text without placeholders as it is, line ends aside', function (): 
     for ($round = 0; $round < 500; $round++) {
         $text = implode('', array_map(static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)], range(1, mt_rand(1, 12))));
         if (! str_contains($text, '{{')) {
-            expect(fill($text, [])->text)->toBe($text)->and(fill($text, [])->gaps)->toBe([])->and(fill($text, [], isHtml: true)->text)->toBe($text);
+            expect(fill($text, [])->text)
+                ->toBe($text)
+                ->and(fill($text, [])->gaps)
+                ->toBe([])
+                ->and(fill($text, [], isHtml: true)->text)
+                ->toBe($text);
         }
     }
     expect(fill("One\r\nTwo\rThree", [])->text)->toBe("One\nTwo\nThree");
@@ -238,7 +267,10 @@ it('never makes markup or placeholders of a value', function (string $value): vo
         ->and(html_entity_decode(str_replace('<br>', "\n", substr($html, 3, -4)), ENT_QUOTES | ENT_HTML5))->toBe($value)
         ->and(fill('{{ customer.name }}', ['customer.name' => $value])->text)->toBe($value)
         ->and(fill('{{ customer.name }} {{ order.number }}', ['customer.name' => $value])->gaps)->toHaveCount(1);
-})->with(['<script>alert(1)</script>', '"><img src=x onerror=y>', "O'Brien & \"sons\"", "two\nlines", '{{ order.number }}', '{{ if a.b }}x{{ end }}', '&lt;b&gt;']);
+})->with([
+    '<script>alert(1)</script>', '"><img src=x onerror=y>', "O'Brien & \"sons\"", "two\nlines", '{{ order.number }}',
+    '{{ if a.b }}x{{ end }}', '&lt;b&gt;'
+]);
 
 it('says of every gap what and in which line of the filled text, also below others that were filled', function (): void {
     $filled = fill("{{ a.b }}\n{{ c.d }}\n\n{{ e.f }} {{ e.g }}", ['a.b' => "two\nlines"]);

@@ -13,15 +13,22 @@ use Cairnfield\Core\Threading\Threading;
 /**
  * @param  list<string>  $references
  */
-function hints(array $references = [], ?int $token = null, ?int $number = null, string $sender = 'tomas@hruby.example', string $subject = 'Kite'): IncomingHints
+function hints(
+    array $references = [], ?int $token = null, ?int $number = null, string $sender = 'tomas@hruby.example',
+    string $subject = 'Kite'
+): IncomingHints
 {
-    return new IncomingHints($references, $token, $number, $sender, BareSubject::of($subject), new DateTimeImmutable('2026-11-23T10:00:00Z'));
+    return new IncomingHints(
+        $references, $token, $number, $sender, BareSubject::of($subject), new DateTimeImmutable('2026-11-23T10:00:00Z')
+    );
 }
 
 /**
  * @param  list<string>  $ids
  */
-function candidate(int $number, array $ids = [], bool $closed = false, string $subject = 'Other', string $at = '2026-11-22T10:00:00Z'): Candidate
+function candidate(
+    int $number, array $ids = [], bool $closed = false, string $subject = 'Other', string $at = '2026-11-22T10:00:00Z'
+): Candidate
 {
     return new Candidate($number, $closed, $ids, ['tomas@hruby.example'], BareSubject::of($subject), new DateTimeImmutable($at));
 }
@@ -152,7 +159,8 @@ it('goes on in the latest of several, by the number where they are as late', fun
     expect($by(candidate(1, ['a@x'], at: '2026-11-20T10:00:00Z'), candidate(2, ['a@x'], at: '2026-11-19T10:00:00Z')))->toBe(1)
         ->and($by(candidate(1, ['a@x']), candidate(2, ['a@x'])))->toBe(2)
         ->and($by(candidate(2, ['a@x']), candidate(1, ['a@x'])))->toBe(2)
-        ->and($by(candidate(3, ['a@x'], closed: true, at: '2026-11-22T23:00:00Z'), candidate(1, ['a@x'], at: '2026-11-01T10:00:00Z')))->toBe(1);
+        ->and($by(candidate(3, ['a@x'], closed: true, at: '2026-11-22T23:00:00Z'), candidate(1, ['a@x'], at: '2026-11-01T10:00:00Z')))
+        ->toBe(1);
 });
 
 it('never goes on in a closed one, whatever it was found by, and links to it', function (): void {

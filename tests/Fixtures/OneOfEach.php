@@ -62,7 +62,9 @@ final class OneOfEach
     /**
      * @return array<string, int|string>
      */
-    private static function ofTheInbox(Teammate $ilse, Account $account, Conversation $conversation, Conversation $other, Message $message): array
+    private static function ofTheInbox(
+        Teammate $ilse, Account $account, Conversation $conversation, Conversation $other, Message $message
+    ): array
     {
         $file = ['name' => 'kite.txt', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')];
         (new Draft)->forceFill([
@@ -81,19 +83,38 @@ final class OneOfEach
             ]),
             'scheduled' => self::row('scheduled_replies', [
                 'conversation_id' => $other->id, 'teammate_id' => $ilse->id, 'send_at' => now()->addDay(), 'unless_answered' => 0, 'state' => 'due', 'once_key' => hash('sha256', 'x'),
-                'reply' => json_encode(['text' => 'Later', 'files' => [], 'then' => 'waiting', 'outcome' => null, 'once' => 'x', 'html' => null, 'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false]),
+                'reply' => json_encode([
+                    'text' => 'Later', 'files' => [], 'then' => 'waiting', 'outcome' => null, 'once' => 'x', 'html' => null,
+                    'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false
+                ]),
             ]),
             'plan' => $plan,
             'nudge' => self::row('nudges', [
                 'conversation_id' => $conversation->id, 'nudge_plan_id' => $plan, 'teammate_id' => $ilse->id, 'state' => 'running', 'started_at' => now(), 'next_at' => now()->addDay(),
             ]),
             'started' => self::row('started_checklists', [
-                'conversation_id' => $conversation->id, 'name' => 'Lost parcel', 'steps' => json_encode([['text' => 'Ask the carrier', 'by' => null, 'at' => null]]),
+                'conversation_id' => $conversation->id, 'name' => 'Lost parcel', 'steps' => json_encode([
+                    ['text' => 'Ask the carrier', 'by' => null, 'at' => null]
+                ]),
             ]),
-            'task' => self::row('tasks', ['assignee_id' => $ilse->id, 'made_by_id' => $ilse->id, 'title' => 'Ask', 'due_at' => now()->addDay(), 'updated_at' => now()]),
-            'bulk' => self::row('bulk_changes', ['teammate_id' => $ilse->id, 'does' => 'priority', 'label' => 'Priority urgent', 'state' => 'planned', 'created_at' => now()]),
+            'task' => self::row(
+                'tasks',
+                [
+                    'assignee_id' => $ilse->id, 'made_by_id' => $ilse->id, 'title' => 'Ask', 'due_at' => now()->addDay(),
+                    'updated_at' => now()
+                ]
+            ),
+            'bulk' => self::row(
+                'bulk_changes',
+                [
+                    'teammate_id' => $ilse->id, 'does' => 'priority', 'label' => 'Priority urgent', 'state' => 'planned',
+                    'created_at' => now()
+                ]
+            ),
             'view' => self::row('saved_views', [
-                ...collect((array) DB::table('saved_views')->first())->except('id', 'name', 'teammate_id')->all(), 'name' => 'Ilse’s own', 'teammate_id' => $ilse->id,
+                ...collect((array) DB::table('saved_views')->first())
+                    ->except('id', 'name', 'teammate_id')
+                    ->all(), 'name' => 'Ilse’s own', 'teammate_id' => $ilse->id,
             ]),
         ];
     }
@@ -120,11 +141,20 @@ final class OneOfEach
      */
     private static function arranged(Teammate $ilse): array
     {
-        $template = self::row('templates', ['name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'teammate_id' => $ilse->id, 'steps' => '[]', 'version' => 1, 'updated_at' => now()]);
+        $template = self::row(
+            'templates',
+            [
+                'name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'teammate_id' => $ilse->id, 'steps' => '[]',
+                'version' => 1, 'updated_at' => now()
+            ]
+        );
         self::row('template_languages', ['template_id' => $template, 'language' => 'en', 'text' => 'Thank you.'], false);
         self::row('template_versions', [
             'template_id' => $template, 'version' => 1, 'what' => 'made', 'at' => now(),
-            'content' => json_encode(['name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'team' => null, 'texts' => [], 'steps' => [], 'categories' => []]),
+            'content' => json_encode([
+                'name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'team' => null, 'texts' => [], 'steps' => [],
+                'categories' => []
+            ]),
         ], false);
 
         return [
@@ -133,7 +163,13 @@ final class OneOfEach
             'format' => 'csv',
             'key' => 'none',
             'name' => 'contact',
-            'file' => self::row('template_files', ['template_id' => $template, 'name' => 'a.txt', 'media_type' => 'text/plain', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')]),
+            'file' => self::row(
+                'template_files',
+                [
+                    'template_id' => $template, 'name' => 'a.txt', 'media_type' => 'text/plain', 'size' => 4,
+                    'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')
+                ]
+            ),
             'rule' => self::row('rules', [
                 'name' => 'Tag it', 'place' => 1, 'way' => 'every', 'events' => '["first_message"]', 'condition' => '{"all":[]}',
                 'actions' => '[{"do":"add_tag","text":"seen"}]', 'changed_by' => 'leads', 'version' => 1,
@@ -142,7 +178,9 @@ final class OneOfEach
             'category' => Category::query()->firstOrFail()->id,
             'outcome' => Outcome::query()->firstOrFail()->id,
             'tag' => self::row('tags', ['name' => 'Festival', 'folded' => 'festival']),
-            'field' => self::row('own_fields', ['about' => 'conversation', 'name' => 'Wind', 'word' => 'wind', 'kind' => 'text', 'choices' => '[]']),
+            'field' => self::row(
+                'own_fields', ['about' => 'conversation', 'name' => 'Wind', 'word' => 'wind', 'kind' => 'text', 'choices' => '[]']
+            ),
             'checklist' => (int) DB::table('checklists')->value('id'),
         ];
     }
@@ -154,9 +192,27 @@ final class OneOfEach
     {
         return [
             'sender' => self::row('blocked_senders', ['kind' => 'email', 'value' => 'spam@spam.example']),
-            'import' => self::row('history_imports', ['account_id' => $account->id, 'format' => 'mbox', 'name' => 'old.mbox', 'file' => 'none', 'state' => 'stopped', 'size' => 4, 'created_at' => now(), 'updated_at' => now()]),
-            'trace' => self::row('event_traces', ['account_id' => $account->id, 'way' => 'webhook', 'problem' => 'bad_json', 'reason' => 'No JSON.', 'state' => 'kept', 'same_key' => Str::random(64), 'at' => now()]),
-            'mail' => self::row('unreadable_mail', ['sha256' => Str::random(64), 'original' => app(FileStore::class)->keep(Mails::raw()), 'size' => 4, 'reason' => 'Too large.', 'received_at' => now(), 'state' => 'kept', 'account_id' => $account->id]),
+            'import' => self::row(
+                'history_imports',
+                [
+                    'account_id' => $account->id, 'format' => 'mbox', 'name' => 'old.mbox', 'file' => 'none', 'state' => 'stopped',
+                    'size' => 4, 'created_at' => now(), 'updated_at' => now()
+                ]
+            ),
+            'trace' => self::row(
+                'event_traces',
+                [
+                    'account_id' => $account->id, 'way' => 'webhook', 'problem' => 'bad_json', 'reason' => 'No JSON.',
+                    'state' => 'kept', 'same_key' => Str::random(64), 'at' => now()
+                ]
+            ),
+            'mail' => self::row(
+                'unreadable_mail',
+                [
+                    'sha256' => Str::random(64), 'original' => app(FileStore::class)->keep(Mails::raw()), 'size' => 4,
+                    'reason' => 'Too large.', 'received_at' => now(), 'state' => 'kept', 'account_id' => $account->id
+                ]
+            ),
         ];
     }
 

@@ -27,7 +27,10 @@ final class TestDatabase
      */
     public static function use(Application $app, string $for = ''): void
     {
-        $name = implode('_', array_filter(['cairnfield_tests', $for, (string) getenv('TEST_TOKEN')], static fn (string $part): bool => $part !== ''));
+        $name = implode(
+            '_',
+            array_filter(['cairnfield_tests', $for, (string) getenv('TEST_TOKEN')], static fn (string $part): bool => $part !== '')
+        );
         self::turnTo($app, $name);
         if (! isset(self::$ready[$name])) {
             self::isMade($name) ?: self::make($app, $name);
@@ -46,10 +49,14 @@ final class TestDatabase
 
     private static function isMade(string $name): bool
     {
-        $exists = DB::connection('server')->select('SELECT 1 FROM information_schema.tables WHERE table_schema = ? AND table_name = ?', [$name, 'made_from']) !== [];
+        $exists = DB::connection('server')->select(
+            'SELECT 1 FROM information_schema.tables WHERE table_schema = ? AND table_name = ?', [$name, 'made_from']
+        ) !== [];
 
         // A test that was killed, or that committed what it should not have, may have left something.
-        return $exists && DB::connection('server')->scalar("SELECT stamp FROM `{$name}`.made_from WHERE NOT EXISTS (SELECT 1 FROM `{$name}`.conversations)") === self::stamp();
+        return $exists && DB::connection('server')->scalar(
+            "SELECT stamp FROM `{$name}`.made_from WHERE NOT EXISTS (SELECT 1 FROM `{$name}`.conversations)"
+        ) === self::stamp();
     }
 
     private static function make(Application $app, string $name): void
@@ -80,7 +87,9 @@ final class TestDatabase
         $app->make(SmallStore::class)->build();
         DB::statement('CREATE TABLE made_from (stamp char(64) NOT NULL)');
         DB::table('made_from')->insert(['stamp' => self::stamp()]);
-        self::shell('mariadb-dump', "--no-tablespaces --skip-lock-tables --single-transaction {$model}", '> '.escapeshellarg("{$dump}.new"));
+        self::shell(
+            'mariadb-dump', "--no-tablespaces --skip-lock-tables --single-transaction {$model}", '> '.escapeshellarg("{$dump}.new")
+        );
         rename("{$dump}.new", $dump);
     }
 
@@ -93,7 +102,10 @@ final class TestDatabase
     private static function turnTo(Application $app, string $name): void
     {
         $settings = config('database.connections.mariadb');
-        config(['database.connections.mariadb' => [...$settings, 'database' => $name], 'database.connections.server' => [...$settings, 'database' => '']]);
+        config([
+            'database.connections.mariadb' => [...$settings, 'database' => $name],
+            'database.connections.server' => [...$settings, 'database' => '']
+        ]);
         $app->make('db')->purge('mariadb');
     }
 
@@ -113,7 +125,10 @@ final class TestDatabase
         static $stamp = null;
         if ($stamp === null) {
             $files = [...(glob(database_path('migrations/*.php')) ?: []), ...(glob(__DIR__.'/*.php') ?: [])];
-            $stamp = hash('sha256', config('app.key').implode('', array_map(static fn (string $file): string => hash_file('sha256', $file), $files)));
+            $stamp = hash(
+                'sha256',
+                config('app.key').implode('', array_map(static fn (string $file): string => hash_file('sha256', $file), $files))
+            );
         }
 
         return $stamp;

@@ -13,21 +13,39 @@ use Tests\App\Mails;
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     $this->conversation = Mails::conversation();
-    $this->ask = fn (string $question = 'Give back 40.00 EUR', ?string $of = null) => $this->post("/conversations/{$this->conversation->id}/approvals", ['question' => $question, 'of' => $of === null ? '' : (string) $this->teammate($of)->id]);
+    $this->ask = fn (string $question = 'Give back 40.00 EUR', ?string $of = null) => $this->post(
+        "/conversations/{$this->conversation->id}/approvals",
+        ['question' => $question, 'of' => $of === null ? '' : (string) $this->teammate($of)->id]
+    );
 });
 
 it('asks a second person, holds the conversation meanwhile, and goes on with the answer', function (): void {
     $this->actingAs($this->teammate('ilse'));
     ($this->ask)(of: 'mads')->assertSessionHas('done', 'Asked Mads Overgaard. It is held until there is an answer.');
-    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)->and($this->conversation->held_reason)->toBe('approval: Give back 40.00 EUR')
-        ->and(News::query()->where('teammate_id', $this->teammate('mads')->id)->sole()->text)->toContain('needs your yes or no: Give back 40.00 EUR');
-    $this->get("/conversations/{$this->conversation->id}")->assertSee('Needs Mads’s yes or no')->assertDontSee('name="do" value="give"', false)->assertSee('Withdraw the question');
+    expect($this->conversation->refresh()->state)
+        ->toBe(ConversationState::Held)
+        ->and($this->conversation->held_reason)
+        ->toBe('approval: Give back 40.00 EUR')
+        ->and(News::query()->where('teammate_id', $this->teammate('mads')->id)->sole()->text)
+        ->toContain('needs your yes or no: Give back 40.00 EUR');
+    $this->get("/conversations/{$this->conversation->id}")
+        ->assertSee('Needs Mads’s yes or no')
+        ->assertDontSee('name="do" value="give"', false)
+        ->assertSee('Withdraw the question');
     $approval = Approval::query()->sole();
     $this->actingAs($this->teammate('mads'))->get("/conversations/{$this->conversation->id}")->assertSee('name="do" value="give"', false);
-    $this->post("/approvals/{$approval->id}", ['do' => 'give', 'answer' => 'But say that it is once only.'])->assertSessionHas('done', 'Approved.');
-    expect($approval->refresh()->state)->toBe(ApprovalState::Given)->and($this->conversation->refresh()->state)->toBe(ConversationState::Open)
-        ->and(News::query()->where('teammate_id', $this->teammate('ilse')->id)->sole()->text)->toContain('“Give back 40.00 EUR”: yes, But say that it is once only.');
-    $this->get("/conversations/{$this->conversation->id}")->assertSee('Approved: Give back 40.00 EUR by Mads Overgaard (But say that it is once only.)');
+    $this->post(
+        "/approvals/{$approval->id}", ['do' => 'give', 'answer' => 'But say that it is once only.']
+    )->assertSessionHas('done', 'Approved.');
+    expect($approval->refresh()->state)
+        ->toBe(ApprovalState::Given)
+        ->and($this->conversation->refresh()->state)
+        ->toBe(ConversationState::Open)
+        ->and(News::query()->where('teammate_id', $this->teammate('ilse')->id)->sole()->text)
+        ->toContain('“Give back 40.00 EUR”: yes, But say that it is once only.');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee(
+        'Approved: Give back 40.00 EUR by Mads Overgaard (But say that it is once only.)'
+    );
 });
 
 it('lets nobody approve what they asked for themselves, nor who was not asked', function (): void {
@@ -48,9 +66,13 @@ it('wants a reason for a no, and one answer only', function (): void {
     ($this->ask)('And another')->assertSessionHas('problem');
     $approval = Approval::query()->sole();
     $this->actingAs($this->teammate('mads'));
-    $this->post("/approvals/{$approval->id}", ['do' => 'decline', 'answer' => ' '])->assertSessionHas('problem', 'Say why not, so that the others know how to go on.');
+    $this->post(
+        "/approvals/{$approval->id}", ['do' => 'decline', 'answer' => ' ']
+    )->assertSessionHas('problem', 'Say why not, so that the others know how to go on.');
     $this->post("/approvals/{$approval->id}", ['do' => 'decline', 'answer' => 'It was worn.'])->assertSessionHas('done', 'Declined.');
-    $this->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas('problem', 'This was answered or withdrawn in the meantime.');
+    $this->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas(
+        'problem', 'This was answered or withdrawn in the meantime.'
+    );
     expect($approval->refresh()->state)->toBe(ApprovalState::Declined);
 });
 
@@ -77,7 +99,10 @@ it('leaves it held for something else, where somebody has held it for that since
     ($this->ask)(of: 'mads');
     $this->post("/conversations/{$this->conversation->id}/hold", ['reason' => 'The workshop looks at it', 'until' => 'customer']);
     $this->actingAs($this->teammate('mads'))->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'give'])->assertSessionHas('done');
-    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)->and($this->conversation->held_reason)->toBe('The workshop looks at it');
+    expect($this->conversation->refresh()->state)
+        ->toBe(ConversationState::Held)
+        ->and($this->conversation->held_reason)
+        ->toBe('The workshop looks at it');
 });
 
 it('can be answered by a lead where whoever was asked has left', function (): void {
@@ -93,7 +118,9 @@ it('is asked of nobody who has left, of no stranger, and about nothing that is c
     $this->actingAs($this->teammate('ilse'));
     $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
     ($this->ask)(of: 'ruta')->assertSessionHasErrors('of');
-    $this->post("/conversations/{$this->conversation->id}/approvals", ['question' => 'May we?', 'of' => '99999'])->assertSessionHasErrors('of');
+    $this->post(
+        "/conversations/{$this->conversation->id}/approvals", ['question' => 'May we?', 'of' => '99999']
+    )->assertSessionHasErrors('of');
     ($this->ask)(str_repeat('q', 501))->assertSessionHasErrors('question');
     ($this->ask)('  ')->assertSessionHasErrors('question');
     $this->conversation->forceFill(['state' => ConversationState::Closed])->save();
@@ -106,7 +133,10 @@ it('is seen and answered from the conversation into which its own was joined', f
     $this->actingAs($this->teammate('ilse'));
     ($this->ask)(of: 'mads');
     $this->post("/conversations/{$other->id}/join", ['other' => (string) $this->conversation->id])->assertSessionHas('done');
-    $this->actingAs($this->teammate('mads'))->get("/conversations/{$other->id}")->assertSee('Needs Mads’s yes or no')->assertSee('name="do" value="give"', false);
+    $this->actingAs($this->teammate('mads'))
+        ->get("/conversations/{$other->id}")
+        ->assertSee('Needs Mads’s yes or no')
+        ->assertSee('name="do" value="give"', false);
     $this->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'give'])->assertSessionHas('done');
     expect($this->conversation->refresh()->state)->toBe(ConversationState::Resolved);
     ($this->ask)('And another')->assertRedirect();

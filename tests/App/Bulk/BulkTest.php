@@ -22,7 +22,10 @@ use Tests\App\Mails;
 
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
-    $this->all = array_map(static fn (string $name): Conversation => Mails::conversation(['Subject' => "From {$name}", 'From' => "{$name}@x.example"]), ['ann', 'bea', 'cid']);
+    $this->all = array_map(
+        static fn (string $name): Conversation => Mails::conversation(['Subject' => "From {$name}", 'From' => "{$name}@x.example"]),
+        ['ann', 'bea', 'cid']
+    );
     $this->actingAs($this->teammate('ilse'));
 });
 
@@ -33,7 +36,15 @@ beforeEach(function (): void {
  */
 function plan(array $conversations, string $change, string $text = ''): BulkChange
 {
-    test()->post('/bulk', ['ids' => array_map(static fn (Conversation $one): int => $one->id, $conversations), 'change' => $change, 'text' => $text, 'view' => 'my-turn'])->assertRedirect();
+    test()
+        ->post(
+            '/bulk',
+            [
+                'ids' => array_map(static fn (Conversation $one): int => $one->id, $conversations), 'change' => $change,
+                'text' => $text, 'view' => 'my-turn'
+            ]
+        )
+        ->assertRedirect();
 
     return BulkChange::query()->latest('id')->firstOrFail();
 }
@@ -41,7 +52,12 @@ function plan(array $conversations, string $change, string $text = ''): BulkChan
 it('shows first what would change, and changes nothing', function (): void {
     $this->all[1]->forceFill(['owner_id' => $this->teammate('ilse')->id])->save();
     $bulk = plan($this->all, "owner:{$this->teammate('ilse')->id}");
-    $this->get("/bulk/{$bulk->id}")->assertOk()->assertSee('Give to Ilse Norrby')->assertSee('2 conversations will change.')->assertSee('One is left alone.')->assertSee('it lies with them already');
+    $this->get("/bulk/{$bulk->id}")
+        ->assertOk()
+        ->assertSee('Give to Ilse Norrby')
+        ->assertSee('2 conversations will change.')
+        ->assertSee('One is left alone.')
+        ->assertSee('it lies with them already');
     expect($this->all[0]->refresh()->owner_id)->toBeNull();
     $this->actingAs($this->teammate('mads'))->get("/bulk/{$bulk->id}")->assertForbidden();
     $this->post("/bulk/{$bulk->id}")->assertForbidden();
@@ -55,8 +71,20 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
         $conversation->tags()->attach($tag->id);
     }
     $this->post("/conversations/{$this->all[0]->id}/fields", ['fields' => [$field->id => 'J']]);
-    $ids = ['ILSE' => $this->teammate('ilse')->id, 'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'), 'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'), 'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id, 'FIELD' => $field->id];
-    $before = array_map(static fn (Conversation $one): array => [...$one->refresh()->only(['owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up']), 'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all()], $this->all);
+    $ids = [
+        'ILSE' => $this->teammate('ilse')->id, 'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
+        'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'),
+        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id, 'FIELD' => $field->id
+    ];
+    $before = array_map(
+        static fn (Conversation $one): array => [
+            ...$one->refresh()->only([
+                'owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up'
+            ]),
+            'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all()
+        ],
+        $this->all
+    );
     $bulk = plan($this->all, strtr($change, $ids), $text);
     $this->post("/bulk/{$bulk->id}");
     foreach ($this->all as $conversation) {
@@ -64,7 +92,15 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     }
     $this->get("/bulk/{$bulk->id}")->assertSee('3 conversations were changed.')->assertSee('Undo it');
     $this->post("/bulk/{$bulk->id}/undo");
-    $after = array_map(static fn (Conversation $one): array => [...$one->refresh()->only(['owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up']), 'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all()], $this->all);
+    $after = array_map(
+        static fn (Conversation $one): array => [
+            ...$one->refresh()->only([
+                'owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up'
+            ]),
+            'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all()
+        ],
+        $this->all
+    );
     expect($after)->toEqual($before)->and($bulk->refresh()->state)->toBe(BulkChange::UNDONE);
     $this->get("/conversations/{$this->all[0]->id}")->assertSee('Undone: ')->assertSee('value="J"', false);
 })->with([
@@ -74,8 +110,14 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     'priority' => ['priority:urgent', '', fn (Conversation $one): bool => $one->priority->value === 'urgent'],
     'a new tag' => ['tag:', 'Festival', fn (Conversation $one): bool => $one->tags()->where('name', 'Festival')->exists()],
     'a tag taken' => ['untag:TAG', '', fn (Conversation $one): bool => ! $one->tags()->exists()],
-    'a field' => ['field:FIELD', 'K', fn (Conversation $one): bool => OwnField::query()->sole()->values()->where('about_id', $one->id)->value('text') === 'K'],
-    'resolve' => ['resolve:OUTCOME', '', fn (Conversation $one): bool => $one->state === ConversationState::Resolved && $one->outcome_id !== null],
+    'a field' => [
+        'field:FIELD', 'K',
+        fn (Conversation $one): bool => OwnField::query()->sole()->values()->where('about_id', $one->id)->value('text') === 'K'
+    ],
+    'resolve' => [
+        'resolve:OUTCOME', '',
+        fn (Conversation $one): bool => $one->state === ConversationState::Resolved && $one->outcome_id !== null
+    ],
     'junk' => ['junk:', '', fn (Conversation $one): bool => $one->junk],
 ]);
 
@@ -87,7 +129,9 @@ it('leaves alone what somebody else has changed since it was chosen', function (
     expect($this->all[0]->refresh()->state)->toBe(ConversationState::Waiting)
         ->and($this->all[1]->refresh()->state)->toBe(ConversationState::Open)
         ->and($this->all[2]->refresh()->state)->toBe(ConversationState::Resolved);
-    $this->get("/bulk/{$bulk->id}")->assertSee('it was changed in between by Mads Overgaard')->assertSee('it was changed in between by the customer, who wrote');
+    $this->get("/bulk/{$bulk->id}")
+        ->assertSee('it was changed in between by Mads Overgaard')
+        ->assertSee('it was changed in between by the customer, who wrote');
 });
 
 it('undoes nothing that somebody has gone on with, and nothing after ten minutes', function (): void {
@@ -109,7 +153,12 @@ it('answers all with one text that is called back when it is undone in time', fu
     config(['cairnfield.outbox.bulk_call_back_seconds' => 60]);
     $bulk = plan($this->all, 'answer:', 'The festival is put off by a week.');
     $this->post("/bulk/{$bulk->id}");
-    expect(OutboxItem::query()->where('state', OutboxItem::DUE)->count())->toBe(3)->and($this->all[0]->refresh()->state)->toBe(ConversationState::Waiting)->and($this->sender->delivered)->toBe([]);
+    expect(OutboxItem::query()->where('state', OutboxItem::DUE)->count())
+        ->toBe(3)
+        ->and($this->all[0]->refresh()->state)
+        ->toBe(ConversationState::Waiting)
+        ->and($this->sender->delivered)
+        ->toBe([]);
     $this->post("/bulk/{$bulk->id}/undo");
     expect($this->all[0]->refresh()->state)->toBe(ConversationState::Open)->and($this->all[0]->waiting_since)->not->toBeNull();
     CarbonImmutable::setTestNow(now()->addMinutes(2));
@@ -122,7 +171,10 @@ it('answers all with one text that is called back when it is undone in time', fu
     (new DeliverDue)->handle();
     expect($this->sender->delivered)->toHaveCount(1);
     $this->post("/bulk/{$again->id}/undo");
-    expect(BulkItem::query()->where('bulk_change_id', $again->id)->value('reason'))->not->toBe('')->and($this->all[1]->refresh()->state)->toBe(ConversationState::Waiting);
+    expect(BulkItem::query()->where('bulk_change_id', $again->id)->value('reason'))
+        ->not->toBe('')
+        ->and($this->all[1]->refresh()->state)
+        ->toBe(ConversationState::Waiting);
 });
 
 it('takes all that a view holds, also beyond the page', function (): void {
@@ -132,10 +184,14 @@ it('takes all that a view holds, also beyond the page', function (): void {
 });
 
 it('refuses what makes no sense, with the reason', function (): void {
-    $this->post('/bulk', ['change' => 'priority:high', 'view' => 'my-turn'])->assertSessionHas('problem', 'No conversation is chosen. Choose some with X, or with the boxes beside them.');
+    $this->post('/bulk', ['change' => 'priority:high', 'view' => 'my-turn'])->assertSessionHas(
+        'problem', 'No conversation is chosen. Choose some with X, or with the boxes beside them.'
+    );
     $ids = ['ids' => [$this->all[0]->id]];
     $this->post('/bulk', [...$ids, 'change' => 'paint:red'])->assertSessionHas('problem', 'Choose what is to be done with them.');
-    $this->post('/bulk', [...$ids, 'change' => 'category:999999'])->assertSessionHas('problem', 'The category that was chosen is not there any more. Choose another.');
+    $this->post('/bulk', [...$ids, 'change' => 'category:999999'])->assertSessionHas(
+        'problem', 'The category that was chosen is not there any more. Choose another.'
+    );
     $this->post('/bulk', [...$ids, 'change' => 'answer:', 'text' => ' '])->assertSessionHas('problem');
     $this->actingAs($this->teammate('femi'))->post('/bulk', [...$ids, 'change' => 'junk:'])->assertForbidden();
     expect(BulkChange::query()->count())->toBe(0)->and(Tag::query()->count())->toBe(0);
@@ -155,7 +211,9 @@ it('goes on where it stopped, and begins once however often it is asked', functi
 it('answers all with one template, each filled for them, and leaves out where it cannot be', function (): void {
     config(['cairnfield.outbox.bulk_call_back_seconds' => 60]);
     $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Put off', '', SharedWith::Everybody, null, [
-        'en' => ['subject' => null, 'text' => '{{ customer.name }}, the festival is put off.', 'html' => null], 'da' => ['subject' => null, 'text' => 'Festivalen er udskudt.', 'html' => null],
+        'en' => [
+            'subject' => null, 'text' => '{{ customer.name }}, the festival is put off.', 'html' => null
+        ], 'da' => ['subject' => null, 'text' => 'Festivalen er udskudt.', 'html' => null],
     ], [], [Step::of('tag', 'festival'), Step::of('priority', 'low')]), $this->teammate('mads'));
     $this->all[0]->customer->forceFill(['name' => 'Ann Lee'])->save();
     $this->all[1]->forceFill(['language' => 'da'])->save();
@@ -164,12 +222,22 @@ it('answers all with one template, each filled for them, and leaves out where it
     $bulk = plan($this->all, "template:{$template->id}");
     $this->get("/bulk/{$bulk->id}")->assertSee('Answer with “Put off”, each in their language');
     $this->post("/bulk/{$bulk->id}");
-    expect(Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all())->toBe(['Ann Lee, the festival is put off.', 'Festivalen er udskudt.'])
+    expect(
+        Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all()
+    )->toBe(['Ann Lee, the festival is put off.', 'Festivalen er udskudt.'])
         ->and($this->all[0]->refresh()->tags()->pluck('name')->all())->toBe(['festival'])
-        ->and(BulkItem::query()->where('bulk_change_id', $bulk->id)->where('conversation_id', $this->all[2]->id)->value('reason'))->toContain('{{ customer.name }} in line 1 is not filled')
+        ->and(BulkItem::query()->where('bulk_change_id', $bulk->id)->where('conversation_id', $this->all[2]->id)->value('reason'))
+        ->toContain('{{ customer.name }} in line 1 is not filled')
         ->and($this->all[2]->refresh()->state)->toBe(ConversationState::Open)->and($template->refresh()->uses)->toBe(2);
     $this->post("/bulk/{$bulk->id}/undo");
-    expect($this->all[0]->refresh()->state)->toBe(ConversationState::Open)->and($this->all[0]->priority->value)->toBe('normal')->and($this->all[0]->tags()->count())->toBe(0)->and($template->refresh()->uses)->toBe(0);
+    expect($this->all[0]->refresh()->state)
+        ->toBe(ConversationState::Open)
+        ->and($this->all[0]->priority->value)
+        ->toBe('normal')
+        ->and($this->all[0]->tags()->count())
+        ->toBe(0)
+        ->and($template->refresh()->uses)
+        ->toBe(0);
 });
 
 it('answers nothing in public with one text for all', function (): void {
@@ -178,11 +246,24 @@ it('answers nothing in public with one text for all', function (): void {
     $this->get("/bulk/{$bulk->id}")->assertSee('2 conversations will change.')->assertSee('what was said in public is answered by hand');
 });
 
-it('leaves all alone where what was chosen has gone since it was planned, and says so', function (string $change, string $gone, Closure $goes): void {
+it('leaves all alone where what was chosen has gone since it was planned, and says so', function (
+    string $change, string $gone, Closure $goes
+): void {
     $field = app(App\Sorting\ArrangeFields::class)->make(App\Fields\About::Conversation, 'Batch', App\Fields\FieldKind::Text, [], false);
-    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Put off', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'It is put off.', 'html' => null]], [], []), $this->teammate('mads'));
+    $template = app(SaveTemplate::class)->save(
+        null,
+        new TemplateToSave(
+            'Put off', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'It is put off.', 'html' => null]],
+            [], []
+        ),
+        $this->teammate('mads')
+    );
     $ids = [
-        'RUTA' => $this->teammate('ruta')->id, 'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'), 'OUTCOME' => Outcome::query()->value('id'),
+        'RUTA' => $this->teammate('ruta')
+            ->id, 'LATE' => App\Inbox\Category::query()
+            ->where('name', 'Late parcel')
+            ->value('id'), 'OUTCOME' => Outcome::query()
+            ->value('id'),
         'FIELD' => $field->id, 'TEMPLATE' => $template->id,
     ];
     $bulk = plan($this->all, strtr($change, $ids), str_starts_with($change, 'field') ? 'K' : '');
@@ -195,17 +276,30 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
     $this->get("/bulk/{$bulk->id}")->assertSee("The {$gone} that was chosen is not there any more");
 })->with([
     'a person who left' => ['owner:RUTA', 'person', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
-    'a category retired' => ['category:LATE', 'category', fn () => App\Inbox\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()])],
+    'a category retired' => [
+        'category:LATE', 'category',
+        fn () => App\Inbox\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()])
+    ],
     'an outcome retired' => ['resolve:OUTCOME', 'outcome', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
     'a field retired' => ['field:FIELD', 'field', fn () => OwnField::query()->update(['retired_at' => now()])],
     'a template retired' => ['template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['retired_at' => now()])],
-    'a template made private' => ['template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody])],
+    'a template made private' => [
+        'template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody])
+    ],
 ]);
 
-it('says why each is left alone that has already what it would get', function (string $change, string $text, array $has, string $reason): void {
+it('says why each is left alone that has already what it would get', function (
+    string $change, string $text, array $has, string $reason
+): void {
     $tag = App\Inbox\ChangeTags::named('Old');
-    $ids = ['BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'), 'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'), 'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id];
-    $this->all[0]->forceFill(array_map(static fn (mixed $value): mixed => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value, $has))->save();
+    $ids = [
+        'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
+        'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'),
+        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id
+    ];
+    $this->all[0]->forceFill(
+        array_map(static fn (mixed $value): mixed => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value, $has)
+    )->save();
     $has === [] && $change === 'tag:TAG' && $this->all[0]->tags()->attach($tag->id);
     $bulk = plan([$this->all[0]], strtr($change, $ids), $text);
     $this->get("/bulk/{$bulk->id}")->assertSee($reason)->assertSee('None of them would change.');
@@ -230,7 +324,9 @@ it('is begun and undone only by whoever planned it, and undone once', function (
         $this->post($path)->assertForbidden();
     }
     $this->get("/bulk/{$bulk->id}/progress")->assertForbidden();
-    $this->actingAs($this->teammate('ilse'))->post("/bulk/{$bulk->id}/undo")->assertSessionHas('problem', 'It cannot be undone any more: that is possible for ten minutes.');
+    $this->actingAs($this->teammate('ilse'))
+        ->post("/bulk/{$bulk->id}/undo")
+        ->assertSessionHas('problem', 'It cannot be undone any more: that is possible for ten minutes.');
     $this->post("/bulk/{$bulk->id}");
     Bus::fake();
     $this->post("/bulk/{$bulk->id}/undo");
@@ -240,7 +336,9 @@ it('is begun and undone only by whoever planned it, and undone once', function (
 
 it('takes each conversation once, however often it is chosen, and none that is not there', function (): void {
     $id = $this->all[0]->id;
-    $this->post('/bulk', ['ids' => [$id, (string) $id, 999999], 'change' => 'priority:high', 'text' => '', 'view' => 'my-turn'])->assertRedirect();
+    $this->post(
+        '/bulk', ['ids' => [$id, (string) $id, 999999], 'change' => 'priority:high', 'text' => '', 'view' => 'my-turn']
+    )->assertRedirect();
     expect(BulkItem::query()->pluck('conversation_id')->all())->toBe([$id]);
     $this->post('/bulk', ['ids' => ['all'], 'change' => 'priority:high'])->assertSessionHasErrors('ids.0');
     $this->post('/bulk', ['ids' => range(1, 5001), 'change' => 'priority:high'])->assertSessionHasErrors('ids');

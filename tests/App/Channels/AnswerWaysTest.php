@@ -32,9 +32,14 @@ function ways(Conversation $conversation): array
     return app(AnswerRoutes::class)->of($conversation);
 }
 
-function sendBy(Tests\App\AppTestCase $test, Conversation $conversation, string $text, ?string $route, array $more = []): Illuminate\Testing\TestResponse
+function sendBy(
+    Tests\App\AppTestCase $test, Conversation $conversation, string $text, ?string $route, array $more = []
+): Illuminate\Testing\TestResponse
 {
-    return $test->actingAs($test->teammate('ilse'))->post("/conversations/{$conversation->id}/reply", ['text' => $text, 'then' => 'waiting', 'seen' => PHP_INT_MAX, 'once' => Str::uuid()->toString(), 'route' => $route, ...$more]);
+    return $test->actingAs($test->teammate('ilse'))->post(
+        "/conversations/{$conversation->id}/reply",
+        ['text' => $text, 'then' => 'waiting', 'seen' => PHP_INT_MAX, 'once' => Str::uuid()->toString(), 'route' => $route, ...$more]
+    );
 }
 
 it('asks whether to answer in public or by direct message, and does as it is told', function (): void {
@@ -43,12 +48,20 @@ it('asks whether to answer in public or by direct message, and does as it is tol
     [$public, $direct] = ways($conversation);
     expect([$public->public, $direct->public])->toBe([true, false]);
 
-    sendBy($this, $conversation, 'On its way', null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, 'in public'));
+    sendBy($this, $conversation, 'On its way', null)->assertSessionHas(
+        'problem', fn (string $text): bool => str_contains($text, 'in public')
+    );
     expect($conversation->messages()->where('direction', Message::OUT)->count())->toBe(0);
     $this->get("/conversations/{$conversation->id}")->assertSee('On its way');
 
     sendBy($this, $conversation, 'On its way', $public->key)->assertSessionHas('done');
-    Http::assertSent(fn (Request $request): bool => str_ends_with($request->url(), '/v1/posts') && $request['in_reply_to'] === 'p77' && $request['text'] === 'On its way' && $request->hasHeader('Idempotency-Key'));
+    Http::assertSent(
+        fn (Request $request)
+            : bool => str_ends_with($request->url(), '/v1/posts')
+            && $request['in_reply_to'] === 'p77'
+            && $request['text'] === 'On its way'
+            && $request->hasHeader('Idempotency-Key')
+    );
     sendBy($this, $conversation, 'Which address?', $direct->key)->assertSessionHas('done');
     Http::assertSent(fn (Request $request): bool => str_ends_with($request->url(), '/v1/directs') && $request['to'] === '@anawren');
     $sent = $conversation->messages()->where('direction', Message::OUT)->orderBy('id')->get();
@@ -69,13 +82,19 @@ it('answers each marketplace matter where it belongs', function (array $event, C
 it('does not send what the marketplace would refuse', function (): void {
     Services::take(Channel::Quaymart, Services::entry('Wrong colour'));
     $conversation = Conversation::query()->sole();
-    sendBy($this, $conversation, 'Write to care@brindle.example or see https://brindle.example', null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, 'care@brindle.example, https://brindle.example'));
-    sendBy($this, $conversation, str_repeat('x', 2001), null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, '2001 characters'));
+    sendBy($this, $conversation, 'Write to care@brindle.example or see https://brindle.example', null)->assertSessionHas(
+        'problem', fn (string $text): bool => str_contains($text, 'care@brindle.example, https://brindle.example')
+    );
+    sendBy($this, $conversation, str_repeat('x', 2001), null)->assertSessionHas(
+        'problem', fn (string $text): bool => str_contains($text, '2001 characters')
+    );
 
     Services::take(Channel::Marrowby, Services::rating(2, 'Strap'));
     $rating = Conversation::query()->where('channel', 'marrowby')->sole();
     sendBy($this, $rating, 'It is in the pocket of the bag.', null)->assertSessionHas('done');
-    sendBy($this, $rating, 'And once more', null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, 'one public answer'));
+    sendBy($this, $rating, 'And once more', null)->assertSessionHas(
+        'problem', fn (string $text): bool => str_contains($text, 'one public answer')
+    );
 });
 
 it('signs answers as the account does, and counts that', function (): void {
@@ -84,12 +103,17 @@ it('signs answers as the account does, and counts that', function (): void {
     $conversation = Conversation::query()->sole();
     sendBy($this, $conversation, 'Hello Ana', null)->assertSessionHas('done');
     Http::assertSent(fn (Request $request): bool => ($request->data()['text'] ?? null) === "Hello Ana\n\n/Ilse for Brindle");
-    sendBy($this, $conversation, str_repeat('x', 490), null)->assertSessionHas('problem', fn (string $text): bool => str_contains($text, '509 characters'));
+    sendBy($this, $conversation, str_repeat('x', 490), null)->assertSessionHas(
+        'problem', fn (string $text): bool => str_contains($text, '509 characters')
+    );
 });
 
 it('tries again when the service has trouble, and leaves it alone for as long as it asks', function (): void {
     Http::swap(new \Illuminate\Http\Client\Factory);
-    Http::fake(['*/messages' => Http::sequence()->push([], 429, ['Retry-After' => '90'])->push([], 500)->push(['id' => 'mm1']), '*' => Http::response([], 404)]);
+    Http::fake([
+        '*/messages' => Http::sequence()->push([], 429, ['Retry-After' => '90'])->push([], 500)->push(['id' => 'mm1']),
+        '*' => Http::response([], 404)
+    ]);
     Services::take(Channel::Marrowby, Services::orderMessage('Where?'));
     sendBy($this, Conversation::query()->sole(), 'Soon', null);
     $item = OutboxItem::query()->sole();
@@ -98,7 +122,9 @@ it('tries again when the service has trouble, and leaves it alone for as long as
         $this->travelTo($item->refresh()->due_at->addSecond());
         dispatch_sync(new App\Channels\DeliverOutboxItem($item->id));
     }
-    $keys = collect(Http::recorded(fn (Request $request): bool => $request->method() === 'POST'))->map(fn (array $pair): array => $pair[0]->header('Idempotency-Key'))->unique();
+    $keys = collect(
+        Http::recorded(fn (Request $request): bool => $request->method() === 'POST')
+    )->map(fn (array $pair): array => $pair[0]->header('Idempotency-Key'))->unique();
     expect($item->refresh()->state)->toBe('sent')->and($keys)->toHaveCount(1);
 });
 
@@ -141,5 +167,7 @@ it('posts as a chosen account, once', function (): void {
     expect(OwnPost::query()->sole()->state)->toBe('sent');
     Http::assertSentCount(1);
     $this->get('/public')->assertSee('Cartons for the spring');
-    $this->post('/public/posts', [...$form, 'text' => str_repeat('x', 501), 'once' => Str::uuid()->toString()])->assertSessionHas('problem');
+    $this->post(
+        '/public/posts', [...$form, 'text' => str_repeat('x', 501), 'once' => Str::uuid()->toString()]
+    )->assertSessionHas('problem');
 });

@@ -36,7 +36,11 @@ it('reads page after page from where it stopped, and takes each item once', func
     );
     $account = catchUp(Channel::Pennon);
     expect(Message::query()->count())->toBe(3)->and($account->cursor)->toBe('4')->and($account->last_heard_at)->not->toBeNull();
-    Http::assertSent(fn (Request $request): bool => str_contains($request->url(), 'after=2') && $request->hasHeader('Authorization', 'Bearer '.$account->secrets['api_key']));
+    Http::assertSent(
+        fn (Request $request): bool => str_contains($request->url(), 'after=2') && $request->hasHeader(
+            'Authorization', 'Bearer '.$account->secrets['api_key']
+        )
+    );
 });
 
 it('stays where it is when the service fails, says so, and leaves it alone for as long as it asks', function (): void {
@@ -55,7 +59,10 @@ it('stays where it is when the service fails, says so, and leaves it alone for a
 });
 
 it('goes on past an event that it cannot read, and leaves a trace', function (): void {
-    answersWith(['events' => [['type' => 'odd'], 'not even an object', Services::post('@brindlekites after it')], 'next' => '3', 'more' => false]);
+    answersWith([
+        'events' => [['type' => 'odd'], 'not even an object', Services::post('@brindlekites after it')], 'next' => '3',
+        'more' => false
+    ]);
     expect(catchUp(Channel::Pennon)->cursor)->toBe('3')
         ->and(Message::query()->count())->toBe(1)
         ->and(EventTrace::query()->count())->toBe(2);

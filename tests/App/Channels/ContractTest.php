@@ -43,10 +43,20 @@ function arrives(AppTestCase $test, Channel $channel, string $text, string $id =
 {
     $at = '2026-11-23T09:58:00Z';
     match ($channel) {
-        Channel::Email => Mails::take(Mails::raw(['From' => 'Karin Dahl <karin@dahl.example>', 'Message-ID' => "<{$id}@dahl.example>", 'Content-Type' => 'text/plain; charset=utf-8'], $text)),
+        Channel::Email => Mails::take(
+            Mails::raw(
+                [
+                    'From' => 'Karin Dahl <karin@dahl.example>', 'Message-ID' => "<{$id}@dahl.example>",
+                    'Content-Type' => 'text/plain; charset=utf-8'
+                ],
+                $text
+            )
+        ),
         Channel::Pennon => Services::take($channel, Services::direct($text, ['id' => "d-{$id}", 'from' => '@karindahl', 'sent_at' => $at])),
         Channel::Snapline => Services::take($channel, ['id' => Services::id('e'), 'type' => 'talk-message', 'at' => $at, 'data' => ['message' => [
-            'id' => "m-{$id}", 'person' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => $text, 'ours' => false, 'at' => $at, 'version' => 1, 'gone' => false,
+            'id' => "m-{$id}", 'person' => [
+                'user' => 'karindahl', 'shown' => 'Karin Dahl'
+            ], 'text' => $text, 'ours' => false, 'at' => $at, 'version' => 1, 'gone' => false,
         ]]]),
         Channel::Marrowby => Services::take($channel, Services::orderMessage($text, ['id' => "mm-{$id}", 'sent_at' => $at])),
         Channel::Quaymart => Services::take($channel, Services::entry($text, [], ['id' => "n-{$id}", 'when' => $at])),
@@ -75,7 +85,12 @@ function waysIn(): array
 
 function replyTo(Conversation $conversation, Teammate $teammate, string $text, ?string $route = null): Message
 {
-    return app(SendReply::class)->send($conversation, $teammate, new ReplyToSend($text, [], ConversationState::Waiting, null, Str::uuid()->toString(), app(Trail::class)->lastSeen($conversation), $route));
+    return app(SendReply::class)->send(
+        $conversation, $teammate,
+        new ReplyToSend(
+            $text, [], ConversationState::Waiting, null, Str::uuid()->toString(), app(Trail::class)->lastSeen($conversation), $route
+        )
+    );
 }
 
 it('makes a conversation of what somebody says, with who it is, and shows it in the queue', function (Channel $channel): void {
@@ -88,7 +103,10 @@ it('makes a conversation of what somebody says, with who it is, and shows it in 
         ->and($message->text)->toContain('Where is the "red" kite & its bag?')
         ->and($message->account->channel)->toBe($channel)
         ->and(Handle::query()->where('customer_id', $conversation->customer_id)->exists())->toBeTrue();
-    $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertSee("/conversations/{$conversation->id}", false)->assertSee($channel->label());
+    $this->actingAs($this->teammate('ilse'))
+        ->get('/queue/my-turn')
+        ->assertSee("/conversations/{$conversation->id}", false)
+        ->assertSee($channel->label());
 })->with(waysIn(...));
 
 it('takes the same thing once, however often it comes', function (Channel $channel): void {
@@ -99,7 +117,12 @@ it('takes the same thing once, however often it comes', function (Channel $chann
 
 it('takes card numbers out before anything is stored', function (Channel $channel): void {
     arrives($this, $channel, 'My card is 4111 1111 1111 1111, charge it.');
-    foreach (['messages' => ['text', 'html'], 'conversations' => ['subject'], 'channel_items' => ['text'], 'search_documents' => ['words']] as $table => $columns) {
+    foreach (
+        [
+            'messages' => ['text', 'html'], 'conversations' => ['subject'], 'channel_items' => ['text'],
+            'search_documents' => ['words']
+        ] as $table => $columns
+    ) {
         foreach ($columns as $column) {
             if (Schema::hasColumn($table, $column)) {
                 expect(DB::table($table)->where($column, 'like', '%4111 1111%')->count())->toBe(0, "{$table}.{$column}");
@@ -138,7 +161,9 @@ it('refuses what the other side would refuse, before it is on its way', function
     arrives($this, $channel, 'Hello?');
     $conversation = Conversation::query()->sole();
     $count = Message::query()->count();
-    expect(fn () => replyTo($conversation, $this->teammate('ilse'), str_repeat('é', $longest + 1)))->toThrow(InboxRefused::class, (string) $longest);
+    expect(
+        fn () => replyTo($conversation, $this->teammate('ilse'), str_repeat('é', $longest + 1))
+    )->toThrow(InboxRefused::class, (string) $longest);
     expect(Message::query()->count())->toBe($count);
     replyTo($conversation, $this->teammate('ilse'), str_repeat('é', max(1, $longest - 200)));
     expect(Message::query()->count())->toBe($count + 1);
@@ -153,7 +178,9 @@ it('brings what is said later to the same conversation, open again', function (C
         arrives($this, $channel, 'And when?', 'two');
     } else {
         $answer = Message::query()->where('direction', Message::OUT)->where('automatic', false)->sole();
-        Mails::take(Mails::raw(['From' => 'karin@dahl.example', 'In-Reply-To' => "<{$answer->message_id}>", 'Subject' => 'Re: x'], 'And when?'));
+        Mails::take(
+            Mails::raw(['From' => 'karin@dahl.example', 'In-Reply-To' => "<{$answer->message_id}>", 'Subject' => 'Re: x'], 'And when?')
+        );
     }
     expect(Conversation::query()->count())->toBe(1)->and($conversation->refresh()->state)->toBe(ConversationState::Open);
 })->with(waysIn(...));
@@ -170,12 +197,16 @@ it('has a form to connect it and one to change it, which never show a secret', f
 
 it('stays as it was where its form is saved untouched, secrets too', function (Channel $channel): void {
     $account = Services::account($channel)->refresh();
-    $of = static fn (): array => $account->refresh()->only(['address', 'sender_name', 'signature', 'team_id', 'settings', 'secrets', 'arrivals', 'state']);
+    $of = static fn (): array => $account->refresh()->only([
+        'address', 'sender_name', 'signature', 'team_id', 'settings', 'secrets', 'arrivals', 'state'
+    ]);
     $before = $of();
     $form = FilledForm::on($this->actingAs($this->teammate('corin'))->get("/accounts/{$account->id}"), "/accounts/{$account->id}");
     $form->send($this)->assertSessionDoesntHaveErrors()->assertRedirect();
     $after = $of();
-    $plain = static fn (array $values): array => array_filter($values, static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []);
+    $plain = static fn (array $values): array => array_filter(
+        $values, static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []
+    );
     expect(['settings' => $plain($after['settings']), 'arrivals' => $plain($after['arrivals'] ?? [])] + $after)
         ->toEqual(['settings' => $plain($before['settings']), 'arrivals' => $plain($before['arrivals'] ?? [])] + $before);
 })->with(Channel::cases());

@@ -30,7 +30,13 @@ function fillIn(AppTestCase $test, array $values = [], int $seconds = 30): Illum
     preg_match('/name="opened" value="([^"]+)"/', (string) $test->get('/forms/contact')->assertOk()->getContent(), $opened);
     $test->travel($seconds)->seconds();
 
-    return $test->post('/forms/contact', ['opened' => $opened[1], 'name' => 'Odile Fabre', 'email' => 'odile@fabre.example', 'text' => 'Has my kite arrived?', 'order' => '', ...$values]);
+    return $test->post(
+        '/forms/contact',
+        [
+            'opened' => $opened[1], 'name' => 'Odile Fabre', 'email' => 'odile@fabre.example', 'text' => 'Has my kite arrived?',
+            'order' => '', ...$values
+        ]
+    );
 }
 
 it('makes a conversation of a filled form, and sends a receipt with its number', function (): void {
@@ -69,12 +75,23 @@ it('answers a form by mail, and goes on in the same conversation', function (): 
     $conversation = Conversation::query()->sole();
     $answer = $this->answer($conversation, 'It arrived this morning.');
     expect($answer->to)->toBe(['odile@fabre.example'])->and($answer->from_address)->toBe('care@brindle.example');
-    Mails::take(Mails::raw(['From' => 'odile@fabre.example', 'In-Reply-To' => "<{$answer->message_id}>", 'Subject' => 'Re: x'], 'Thank you'));
+    Mails::take(
+        Mails::raw(['From' => 'odile@fabre.example', 'In-Reply-To' => "<{$answer->message_id}>", 'Subject' => 'Re: x'], 'Thank you')
+    );
     expect(Conversation::query()->count())->toBe(1);
 });
 
 it('warns the team alone where the order is not of the address', function (string $order, string $email, string $says): void {
-    Services::take(Channel::Shop, Services::order(['id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null, 'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']]]));
+    Services::take(
+        Channel::Shop,
+        Services::order([
+            'id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [],
+            'customer' => [
+                'id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null,
+                'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']
+            ]
+        ])
+    );
     Services::take(Channel::Shop, Services::order());
     fillIn($this, ['order' => $order, 'email' => $email])->assertDontSee('another address')->assertDontSee('not known');
     $message = Message::query()->where('direction', Message::IN)->sole();
@@ -86,7 +103,16 @@ it('warns the team alone where the order is not of the address', function (strin
 ]);
 
 it('has nothing to warn of where the order is of the address, whatever its case', function (): void {
-    Services::take(Channel::Shop, Services::order(['id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null, 'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']]]));
+    Services::take(
+        Channel::Shop,
+        Services::order([
+            'id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [],
+            'customer' => [
+                'id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null,
+                'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']
+            ]
+        ])
+    );
     fillIn($this, ['order' => 'B-20377', 'email' => 'odile@fabre.example']);
     expect(Message::query()->where('direction', Message::IN)->sole()->marks)->toBe([]);
 });
@@ -117,7 +143,12 @@ it('puts what a machine filled in with the junk, from where it can be taken back
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertDontSee($conversation->number());
     $this->get('/queue/junk')->assertSee('Has my kite arrived?');
     $this->post("/conversations/{$conversation->id}/not-junk")->assertSessionHas('done');
-    expect($conversation->refresh()->junk)->toBeFalse()->and($conversation->state->value)->toBe('open')->and($conversation->due_at)->not->toBeNull();
+    expect($conversation->refresh()->junk)
+        ->toBeFalse()
+        ->and($conversation->state->value)
+        ->toBe('open')
+        ->and($conversation->due_at)
+        ->not->toBeNull();
 })->with([
     'the field that people do not see' => [['website' => 'http://x.example'], 30],
     'faster than anybody types' => [[], 1],
@@ -142,7 +173,9 @@ it('may be framed by the shop’s page, and by nobody else', function (): void {
 
 function writeDown(AppTestCase $test, string $who, string $notes, array $headers = []): Illuminate\Testing\TestResponse
 {
-    return $test->actingAs($test->teammate('ilse'))->post('/calls', ['who' => $who, 'notes' => $notes, 'once' => Str::uuid()->toString()], $headers);
+    return $test->actingAs($test->teammate('ilse'))->post(
+        '/calls', ['who' => $who, 'notes' => $notes, 'once' => Str::uuid()->toString()], $headers
+    );
 }
 
 it('writes a call down as a conversation that lies with whoever took it', function (): void {
@@ -157,7 +190,16 @@ it('writes a call down as a conversation that lies with whoever took it', functi
 });
 
 it('knows the caller by the order or the telephone number', function (string $who): void {
-    Services::take(Channel::Shop, Services::order(['sold_on' => null, 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '+4520000188', 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]));
+    Services::take(
+        Channel::Shop,
+        Services::order([
+            'sold_on' => null,
+            'customer' => [
+                'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '+4520000188',
+                'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']
+            ]
+        ])
+    );
     writeDown($this, $who, 'Where is it?', ['HX-Request' => 'true'])->assertOk()->assertSee('Written down as')->assertSee('Ana Wrenfield');
     $conversation = Conversation::query()->sole();
     expect($conversation->customer->name)->toBe('Ana Wrenfield');
@@ -166,13 +208,24 @@ it('knows the caller by the order or the telephone number', function (string $wh
 })->with(['B-20388', '20 00 01 88']);
 
 it('never knows a caller by name alone, but lets one choose', function (): void {
-    Services::take(Channel::Shop, Services::order(['sold_on' => null, 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null, 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]));
+    Services::take(
+        Channel::Shop,
+        Services::order([
+            'sold_on' => null,
+            'customer' => [
+                'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null,
+                'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']
+            ]
+        ])
+    );
     writeDown($this, 'Ana Wrenfield', 'One of that name');
     $known = App\Customers\Customer::query()->whereHas('orders')->sole();
     expect(Conversation::query()->sole()->customer_id)->not->toBe($known->id);
     $this->get('/calls/who?who=An')->assertOk()->assertDontSee('Ana Wrenfield');
     $this->get('/calls/who?who=wrenf')->assertSee('ana@wrenfield.example')->assertSee('one order');
-    $this->post('/calls', ['who' => 'wrenf', 'notes' => 'It is her', 'once' => Str::uuid()->toString(), 'customer' => $known->id])->assertRedirect();
+    $this->post(
+        '/calls', ['who' => 'wrenf', 'notes' => 'It is her', 'once' => Str::uuid()->toString(), 'customer' => $known->id]
+    )->assertRedirect();
     expect(Conversation::query()->orderByDesc('id')->value('customer_id'))->toBe($known->id);
 });
 

@@ -32,8 +32,10 @@ it('only lists mentions where the account says so, and makes one a conversation 
     $account->forceFill(['arrivals' => ['mentions' => 'words', 'words' => ['order']]])->save();
     expect(Services::take(Channel::Pennon, Services::post('nice kites @brindlekites'))['result'])->toBe('listed')
         ->and(Services::take(Channel::Pennon, Services::post('my order, @brindlekites'))['result'])->toBe('new')
-        ->and(Services::take(Channel::Pennon, Services::post('reordering now @brindlekites', ['author' => '@other']))['result'])->toBe('listed')
-        ->and(Services::take(Channel::Pennon, Services::post('thanks', ['author' => '@third', 'thread' => 'ours'], 'post.reply'))['result'])->toBe('new');
+        ->and(Services::take(Channel::Pennon, Services::post('reordering now @brindlekites', ['author' => '@other']))['result'])
+        ->toBe('listed')
+        ->and(Services::take(Channel::Pennon, Services::post('thanks', ['author' => '@third', 'thread' => 'ours'], 'post.reply'))['result'])
+        ->toBe('new');
 
     $listed = ChannelItem::query()->whereNull('message_id')->firstOrFail();
     $made = app(TakeItem::class)->makeConversation($listed);
@@ -58,7 +60,10 @@ it('joins what the same person writes within the interval, and links back after 
 
 it('shows what was changed and removed at its source, whatever order it comes in', function (): void {
     $id = Services::id('p');
-    $event = fn (int $revision, string $text, bool $removed = false): array => Services::post($text, ['id' => $id, 'revision' => $revision, 'removed' => $removed], $removed ? 'post.removed' : ($revision > 1 ? 'post.edited' : 'post.mention'));
+    $event = fn (int $revision, string $text, bool $removed = false): array => Services::post(
+        $text, ['id' => $id, 'revision' => $revision, 'removed' => $removed],
+        $removed ? 'post.removed' : ($revision > 1 ? 'post.edited' : 'post.mention')
+    );
     // The second change comes before the first item does.
     expect(Services::take(Channel::Pennon, $event(2, '@brindlekites Where is my KITE'))['result'])->toBe('new')
         ->and(Services::take(Channel::Pennon, $event(1, '@brindlekites Where is my kit'))['result'])->toBe('again')
@@ -83,13 +88,28 @@ it('keeps an item that was removed before it was heard of, and says so', functio
 it('takes comments and direct messages of the photo network', function (): void {
     $comment = ['id' => 'e1', 'type' => 'comment-new', 'at' => now()->toIso8601ZuluString(), 'data' => [
         'photo' => ['id' => 'f1', 'caption' => 'Merlin in slate'],
-        'comment' => ['id' => 'k77', 'by' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => 'When is the red one back?', 'under' => null, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false],
+        'comment' => [
+            'id' => 'k77', 'by' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => 'When is the red one back?',
+            'under' => null, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false
+        ],
         'under_ours' => false,
     ]];
-    $direct = ['id' => 'e2', 'type' => 'talk-message', 'at' => now()->toIso8601ZuluString(), 'data' => ['message' => ['id' => 'm78', 'person' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => 'Could you write to me?', 'ours' => false, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false]]];
+    $direct = [
+        'id' => 'e2', 'type' => 'talk-message', 'at' => now()->toIso8601ZuluString(),
+        'data' => [
+            'message' => [
+                'id' => 'm78', 'person' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => 'Could you write to me?',
+                'ours' => false, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false
+            ]
+        ]
+    ];
     Services::take(Channel::Snapline, $comment);
     Services::take(Channel::Snapline, $direct);
-    expect(Services::take(Channel::Snapline, [...$direct, 'data' => ['message' => [...$direct['data']['message'], 'id' => 'm79', 'ours' => true]]])['result'])->toBe('ours');
+    expect(
+        Services::take(
+            Channel::Snapline, [...$direct, 'data' => ['message' => [...$direct['data']['message'], 'id' => 'm79', 'ours' => true]]]
+        )['result']
+    )->toBe('ours');
     $conversation = Conversation::query()->sole();
     expect($conversation->about_title)->toBe('Merlin in slate')->and($conversation->messages()->count())->toBe(2);
 });

@@ -16,7 +16,9 @@ it('takes an event that is rightly signed, and says what became of it', function
     expect(Message::query()->count())->toBe(1)->and($account->refresh()->last_heard_at)->not->toBeNull();
 });
 
-it('refuses what is wrongly signed, old, no JSON or too large, says why, and leaves a trace', function (array|string $event, ?string $secret, int $secondsAgo, int $status, string $problem): void {
+it('refuses what is wrongly signed, old, no JSON or too large, says why, and leaves a trace', function (
+    array|string $event, ?string $secret, int $secondsAgo, int $status, string $problem
+): void {
     $account = Services::account(Channel::Pennon);
     Services::send($this, $account, $event, $secret, $secondsAgo)->assertStatus($status)->assertJson(['error' => $problem]);
     expect(Message::query()->count())->toBe(0)
@@ -34,7 +36,9 @@ it('refuses what is wrongly signed, old, no JSON or too large, says why, and lea
 
 it('keeps a signed event that it cannot read, without the numbers in it, to be taken later', function (): void {
     $account = Services::account(Channel::Pennon);
-    Services::send($this, $account, ['type' => 'post.praised', 'text' => 'card 4111 1111 1111 1111'])->assertStatus(422)->assertJson(['taken' => false]);
+    Services::send($this, $account, ['type' => 'post.praised', 'text' => 'card 4111 1111 1111 1111'])
+        ->assertStatus(422)
+        ->assertJson(['taken' => false]);
     Services::send($this, $account, ['type' => 'post.praised', 'text' => 'card 4111 1111 1111 1111'])->assertStatus(422);
     $trace = EventTrace::query()->sole();
     expect($trace->times)->toBe(2)->and($trace->event)->toContain('[card …1111]')->not->toContain('4111 1111');

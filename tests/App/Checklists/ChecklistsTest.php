@@ -57,7 +57,12 @@ it('stays as it was started where the list is changed, renamed or retired', func
     $before = $started->steps;
     $this->actingAs($this->teammate('mads'));
     $this->post("/sorting/checklists/{$this->lost->id}", ['name' => 'Parcel gone', 'steps' => "Only one\n\n"])->assertSessionHas('done');
-    expect($started->refresh()->steps)->toEqual($before)->and($started->name)->toBe('Lost parcel')->and($this->lost->refresh()->steps)->toBe(['Only one']);
+    expect($started->refresh()->steps)
+        ->toEqual($before)
+        ->and($started->name)
+        ->toBe('Lost parcel')
+        ->and($this->lost->refresh()->steps)
+        ->toBe(['Only one']);
 
     $this->post("/sorting/checklists/{$this->lost->id}/retire")->assertSessionHas('done');
     $this->get("/conversations/{$this->conversation->id}")->assertSee('Lost parcel')->assertSee('Ask the carrier');
@@ -85,9 +90,14 @@ it('refuses a list without a name, without steps, or of a name there is, and kee
 
 it('shows what a step says as text, in whatever language and length', function (): void {
     $this->actingAs($this->teammate('mads'));
-    $this->post('/sorting/checklists', ['name' => 'Odd', 'steps' => "<b>Ask</b> & wait\n返品を確認する\n".str_repeat('long ', 100)])->assertSessionHas('done');
+    $this->post(
+        '/sorting/checklists', ['name' => 'Odd', 'steps' => "<b>Ask</b> & wait\n返品を確認する\n".str_repeat('long ', 100)]
+    )->assertSessionHas('done');
     $odd = Checklist::query()->where('name', 'Odd')->sole();
     expect($odd->steps[0])->toBe('<b>Ask</b> & wait')->and(mb_strlen($odd->steps[2]))->toBeLessThanOrEqual(300);
     $this->work->start($this->conversation, $odd, Actor::teammate($this->ilse));
-    $this->get("/conversations/{$this->conversation->id}")->assertSee('<b>Ask</b> & wait')->assertDontSee('<b>Ask</b>', false)->assertSee('返品を確認する');
+    $this->get("/conversations/{$this->conversation->id}")
+        ->assertSee('<b>Ask</b> & wait')
+        ->assertDontSee('<b>Ask</b>', false)
+        ->assertSee('返品を確認する');
 });

@@ -35,7 +35,18 @@ it('shows a stored condition and makes the same of it again', function (array $c
     'one line' => [['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['reel', 'größer']]]]],
     'any' => [['any' => [['field' => 'state', 'op' => 'in', 'value' => ['open']], ['field' => 'owner', 'op' => 'is_empty']]]],
     'none' => [['not' => ['any' => [['field' => 'public', 'op' => 'is', 'value' => false]]]]],
-    'groups in groups' => [['all' => [['any' => [['not' => ['any' => [['field' => 'stars', 'op' => 'at_most', 'value' => 2]]]], ['field' => 'language', 'op' => 'in', 'value' => ['lv']]]]]]],
+    'groups in groups' => [
+        [
+            'all' => [
+                [
+                    'any' => [
+                        ['not' => ['any' => [['field' => 'stars', 'op' => 'at_most', 'value' => 2]]]],
+                        ['field' => 'language', 'op' => 'in', 'value' => ['lv']]
+                    ]
+                ]
+            ]
+        ]
+    ],
 ]);
 
 it('reads a line that stands alone as a group of one', function (): void {
@@ -46,15 +57,36 @@ it('adds and takes away lines and groups at their place, and nothing elsewhere',
     $group = group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')));
     expect($this->form->after($group, $do))->toBe($after);
 })->with([
-    'a line at the end' => ['add:', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')), line())],
-    'a line in a group' => ['add:1', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'), line()))],
-    'a group' => ['group:', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')), group('any', line()))],
+    'a line at the end' => [
+        'add:',
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')), line())
+    ],
+    'a line in a group' => [
+        'add:1',
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'), line()))
+    ],
+    'a group' => [
+        'group:',
+        group(
+            'all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')),
+            group('any', line())
+        )
+    ],
     'the first line goes' => ['remove:0', group('all', group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))],
     'one of a group goes' => ['remove:1.0', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('owner', 'is_empty')))],
     'a whole group goes' => ['remove:1', group('all', line('subject', 'has_any_word', 'reel'))],
-    'a place that is not there' => ['remove:9', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))],
-    'inside of a line' => ['add:0.3', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))],
-    'nothing that a button says' => ['explode', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))],
+    'a place that is not there' => [
+        'remove:9',
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))
+    ],
+    'inside of a line' => [
+        'add:0.3',
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))
+    ],
+    'nothing that a button says' => [
+        'explode',
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))
+    ],
 ]);
 
 it('makes something sound of whatever is posted', function (mixed $posted): void {
@@ -69,9 +101,13 @@ it('makes something sound of whatever is posted', function (mixed $posted): void
     'another head' => [['head' => 'xor', 'parts' => []]],
     'parts that are none' => [['head' => 'any', 'parts' => 'x']],
     'a line that is a word' => [['head' => 'any', 'parts' => ['x', 7, null]]],
-    'values in values' => [['head' => 'all', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => [['x' => ['y']], 'reel']]]]],
+    'values in values' => [
+        ['head' => 'all', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => [['x' => ['y']], 'reel']]]]
+    ],
     'a field that is a list' => [['head' => 'all', 'parts' => [['field' => ['subject'], 'op' => 'is', 'value' => 'x']]]],
-    'an operator that the field does not have' => [['head' => 'all', 'parts' => [['field' => 'owner', 'op' => 'more_than', 'value' => '3']]]],
+    'an operator that the field does not have' => [
+        ['head' => 'all', 'parts' => [['field' => 'owner', 'op' => 'more_than', 'value' => '3']]]
+    ],
 ]);
 
 it('goes no deeper than it can be shown, however deep what is posted is', function (): void {
@@ -80,7 +116,9 @@ it('goes no deeper than it can be shown, however deep what is posted is', functi
         $posted = ['head' => 'all', 'parts' => [$posted]];
     }
     $deep = static function (array $group) use (&$deep): int {
-        return 1 + max([0, ...array_map($deep, array_filter($group['parts'] ?? [], static fn (array $part): bool => isset($part['head'])))]);
+        return 1 + max([
+            0, ...array_map($deep, array_filter($group['parts'] ?? [], static fn (array $part): bool => isset($part['head'])))
+        ]);
     };
     expect($deep($this->form->posted($posted)))->toBeLessThanOrEqual(6);
 });

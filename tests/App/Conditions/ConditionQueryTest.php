@@ -51,7 +51,10 @@ function variedConversations(int $count): void
     $customers = [];
     foreach (range(1, $count) as $number) {
         CarbonImmutable::setTestNow(CarbonImmutable::parse('2026-11-23T12:00:00Z')->subMinutes(mt_rand(0, 6000)));
-        $conversation = Mails::conversation(['From' => "{$pick(WORDS)} <c".mt_rand(1, 12).'@x.example>', 'Subject' => "{$pick(WORDS)} {$pick(WORDS)}", 'Message-ID' => "<v{$number}@x.example>", 'To' => $pick(['care@brindle.example', 'returns@brindle.example'])]);
+        $conversation = Mails::conversation([
+            'From' => "{$pick(WORDS)} <c".mt_rand(1, 12).'@x.example>', 'Subject' => "{$pick(WORDS)} {$pick(WORDS)}",
+            'Message-ID' => "<v{$number}@x.example>", 'To' => $pick(['care@brindle.example', 'returns@brindle.example'])
+        ]);
         $customers[] = $conversation->customer_id;
         $conversation->forceFill([
             'state' => $pick(ConversationState::cases()),
@@ -63,7 +66,9 @@ function variedConversations(int $count): void
             'public' => (bool) mt_rand(0, 1),
             'waiting_since' => $pick([null, CarbonImmutable::now()]),
         ])->save();
-        $conversation->tags()->sync(array_map(static fn ($tag): int => $tag->id, array_filter($tags, static fn (): bool => mt_rand(0, 2) === 0)));
+        $conversation->tags()->sync(
+            array_map(static fn ($tag): int => $tag->id, array_filter($tags, static fn (): bool => mt_rand(0, 2) === 0))
+        );
         foreach (OwnField::query()->get() as $field) {
             $about = match ($field->about) {
                 About::Conversation => $conversation->id,
@@ -92,12 +97,16 @@ it('finds by query exactly what the core says yes to, whatever is asked', functi
     $all = Conversation::query()->with(['customer.groups', 'tags', 'rating'])->get();
     $pick = static fn (array $of): mixed => array_values($of)[mt_rand(0, count($of) - 1)];
     $value = static function (Operator $operator, array $choices) use ($pick): mixed {
-        $word = static fn (): string => mt_rand(0, 3) > 0 && $choices !== [] ? (string) $pick(array_keys($choices)) : $pick([...WORDS, 'STRASSE c++', '返品', 'mads']);
+        $word = static fn (): string => mt_rand(0, 3) > 0 && $choices !== [] ? (string) $pick(array_keys($choices)) : $pick([
+            ...WORDS, 'STRASSE c++', '返品', 'mads'
+        ]);
         $number = static fn (): int|float => $pick([-2, 0, 3, 12.5, 24, 20261101, 20261224, 60]);
 
         return match ($operator) {
             Operator::Is, Operator::IsNot => $pick([$word(), $number(), null, true, false]),
-            Operator::In, Operator::NotIn => array_map(static fn (): mixed => $pick([$word(), $word(), $number(), null, true]), range(0, mt_rand(0, 2))),
+            Operator::In, Operator::NotIn => array_map(
+                static fn (): mixed => $pick([$word(), $word(), $number(), null, true]), range(0, mt_rand(0, 2))
+            ),
             Operator::MoreThan, Operator::LessThan, Operator::AtLeast, Operator::AtMost => $number(),
             Operator::StartsWith, Operator::EndsWith => mb_substr($word(), 0, mt_rand(1, 4)),
             Operator::IsEmpty, Operator::IsNotEmpty => null,
@@ -121,7 +130,11 @@ it('finds by query exactly what the core says yes to, whatever is asked', functi
     for ($case = 0; $case < 700; $case++) {
         $asked = $tree($case % 3 === 0 ? 2 : 0);
         $condition = Condition::read(json_decode((string) json_encode($asked)));
-        $expected = array_values($all->filter(static fn (Conversation $conversation): bool => $condition->matches($fields->facts($conversation, $condition)))->pluck('id')->all());
+        $expected = array_values(
+            $all->filter(static fn (Conversation $conversation): bool => $condition->matches($fields->facts($conversation, $condition)))
+                ->pluck('id')
+                ->all()
+        );
         expect(found($asked))->toBe($expected, (string) json_encode($asked, JSON_UNESCAPED_UNICODE));
         $matched += count($expected) > 0 && count($expected) < 36 ? 1 : 0;
     }

@@ -25,7 +25,16 @@ beforeEach(fn () => Http::fake(['*' => Http::response([], 404)]));
  */
 function twoAnas(): array
 {
-    Services::take(Channel::Shop, Services::order(['id' => 'ord_20205', 'number' => 'B-20205', 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '20 00 01 88', 'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK']]]));
+    Services::take(
+        Channel::Shop,
+        Services::order([
+            'id' => 'ord_20205', 'number' => 'B-20205', 'sold_on' => null, 'parcels' => [],
+            'customer' => [
+                'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '20 00 01 88',
+                'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK']
+            ]
+        ])
+    );
     Services::take(Channel::Shop, Services::order());
     Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');
     Services::take(Channel::Marrowby, Services::orderMessage('Where is it?'));
@@ -51,7 +60,13 @@ it('proposes likely duplicates with the reasons, and shows them', function (): v
 });
 
 it('proposes those who ordered with one telephone number', function (): void {
-    $order = fn (string $number, string $name, string $email): array => Services::order(['id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [], 'customer' => ['id' => null, 'name' => $name, 'email' => $email, 'telephone' => '20 00 01 88', 'address' => ['lines' => ["At {$number}"], 'country' => 'DK']]]);
+    $order = fn (string $number, string $name, string $email): array => Services::order([
+        'id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [],
+        'customer' => [
+            'id' => null, 'name' => $name, 'email' => $email, 'telephone' => '20 00 01 88',
+            'address' => ['lines' => ["At {$number}"], 'country' => 'DK']
+        ]
+    ]);
     Services::take(Channel::Shop, $order('B-20101', 'Ana Wrenfield', 'ana@wrenfield.example'));
     Services::take(Channel::Shop, $order('B-20102', 'A. Wrenfield', 'ana@work.example'));
     expect(DuplicateProposal::query()->sole()->reasons)->toContain('same telephone number +4520000188')
@@ -112,7 +127,9 @@ it('adds handles by hand, and says whose one is already', function (): void {
     $this->actingAs($this->teammate('ilse'));
     $this->post("/customers/{$onMarket->id}/handles", ['kind' => 'pennon', 'value' => '@AnaWren'])->assertSessionHas('done');
     expect($onMarket->handles()->where('kind', 'pennon')->value('value'))->toBe('@anawren');
-    $this->post("/customers/{$onMarket->id}/handles", ['kind' => 'email', 'value' => 'ANA@wrenfield.example'])->assertSessionHas('problem', fn (string $text): bool => str_contains($text, 'merge'));
+    $this->post(
+        "/customers/{$onMarket->id}/handles", ['kind' => 'email', 'value' => 'ANA@wrenfield.example']
+    )->assertSessionHas('problem', fn (string $text): bool => str_contains($text, 'merge'));
     $this->post("/customers/{$onMarket->id}/handles", ['kind' => 'telephone', 'value' => 'twelve'])->assertSessionHas('problem');
     expect($byMail->handles()->where('kind', 'email')->count())->toBe(1);
 });
@@ -121,11 +138,15 @@ it('keeps notes and facts, and sorts customers into groups by them', function ()
     [$byMail, $onMarket] = twoAnas();
     $this->actingAs($this->teammate('ilse'));
     $this->post("/customers/{$byMail->id}/notes", ['text' => 'Flies at every festival'])->assertSessionHas('done');
-    $this->post("/customers/{$byMail->id}", ['name' => 'Ana Wrenfield', 'language' => 'da', 'facts' => "club: Festival\nnonsense\n: empty"])->assertSessionHas('done');
+    $this->post(
+        "/customers/{$byMail->id}", ['name' => 'Ana Wrenfield', 'language' => 'da', 'facts' => "club: Festival\nnonsense\n: empty"]
+    )->assertSessionHas('done');
     expect($byMail->refresh()->facts)->toBe(['club' => 'Festival'])
         ->and($byMail->groups()->pluck('name')->all())->toBe(['Festival club']);
     $this->get("/customers/{$byMail->id}")->assertSee('Flies at every festival')->assertSee('Festival club');
-    $this->get('/customers?group='.$byMail->groups()->value('customer_groups.id'))->assertSee('ana@wrenfield.example')->assertDontSee('anaw88');
+    $this->get('/customers?group='.$byMail->groups()->value('customer_groups.id'))
+        ->assertSee('ana@wrenfield.example')
+        ->assertDontSee('anaw88');
 
     $this->post('/customer-groups', ['name' => 'Danes', 'field' => ['language', ''], 'is' => ['da', '']])->assertSessionHas('done');
     expect($byMail->groups()->pluck('name')->sort()->values()->all())->toBe(['Danes', 'Festival club']);
@@ -146,7 +167,11 @@ it('takes back with the separation what the one who was kept got of the other, b
     $this->actingAs($this->teammate('ilse'))->post("/customers/{$byMail->id}/merge", ['other' => $onMarket->id])->assertSessionHas('done');
     expect($byMail->refresh()->facts)->toBe(['club' => 'Festival', 2024 => 'flew', 'size' => 'M', 'dog' => 'Rex', 2025 => 'flew'])
         ->and($byMail->language)->toBe('da');
-    $byMail->forceFill(['facts' => [...['size' => 'L', 'since' => 'the merge'], ...['dog' => 'Rex'], ...['club' => 'Festival']] + [2024 => 'flew', 2025 => 'flew']])->save();
+    $byMail->forceFill([
+        'facts' => [
+            ...['size' => 'L', 'since' => 'the merge'], ...['dog' => 'Rex'], ...['club' => 'Festival']
+        ] + [2024 => 'flew', 2025 => 'flew']
+    ])->save();
     $this->post('/customer-merges/'.CustomerMerge::query()->sole()->id.'/undo')->assertSessionHas('done');
     expect($byMail->refresh()->facts)->toEqualCanonicalizing(['club' => 'Festival', 2024 => 'flew', 'size' => 'L', 'since' => 'the merge'])
         ->and($byMail->language)->toBeNull()

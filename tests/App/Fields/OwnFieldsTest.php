@@ -18,7 +18,10 @@ function fieldOf(FieldKind $kind, array $choices = [], bool $isRequired = false,
 
 function written(OwnField $field, int $id): array
 {
-    return array_column(array_map(static fn (array $one): array => [$one['field']->id, $one['values']], app(OwnFields::class)->of($field->about, $id)), 1, 0)[$field->id] ?? [];
+    return array_column(
+        array_map(static fn (array $one): array => [$one['field']->id, $one['values']], app(OwnFields::class)->of($field->about, $id)),
+        1, 0
+    )[$field->id] ?? [];
 }
 
 it('keeps what is written as it can be written again', function (FieldKind $kind, array|string $written, array $shown): void {
@@ -50,7 +53,9 @@ it('keeps what is written as it can be written again', function (FieldKind $kind
     'nothing of several' => [FieldKind::Choices, ['', ' '], []],
 ]);
 
-it('refuses what does not fit, says why, and leaves what was there', function (FieldKind $kind, string $right, string $wrong, string $why): void {
+it('refuses what does not fit, says why, and leaves what was there', function (
+    FieldKind $kind, string $right, string $wrong, string $why
+): void {
     $field = fieldOf($kind, ['Split ferrule', 'Torn sail']);
     app(OwnFields::class)->keep($field, 7, $right);
     $before = written($field, 7);
@@ -103,7 +108,10 @@ it('stops resolving while a required one is empty, whatever its kind, and not fo
     $fields->keep($field, $conversation->id, '');
     $field->forceFill(['retired_at' => now()])->save();
     expect($fields->missingToResolve($conversation->id))->toBe([]);
-})->with([[FieldKind::Text, 'K'], [FieldKind::Number, '0'], [FieldKind::Date, '2026-11-23'], [FieldKind::Choice, 'A'], [FieldKind::Choices, 'B'], [FieldKind::YesNo, 'no']]);
+})->with([
+    [FieldKind::Text, 'K'], [FieldKind::Number, '0'], [FieldKind::Date, '2026-11-23'], [FieldKind::Choice, 'A'],
+    [FieldKind::Choices, 'B'], [FieldKind::YesNo, 'no']
+]);
 
 it('reads what is written about many in as many queries as about one', function (): void {
     $fields = [fieldOf(FieldKind::Text), fieldOf(FieldKind::Choices, ['A', 'B'])];
@@ -119,5 +127,6 @@ it('reads what is written about many in as many queries as about one', function 
         return count(Illuminate\Support\Facades\DB::getQueryLog());
     };
     expect($queries(range(1, 12)))->toBe($queries([1]))
-        ->and(app(OwnFields::class)->ofMany(About::Conversation, [3, 4])[3])->toBe([$fields[0]->word => ['text 3'], $fields[1]->word => ['B', 'A']]);
+        ->and(app(OwnFields::class)->ofMany(About::Conversation, [3, 4])[3])
+        ->toBe([$fields[0]->word => ['text 3'], $fields[1]->word => ['B', 'A']]);
 });

@@ -34,13 +34,28 @@ function takeOver(string $path, ?HistoryFormat $format = null): HistoryImport
 
 function mbox(string ...$mails): string
 {
-    return implode('', array_map(static fn (string $mail): string => "From tomas Mon Mar 04 10:00:00 2024\n".str_replace("\r\n", "\n", $mail)."\n\n", $mails));
+    return implode(
+        '',
+        array_map(
+            static fn (string $mail): string => "From tomas Mon Mar 04 10:00:00 2024\n".str_replace("\r\n", "\n", $mail)."\n\n",
+            $mails
+        )
+    );
 }
 
 it('takes an mbox over: closed, threaded, at its own time, and without a promise', function (): void {
     $import = takeOver(historyFile('old.mbox', mbox(
-        Mails::raw(['Date' => 'Mon, 04 Mar 2024 10:00:00 +0100', 'Message-ID' => '<one@x.example>', 'Subject' => 'Old kite'], "My kite.\n>From the sea it came"),
-        Mails::raw(['Date' => 'Mon, 04 Mar 2024 12:00:00 +0100', 'From' => 'care@brindle.example', 'To' => 'tomas@hruby.example', 'In-Reply-To' => '<one@x.example>', 'Subject' => 'Re: Old kite'], 'Here is another.'),
+        Mails::raw(
+            ['Date' => 'Mon, 04 Mar 2024 10:00:00 +0100', 'Message-ID' => '<one@x.example>', 'Subject' => 'Old kite'],
+            "My kite.\n>From the sea it came"
+        ),
+        Mails::raw(
+            [
+                'Date' => 'Mon, 04 Mar 2024 12:00:00 +0100', 'From' => 'care@brindle.example', 'To' => 'tomas@hruby.example',
+                'In-Reply-To' => '<one@x.example>', 'Subject' => 'Re: Old kite'
+            ],
+            'Here is another.'
+        ),
         Mails::raw(['Date' => 'Tue, 09 Apr 2024 12:00:00 +0100', 'Subject' => 'Another matter'], 'A question.'),
     )));
     expect($import->state)->toBe('done')->and([$import->taken, $import->again, $import->refused])->toBe([3, 0, 0]);
@@ -52,7 +67,10 @@ it('takes an mbox over: closed, threaded, at its own time, and without a promise
         ->and($conversation->messages()->first()->text)->toContain("\nFrom the sea it came")
         ->and($conversation->customer->name)->toBe('Tomas Hrubý')
         ->and($this->sender->delivered)->toBe([]);
-    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('Here is another.')->assertSee('Taken over from earlier history');
+    $this->actingAs($this->teammate('ilse'))
+        ->get("/conversations/{$conversation->id}")
+        ->assertSee('Here is another.')
+        ->assertSee('Taken over from earlier history');
 
     // A new message from them begins a new conversation that links back.
     $new = Mails::conversation(['In-Reply-To' => '<one@x.example>', 'Subject' => 'Re: Old kite']);
@@ -69,7 +87,12 @@ it('takes nothing twice, not even what came by itself', function (): void {
 });
 
 it('goes on where it stopped, and reports what it could not take', function (): void {
-    $mails = array_map(static fn (int $number): string => Mails::raw(['Subject' => "Number {$number}", 'Date' => $number === 3 ? null : "Mon, 04 Mar 2024 10:0{$number}:00 +0100"]), range(1, 6));
+    $mails = array_map(
+        static fn (int $number): string => Mails::raw([
+            'Subject' => "Number {$number}", 'Date' => $number === 3 ? null : "Mon, 04 Mar 2024 10:0{$number}:00 +0100"
+        ]),
+        range(1, 6)
+    );
     $path = historyFile('stop.mbox', mbox(...$mails));
     $import = app(StartImport::class)->start($path, 'stop.mbox', null, Account::query()->firstOrFail(), null);
     $job = new RunImport($import->id);
@@ -82,7 +105,13 @@ it('goes on where it stopped, and reports what it could not take', function (): 
         }
     });
     $job->slice(app(StoreHistory::class), 0);
-    expect($import->refresh()->taken)->toBe(2)->and($import->state)->toBe('stopped')->and($import->percent())->toBeGreaterThan(10)->toBeLessThan(60);
+    expect($import->refresh()->taken)
+        ->toBe(2)
+        ->and($import->state)
+        ->toBe('stopped')
+        ->and($import->percent())
+        ->toBeGreaterThan(10)
+        ->toBeLessThan(60);
 
     $this->actingAs($this->teammate('corin'))->post("/history/{$import->id}/go-on")->assertSessionHas('done');
     $import->refresh();
@@ -105,7 +134,12 @@ it('takes a folder of mail from a zip file', function (): void {
 });
 
 it('takes CSV and JSON Lines, each conversation whole, and says what is wrong with a line', function (): void {
-    $csv = takeOver(historyFile('a.csv', "\u{FEFF}conversation;direction;at;text;name;address;subject\n7;in;2024-03-04 10:00;\"Two lines;\nof text\";Ana Wrenfield;ana@wrenfield.example;Late\n7;out;2024-03-04T12:00:00Z;Sorry;;;\n8;sideways;2024-03-04;x;;;\n9;in;tomorrow;x;Ana;;\n"));
+    $csv = takeOver(
+        historyFile(
+            'a.csv',
+            "\u{FEFF}conversation;direction;at;text;name;address;subject\n7;in;2024-03-04 10:00;\"Two lines;\nof text\";Ana Wrenfield;ana@wrenfield.example;Late\n7;out;2024-03-04T12:00:00Z;Sorry;;;\n8;sideways;2024-03-04;x;;;\n9;in;tomorrow;x;Ana;;\n"
+        )
+    );
     expect([$csv->taken, $csv->refused])->toBe([2, 2]);
     $conversation = Conversation::query()->sole();
     expect($conversation->messages()->orderBy('id')->pluck('text')->all())->toBe(["Two lines;\nof text", 'Sorry'])
@@ -113,8 +147,18 @@ it('takes CSV and JSON Lines, each conversation whole, and says what is wrong wi
         ->and($csv->problems()->orderBy('id')->pluck('reason')->implode(' '))->toContain('sideways')->toContain('tomorrow');
 
     $lines = implode("\n", [
-        json_encode(['id' => 'x1', 'subject' => 'By telephone', 'channel' => 'telephone', 'customer' => ['name' => 'Lars Uddin', 'telephone' => '20 00 01 19'], 'messages' => [['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'Card 4111 1111 1111 1111']]]),
-        json_encode(['id' => 'x2', 'messages' => [['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'fine'], ['direction' => 'in', 'at' => 'never', 'text' => 'not']]]),
+        json_encode([
+            'id' => 'x1', 'subject' => 'By telephone', 'channel' => 'telephone',
+            'customer' => ['name' => 'Lars Uddin', 'telephone' => '20 00 01 19'],
+            'messages' => [['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'Card 4111 1111 1111 1111']]
+        ]),
+        json_encode([
+            'id' => 'x2',
+            'messages' => [
+                ['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'fine'],
+                ['direction' => 'in', 'at' => 'never', 'text' => 'not']
+            ]
+        ]),
         'not json', '', json_encode(['id' => 'x3', 'messages' => []]),
     ]);
     $json = takeOver(historyFile('a.jsonl', $lines));
@@ -125,13 +169,18 @@ it('takes CSV and JSON Lines, each conversation whole, and says what is wrong wi
 
 it('takes a conversation in which a message stands twice, with that one once', function (): void {
     $message = ['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'Hello?'];
-    $import = takeOver(historyFile('twice.jsonl', json_encode(['id' => 'x', 'messages' => [$message, $message, [...$message, 'text' => 'Anybody?']]])));
+    $import = takeOver(
+        historyFile('twice.jsonl', json_encode(['id' => 'x', 'messages' => [$message, $message, [...$message, 'text' => 'Anybody?']]]))
+    );
     expect([$import->state, $import->taken, $import->refused])->toBe(['done', 2, 0])
         ->and(Message::query()->orderBy('id')->pluck('text')->all())->toBe(['Hello?', 'Anybody?']);
 });
 
 it('keeps apart what two files number alike', function (): void {
-    $file = fn (string $name, string $text): string => historyFile("{$name}.csv", "conversation,direction,at,text,name,address,id\n1,in,2024-03-04T10:00:00Z,{$text},Somebody,{$name}@x.example,1\n");
+    $file = fn (string $name, string $text): string => historyFile(
+        "{$name}.csv",
+        "conversation,direction,at,text,name,address,id\n1,in,2024-03-04T10:00:00Z,{$text},Somebody,{$name}@x.example,1\n"
+    );
     takeOver($file('shop', 'From the shop'));
     takeOver($file('market', 'From the market'));
     expect(Conversation::query()->count())->toBe(2)->and(Message::query()->count())->toBe(2);
@@ -139,7 +188,9 @@ it('keeps apart what two files number alike', function (): void {
 
 it('refuses a file that is none, and says so', function (string $name, string $content, string $says): void {
     $this->actingAs($this->teammate('corin'));
-    $sent = $this->post('/history', ['file' => UploadedFile::fake()->createWithContent($name, $content), 'account' => Account::query()->value('id')]);
+    $sent = $this->post(
+        '/history', ['file' => UploadedFile::fake()->createWithContent($name, $content), 'account' => Account::query()->value('id')]
+    );
     $import = HistoryImport::query()->first();
     $said = $import === null ? (string) session('problem') : (string) $import->problem;
     expect($said)->toContain($says);
@@ -158,13 +209,21 @@ it('is for administrators alone', function (): void {
 
 it('gives out what it can take in again, and recognises it', function (HistoryFormat $format): void {
     CarbonImmutable::setTestNow('2026-11-20 10:00:00');
-    $conversation = Mails::conversation(['Message-ID' => '<one@x.example>', 'Date' => 'Fri, 20 Nov 2026 10:00:00 +0000', 'Subject' => 'Kite, "red"'], "From here to\nFrom there");
+    $conversation = Mails::conversation(
+        ['Message-ID' => '<one@x.example>', 'Date' => 'Fri, 20 Nov 2026 10:00:00 +0000', 'Subject' => 'Kite, "red"'],
+        "From here to\nFrom there"
+    );
     $this->answer($conversation, "It is on its way,\n\nIlse");
     CarbonImmutable::setTestNow('2026-11-20 11:00:00');
     $this->actingAs($this->teammate('corin'));
     $file = HistoryUploads::folder().uniqid().'.'.($format === HistoryFormat::Eml ? 'zip' : $format->value);
     $response = $this->get("/history/export?format={$format->value}")->assertOk();
-    file_put_contents($file, $format === HistoryFormat::Eml ? (string) file_get_contents($response->baseResponse->getFile()->getPathname()) : $response->streamedContent());
+    file_put_contents(
+        $file,
+        $format === HistoryFormat::Eml ? (string) file_get_contents(
+            $response->baseResponse->getFile()->getPathname()
+        ) : $response->streamedContent()
+    );
 
     $again = takeOver($file);
     expect($again->state)->toBe('done')->and($again->refused)->toBe(0)->and($again->again)->toBeGreaterThanOrEqual(1);
@@ -177,12 +236,15 @@ it('gives out what it can take in again, and recognises it', function (HistoryFo
     file_put_contents($file, $format === HistoryFormat::Eml ? '' : $response->streamedContent());
     if ($format !== HistoryFormat::Eml) {
         expect(takeOver($file)->taken)->toBe(2)
-            ->and(Conversation::query()->sole()->messages()->orderBy('received_at')->orderBy('id')->pluck('text')->map(trim(...))->all())->toBe(["From here to\nFrom there", "It is on its way,\n\nIlse"]);
+            ->and(Conversation::query()->sole()->messages()->orderBy('received_at')->orderBy('id')->pluck('text')->map(trim(...))->all())
+            ->toBe(["From here to\nFrom there", "It is on its way,\n\nIlse"]);
     }
 })->with([HistoryFormat::JsonLines, HistoryFormat::Csv, HistoryFormat::Mbox, HistoryFormat::Eml]);
 
 it('is run from the command line, too', function (): void {
     $path = historyFile('cli.mbox', mbox(Mails::raw(['Date' => 'Mon, 04 Mar 2024 10:00:00 +0100'])));
-    $this->artisan('history:import', ['path' => $path, '--account' => 'care@brindle.example'])->expectsOutputToContain('1 messages taken')->assertSuccessful();
+    $this->artisan('history:import', ['path' => $path, '--account' => 'care@brindle.example'])
+        ->expectsOutputToContain('1 messages taken')
+        ->assertSuccessful();
     $this->artisan('history:import', ['path' => '/nowhere', '--account' => 'care@brindle.example'])->assertExitCode(2);
 });

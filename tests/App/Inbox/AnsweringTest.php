@@ -36,7 +36,9 @@ it('answers the customer, gives the conversation an owner, and makes it the cust
 });
 
 it('writes mail that keeps the thread together', function (): void {
-    $conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>', 'References' => '<before@hruby.example>', 'Reply-To' => 'tomas@home.example']);
+    $conversation = Mails::conversation([
+        'Message-ID' => '<first@hruby.example>', 'References' => '<before@hruby.example>', 'Reply-To' => 'tomas@home.example'
+    ]);
     $message = $this->answer($conversation, "It is on its way.\n\nIlse & the team");
     $email = app(MailComposer::class)->compose($message->load(['attachments']), $conversation->account);
     $raw = $email->toString();
@@ -66,7 +68,9 @@ it('stops an answer when somebody else answered in between, and shows what came'
     expect($conversation->messages()->where('direction', Message::OUT)->count())->toBe(1);
 
     preg_match('/name="seen" value="(\d+)"/', (string) $stopped->getContent(), $seenNow);
-    $this->post("/conversations/{$conversation->id}/reply", replyForm(['text' => 'Which letter is it?', 'seen' => $seenNow[1]]))->assertRedirect();
+    $this->post(
+        "/conversations/{$conversation->id}/reply", replyForm(['text' => 'Which letter is it?', 'seen' => $seenNow[1]])
+    )->assertRedirect();
     expect($conversation->messages()->where('direction', Message::OUT)->count())->toBe(2);
 });
 
@@ -83,7 +87,9 @@ it('is not stopped by what one did oneself', function (): void {
     $conversation = Mails::conversation();
     $seen = $conversation->journal()->max('id');
     $this->actingAs($this->teammate('ilse'));
-    $this->post("/conversations/{$conversation->id}/notes", ['text' => 'Batch K again', 'once' => Str::uuid()->toString()])->assertRedirect();
+    $this->post(
+        "/conversations/{$conversation->id}/notes", ['text' => 'Batch K again', 'once' => Str::uuid()->toString()]
+    )->assertRedirect();
     $this->post("/conversations/{$conversation->id}/reply", replyForm(['seen' => $seen]))->assertRedirect();
 });
 
@@ -119,9 +125,15 @@ it('refuses an answer without anything in it', function (): void {
 it('sends the files of the draft with the answer', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'));
-    $this->post("/conversations/{$conversation->id}/draft-files", ['files' => [UploadedFile::fake()->createWithContent('label.pdf', '%PDF-1.4 label')], 'once' => Str::uuid()->toString()])
+    $this->post(
+        "/conversations/{$conversation->id}/draft-files",
+        ['files' => [UploadedFile::fake()->createWithContent('label.pdf', '%PDF-1.4 label')], 'once' => Str::uuid()->toString()]
+    )
         ->assertOk()->assertSee('label.pdf');
-    $this->post("/conversations/{$conversation->id}/reply", replyForm(['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')]]))->assertRedirect();
+    $this->post(
+        "/conversations/{$conversation->id}/reply",
+        replyForm(['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')]])
+    )->assertRedirect();
     $message = $conversation->messages()->where('direction', Message::OUT)->with('attachments')->sole();
     expect($message->attachments->pluck('name')->all())->toBe(['label.pdf', 'map.txt'])
         ->and(app(MailComposer::class)->compose($message, $conversation->account)->getAttachments())->toHaveCount(2);
@@ -131,7 +143,10 @@ it('attaches nothing to what was sent meanwhile', function (): void {
     $conversation = Mails::conversation();
     $form = replyForm(['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')]]);
     $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/reply", $form)->assertRedirect();
-    $this->post("/conversations/{$conversation->id}/draft-files", ['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')], 'once' => $form['once']])
+    $this->post(
+        "/conversations/{$conversation->id}/draft-files",
+        ['files' => [UploadedFile::fake()->createWithContent('map.txt', 'left, then left')], 'once' => $form['once']]
+    )
         ->assertOk()->assertDontSee('map.txt');
 });
 
@@ -150,7 +165,10 @@ it('says of a file that cannot be attached why, and keeps the rest', function ()
 
 it('keeps a draft for each person', function (): void {
     $conversation = Mails::conversation();
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/drafts/reply", ['text' => 'Ilse writes', 'once' => Str::uuid()->toString()])->assertOk()->assertSee('draft kept');
+    $this->actingAs($this->teammate('ilse'))
+        ->post("/conversations/{$conversation->id}/drafts/reply", ['text' => 'Ilse writes', 'once' => Str::uuid()->toString()])
+        ->assertOk()
+        ->assertSee('draft kept');
     $this->actingAs($this->teammate('mads'))->get("/conversations/{$conversation->id}")->assertDontSee('Ilse writes');
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('Ilse writes');
 });
@@ -160,10 +178,14 @@ it('keeps no draft of what was sent meanwhile, however late it arrives', functio
     $this->actingAs($this->teammate('ilse'));
     $form = ['text' => 'It is sent tomorrow.', 'once' => Str::uuid()->toString()];
     $this->post("/conversations/{$conversation->id}/drafts/{$kind}", $form)->assertSee('draft kept');
-    $this->post("/conversations/{$conversation->id}/{$sends}", [...$form, 'seen' => JournalEntry::query()->max('id'), ...$more])->assertSessionHasNoErrors();
+    $this->post(
+        "/conversations/{$conversation->id}/{$sends}", [...$form, 'seen' => JournalEntry::query()->max('id'), ...$more]
+    )->assertSessionHasNoErrors();
     $this->post("/conversations/{$conversation->id}/drafts/{$kind}", $form)->assertOk()->assertDontSee('draft kept');
     expect(Draft::query()->where('text', '!=', '')->count())->toBe(0);
-    $this->post("/conversations/{$conversation->id}/drafts/{$kind}", ['text' => 'And one more', 'once' => Str::uuid()->toString()])->assertSee('draft kept');
+    $this->post(
+        "/conversations/{$conversation->id}/drafts/{$kind}", ['text' => 'And one more', 'once' => Str::uuid()->toString()]
+    )->assertSee('draft kept');
 })->with([
     'an answer' => ['reply', 'reply', ['then' => 'waiting']],
     'an answer for later' => ['reply', 'reply', ['then' => 'waiting', 'when' => 'at', 'at' => '2099-01-04T10:00']],

@@ -41,7 +41,9 @@ it('keeps the original where there was nothing to take out', function (): void {
 });
 
 it('shows plain text where a number is spread over HTML that cannot be mended', function (): void {
-    $conversation = Mails::conversation(['Content-Type' => 'text/html; charset=utf-8', 'MIME-Version' => '1.0'], '<p>4111 <b>1111</b> 1111 1111</p>');
+    $conversation = Mails::conversation(
+        ['Content-Type' => 'text/html; charset=utf-8', 'MIME-Version' => '1.0'], '<p>4111 <b>1111</b> 1111 1111</p>'
+    );
     $message = $conversation->messages()->sole();
     expect($message->html)->toBeNull()->and($message->text)->not->toContain('1111 1111');
 });
@@ -69,26 +71,35 @@ it('tells the language, and keeps it with the customer', function (): void {
 });
 
 it('puts junk from strangers apart with its reasons, and leaves known customers alone', function (): void {
-    $offer = fn (string $from): Conversation => Mails::conversation(['From' => $from, 'Subject' => 'FIRST PAGE OF GOOGLE NOW'], 'SEO and backlinks, increase your traffic!!!');
+    $offer = fn (string $from): Conversation => Mails::conversation(
+        ['From' => $from, 'Subject' => 'FIRST PAGE OF GOOGLE NOW'], 'SEO and backlinks, increase your traffic!!!'
+    );
     Mails::conversation(['From' => 'known@customer.example', 'Subject' => 'Where is it'], 'Where is my kite?');
     expect($offer('known@customer.example')->junk)->toBeFalse();
     $junk = $offer('growth@offers.example');
     expect($junk->junk)->toBeTrue()->and($junk->state->value)->toBe('resolved')->and($junk->due_at)->toBeNull();
-    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$junk->id}")->assertSee('With the junk')->assertSee('its subject is all capitals');
+    $this->actingAs($this->teammate('ilse'))
+        ->get("/conversations/{$junk->id}")
+        ->assertSee('With the junk')
+        ->assertSee('its subject is all capitals');
     $this->get('/queue/junk')->assertSee('FIRST PAGE OF GOOGLE NOW');
     $this->get('/queue/resolved')->assertDontSee('growth@offers.example');
 });
 
 it('blocks a sender or a domain, by hand and from the settings', function (): void {
     $conversation = Mails::conversation(['From' => 'Prizes <win@lucky.example>', 'Subject' => 'one'], 'Hello there, my friend');
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/junk", ['block' => 'domain'])->assertRedirect('/queue');
+    $this->actingAs($this->teammate('ilse'))
+        ->post("/conversations/{$conversation->id}/junk", ['block' => 'domain'])
+        ->assertRedirect('/queue');
     expect($conversation->refresh()->junk)->toBeTrue()
         ->and(Mails::conversation(['From' => 'other@lucky.example', 'Subject' => 'two'], 'Hello again')->junk)->toBeTrue();
     $this->post("/conversations/{$conversation->id}/not-junk");
     expect(BlockedSender::query()->count())->toBe(0)
         ->and(Mails::conversation(['From' => 'third@lucky.example', 'Subject' => 'three'], 'Hello again')->junk)->toBeFalse();
 
-    $this->actingAs($this->teammate('corin'))->post('/arrival/blocked', ['kind' => 'email', 'value' => 'Win@Lucky.example'])->assertSessionHas('done');
+    $this->actingAs($this->teammate('corin'))
+        ->post('/arrival/blocked', ['kind' => 'email', 'value' => 'Win@Lucky.example'])
+        ->assertSessionHas('done');
     expect(Mails::conversation(['From' => 'win@lucky.example', 'Subject' => 'four'], 'Hello')->junk)->toBeTrue();
     $this->delete('/arrival/blocked/'.BlockedSender::query()->sole()->id)->assertSessionHas('done');
 });
@@ -99,12 +110,19 @@ it('joins conversations about one order, answers them as one, and separates them
     $mail = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');
     Services::take(Channel::Pennon, Services::post('@brindlekites where is 71-4480217?', ['author_name' => 'Ana Wrenfield']));
     $post = Conversation::query()->where('channel', 'pennon')->sole();
-    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$mail->id}")->assertSee('Open elsewhere too')->assertSee($post->number());
+    $this->actingAs($this->teammate('ilse'))
+        ->get("/conversations/{$mail->id}")
+        ->assertSee('Open elsewhere too')
+        ->assertSee($post->number());
 
     $this->post("/conversations/{$mail->id}/join", ['other' => (string) $post->id])->assertSessionHas('done');
     expect($post->refresh()->joined_into_id)->toBe($mail->id)->and($post->state->value)->toBe('resolved');
     $this->get("/conversations/{$post->id}")->assertRedirect("/conversations/{$mail->id}");
-    $this->get("/conversations/{$mail->id}")->assertSee('where is 71-4480217?')->assertSee('joined into this one')->assertDontSee('Open elsewhere too')->assertSee('by direct message to @anawren');
+    $this->get("/conversations/{$mail->id}")
+        ->assertSee('where is 71-4480217?')
+        ->assertSee('joined into this one')
+        ->assertDontSee('Open elsewhere too')
+        ->assertSee('by direct message to @anawren');
     $this->get('/queue/resolved')->assertDontSee($post->number());
 
     // What she says there now comes here.
@@ -123,5 +141,10 @@ it('stops an answer when the customer wrote in the joined part meanwhile', funct
     app(App\Inbox\JoinConversations::class)->join($mail, [$other], $this->teammate('ilse'));
     $seen = app(App\Inbox\Trail::class)->lastSeen($mail->refresh());
     Mails::take(Mails::raw(['Subject' => 'Re: two', 'In-Reply-To' => '<two@x.example>'], 'Never mind'));
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$mail->id}/reply", ['text' => 'x', 'then' => 'waiting', 'seen' => $seen, 'once' => Illuminate\Support\Str::uuid()->toString()])->assertConflict();
+    $this->actingAs($this->teammate('ilse'))
+        ->post(
+            "/conversations/{$mail->id}/reply",
+            ['text' => 'x', 'then' => 'waiting', 'seen' => $seen, 'once' => Illuminate\Support\Str::uuid()->toString()]
+        )
+        ->assertConflict();
 });

@@ -13,14 +13,19 @@ beforeEach(function (): void {
     $this->actingAs($this->teammate('ilse'));
     foreach (['one' => '08:00', 'two' => '09:00', 'three' => '10:00'] as $name => $at) {
         CarbonImmutable::setTestNow("2026-11-23T{$at}:00Z");
-        $this->{$name} = Mails::conversation(['Subject' => "Matter {$name}", 'From' => "{$name}@x.example", 'Message-ID' => "<{$name}@x.example>"], "I am {$name}.");
+        $this->{$name} = Mails::conversation(
+            ['Subject' => "Matter {$name}", 'From' => "{$name}@x.example", 'Message-ID' => "<{$name}@x.example>"], "I am {$name}."
+        );
     }
     CarbonImmutable::setTestNow('2026-11-23T11:00:00Z');
 });
 
 it('joins several chosen into one, with all messages in the order of time and every customer', function (): void {
     $ids = [$this->two->id, $this->one->id, $this->three->id];
-    $this->get('/join?'.http_build_query(['ids' => $ids]))->assertOk()->assertSee('Join 3 conversations into one')->assertSee('Matter three');
+    $this->get('/join?'.http_build_query(['ids' => $ids]))
+        ->assertOk()
+        ->assertSee('Join 3 conversations into one')
+        ->assertSee('Matter three');
     $this->post('/join', ['into' => $this->two->id, 'ids' => $ids])->assertRedirect("/conversations/{$this->two->id}");
     $this->get("/conversations/{$this->two->id}")->assertSeeInOrder(['I am one.', 'I am two.', 'I am three.'])
         ->assertSee('one@x.example')->assertSee('three@x.example');
@@ -33,7 +38,9 @@ it('has later replies to any of them arrive in the one that stays', function ():
     $this->post("/conversations/{$this->one->id}/join", ['other' => $this->two->number()])->assertSessionHas('done');
     $this->post("/conversations/{$this->three->id}/join", ['other' => 'c-'.$this->one->id])->assertSessionHas('done');
     foreach (['one', 'two', 'three'] as $name) {
-        $message = Mails::take(Mails::raw(['From' => "{$name}@x.example", 'In-Reply-To' => "<{$name}@x.example>"], "Again {$name}"))->message;
+        $message = Mails::take(
+            Mails::raw(['From' => "{$name}@x.example", 'In-Reply-To' => "<{$name}@x.example>"], "Again {$name}")
+        )->message;
         expect($message?->conversation_id)->toBe($this->three->id);
     }
 });
@@ -54,16 +61,25 @@ it('keeps what has gone on since when they are separated', function (): void {
     $this->post("/conversations/{$this->one->id}/join", ['other' => (string) $this->two->id]);
     $this->answer($this->one->refresh(), 'To you both');
     $this->post("/conversations/{$this->two->id}/separate");
-    expect($this->one->refresh()->state)->toBe(ConversationState::Waiting)->and($this->two->refresh()->state)->toBe(ConversationState::Open);
+    expect($this->one->refresh()->state)
+        ->toBe(ConversationState::Waiting)
+        ->and($this->two->refresh()->state)
+        ->toBe(ConversationState::Open);
 });
 
 it('refuses to join into itself, in a circle, into what is joined, or what is not there', function (): void {
     $join = fn (Conversation $into, string $other) => $this->post("/conversations/{$into->id}/join", ['other' => $other]);
-    $join($this->one, $this->one->number())->assertSessionHas('problem', 'A conversation cannot be joined into itself. Write the number of another one.');
+    $join($this->one, $this->one->number())->assertSessionHas(
+        'problem', 'A conversation cannot be joined into itself. Write the number of another one.'
+    );
     $join($this->one, $this->two->number());
-    $join($this->two, $this->one->number())->assertSessionHas('problem', 'One of the two is part of another conversation already. Look there.');
+    $join($this->two, $this->one->number())->assertSessionHas(
+        'problem', 'One of the two is part of another conversation already. Look there.'
+    );
     $join($this->three, $this->two->number())->assertSessionHas('problem');
-    $join($this->three, 'C-999999')->assertSessionHas('problem', 'There is no conversation “C-999999”. Its number stands under its subject, such as C-1042.');
+    $join($this->three, 'C-999999')->assertSessionHas(
+        'problem', 'There is no conversation “C-999999”. Its number stands under its subject, such as C-1042.'
+    );
     $join($this->three, 'x; drop')->assertSessionHas('problem');
     $this->post('/join', ['into' => $this->three->id, 'ids' => [$this->three->id]])->assertSessionHas('problem');
     $this->get('/join?ids[]=5')->assertRedirect('/queue');
@@ -71,19 +87,28 @@ it('refuses to join into itself, in a circle, into what is joined, or what is no
 });
 
 it('joins all or none', function (): void {
-    $this->post("/conversations/{$this->one->id}/resolve", ['outcome' => App\Inbox\Outcome::query()->value('id'), 'seen' => App\Inbox\JournalEntry::query()->max('id')]);
+    $this->post(
+        "/conversations/{$this->one->id}/resolve",
+        ['outcome' => App\Inbox\Outcome::query()->value('id'), 'seen' => App\Inbox\JournalEntry::query()->max('id')]
+    );
     $this->post("/conversations/{$this->one->id}/state", ['state' => 'closed']);
-    $this->post('/join', ['into' => $this->three->id, 'ids' => [$this->one->id, $this->two->id, $this->three->id]])->assertSessionHas('problem');
+    $this->post(
+        '/join', ['into' => $this->three->id, 'ids' => [$this->one->id, $this->two->id, $this->three->id]]
+    )->assertSessionHas('problem');
     expect($this->two->refresh()->joined_into_id)->toBeNull();
 });
 
 it('splits a message off into a conversation of its own, and joining undoes it', function (): void {
     $this->answer($this->one, 'The kite is on its way');
-    $other = Mails::take(Mails::raw(['From' => 'one@x.example', 'In-Reply-To' => '<one@x.example>'], 'By the way, do you sell tails?'))->message;
+    $other = Mails::take(
+        Mails::raw(['From' => 'one@x.example', 'In-Reply-To' => '<one@x.example>'], 'By the way, do you sell tails?')
+    )->message;
     $this->post("/messages/{$other?->id}/split")->assertRedirect();
     $own = Conversation::query()->latest('id')->firstOrFail();
     $this->get("/conversations/{$own->id}")->assertSee('do you sell tails?')->assertDontSee('I am one.');
-    $this->get("/conversations/{$this->one->id}")->assertDontSee('do you sell tails?')->assertSee("A message was split off into {$own->number()} by Ilse Norrby");
+    $this->get("/conversations/{$this->one->id}")
+        ->assertDontSee('do you sell tails?')
+        ->assertSee("A message was split off into {$own->number()} by Ilse Norrby");
     expect($own->state)->toBe(ConversationState::Open)->and($own->waiting_since)->not->toBeNull()
         ->and($this->one->refresh()->state)->toBe(ConversationState::Waiting)->and($this->one->waiting_since)->toBeNull()
         ->and($own->next_up)->toBeLessThan(PlaceInQueue::NOT_OPEN);
@@ -93,7 +118,9 @@ it('splits a message off into a conversation of its own, and joining undoes it',
 
 it('does not split off the only message, nor what we wrote', function (): void {
     $message = Message::query()->where('conversation_id', $this->one->id)->sole();
-    $this->post("/messages/{$message->id}/split")->assertSessionHas('problem', 'It is the only message of this conversation: there is nothing to split it off from.');
+    $this->post("/messages/{$message->id}/split")->assertSessionHas(
+        'problem', 'It is the only message of this conversation: there is nothing to split it off from.'
+    );
     $ours = $this->answer($this->one, 'Ours');
     $this->post("/messages/{$ours->id}/split")->assertSessionHas('problem', 'Only what the customer wrote can be split off.');
     $this->actingAs($this->teammate('femi'))->post("/messages/{$message->id}/split")->assertForbidden();

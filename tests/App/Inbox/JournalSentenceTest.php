@@ -27,7 +27,9 @@ function entryOf(Conversation $conversation, JournalKind $kind, array $details =
     return app(Journal::class)->record($conversation, $kind, $actor, $details, $why)->load('teammate');
 }
 
-it('says of each kind what happened, by whom and why', function (JournalKind $kind, array $details, string $why, ?string $by, string $sentence): void {
+it('says of each kind what happened, by whom and why', function (
+    JournalKind $kind, array $details, string $why, ?string $by, string $sentence
+): void {
     expect(app(JournalSentence::class)->of(entryOf(Mails::conversation(), $kind, $details, $why, $by)))->toBe($sentence);
 })->with(function (): Generator {
     $all = [
@@ -35,7 +37,10 @@ it('says of each kind what happened, by whom and why', function (JournalKind $ki
         'message_received' => [[], '', null, 'The customer wrote'],
         'replied' => [['to' => 'a@x.example'], '', 'ilse', 'Ilse Norrby replied'],
         'noted' => [[], '', 'ilse', 'Ilse Norrby wrote a note'],
-        'state_changed' => [['from' => 'open', 'to' => 'held', 'until' => '2026-11-24T08:00:00Z'], 'the bench looks', 'ilse', 'Held by Ilse Norrby: the bench looks, comes back Tue 08:00'],
+        'state_changed' => [
+            ['from' => 'open', 'to' => 'held', 'until' => '2026-11-24T08:00:00Z'], 'the bench looks', 'ilse',
+            'Held by Ilse Norrby: the bench looks, comes back Tue 08:00'
+        ],
         'owner_changed' => [['to' => 'Mads Overgaard'], '', 'ilse', 'Given to Mads Overgaard by Ilse Norrby'],
         'category_changed' => [['to' => 'Delivery › Late parcel'], '', 'ilse', 'Category Delivery › Late parcel by Ilse Norrby'],
         'team_changed' => [['to' => 'Returns bench'], '', 'ilse', 'Given to the team Returns bench by Ilse Norrby'],
@@ -43,21 +48,31 @@ it('says of each kind what happened, by whom and why', function (JournalKind $ki
         'tags_changed' => [['given' => 'batch K', 'taken' => 'vip'], '', 'ilse', 'Tagged batch K, tag vip taken away by Ilse Norrby'],
         'language_changed' => [['to' => 'German'], '', 'ilse', 'Language German by Ilse Norrby'],
         'field_changed' => [['field' => 'Batch', 'to' => 'K'], '', 'ilse', 'Batch set to K by Ilse Norrby'],
-        'scheduled' => [['at' => '2026-11-24T08:00:00Z', 'unless_answered' => '1'], '', 'ilse', 'To be sent Tue 08:00, unless the customer answers first by Ilse Norrby'],
-        'schedule_called_off' => [[], 'the customer answered first', null, 'An answer to be sent later was called off (the customer answered first)'],
+        'scheduled' => [
+            ['at' => '2026-11-24T08:00:00Z', 'unless_answered' => '1'], '', 'ilse',
+            'To be sent Tue 08:00, unless the customer answers first by Ilse Norrby'
+        ],
+        'schedule_called_off' => [
+            [], 'the customer answered first', null, 'An answer to be sent later was called off (the customer answered first)'
+        ],
         'forwarded' => [['to' => 'desk@wren.example'], '', 'ilse', 'Forwarded to desk@wren.example by Ilse Norrby'],
         'partner_asked' => [['partner' => 'Wren Parcel'], '', 'ilse', 'Asked Wren Parcel by Ilse Norrby'],
         'partner_answered' => [['partner' => 'Wren Parcel'], '', null, 'Wren Parcel answered'],
         'copies_changed' => [['to' => null], '', 'ilse', 'Nobody gets copies any more by Ilse Norrby'],
         'checklist_started' => [['name' => 'Lost parcel'], '', 'ilse', 'Checklist “Lost parcel” started by Ilse Norrby'],
-        'checklist_ticked' => [['step' => 'Ask the carrier', 'undone' => '1'], '', 'ilse', 'Tick taken back: Ask the carrier by Ilse Norrby'],
+        'checklist_ticked' => [
+            ['step' => 'Ask the carrier', 'undone' => '1'], '', 'ilse', 'Tick taken back: Ask the carrier by Ilse Norrby'
+        ],
         'task_made' => [['for' => 'Mads', 'task' => 'Call them'], '', 'ilse', 'Task for Mads: Call them by Ilse Norrby'],
         'task_done' => [['task' => 'Call them'], '', 'ilse', 'Task done: Call them by Ilse Norrby'],
         'comes_back' => [['until' => '2026-11-24T08:00:00Z'], '', 'ilse', 'To come back Tue 08:00 by Ilse Norrby'],
         'called_back' => [[], '', 'ilse', 'Called back before it was on its way by Ilse Norrby'],
         'bulk_undone' => [['what' => 'Priority urgent'], '', 'ilse', 'Undone: Priority urgent by Ilse Norrby'],
         'delivered' => [[], '', null, 'The answer was delivered'],
-        'delivery_failed' => [['to' => 'a@x.example'], '550 no such mailbox', null, 'The answer to a@x.example could not be delivered (550 no such mailbox)'],
+        'delivery_failed' => [
+            ['to' => 'a@x.example'], '550 no such mailbox', null,
+            'The answer to a@x.example could not be delivered (550 no such mailbox)'
+        ],
         'sending_again' => [[], '', 'ilse', 'Sending the answer again by Ilse Norrby'],
         'edited_at_source' => [[], '', null, 'The customer changed what they had written there'],
         'removed_at_source' => [[], '', null, 'The customer removed it there'],
@@ -76,13 +91,23 @@ it('says of each kind what happened, by whom and why', function (JournalKind $ki
         'customer_separated' => [[], '', 'ilse', 'Merged customers separated again by Ilse Norrby'],
         'imported' => [[], '', 'corin', 'Taken over from earlier history by Corin Hale'],
         'receipt_sent' => [['to' => 'a@x.example'], '', null, 'Receipt with the number sent to a@x.example'],
-        'nudge_started' => [['plan' => 'No answer', 'next' => '2026-11-26T08:00:00Z'], '', 'ilse', 'Nudge plan “No answer” started, first reminder Thu 08:00 by Ilse Norrby'],
-        'nudge_called_off' => [['plan' => 'No answer'], 'the customer answered', null, 'Nudge plan “No answer” called off (the customer answered)'],
+        'nudge_started' => [
+            ['plan' => 'No answer', 'next' => '2026-11-26T08:00:00Z'], '', 'ilse',
+            'Nudge plan “No answer” started, first reminder Thu 08:00 by Ilse Norrby'
+        ],
+        'nudge_called_off' => [
+            ['plan' => 'No answer'], 'the customer answered', null, 'Nudge plan “No answer” called off (the customer answered)'
+        ],
         'rated' => [['score' => '2', 'comment' => 'Slow.'], '', null, 'The customer gave 2 of 5 stars: “Slow.”'],
         'approval_asked' => [['of' => 'Mads Overgaard'], '', 'ilse', 'Asked Mads Overgaard for an approval by Ilse Norrby'],
-        'approval_answered' => [['answer' => 'declined', 'question' => 'A new bag?'], 'Once is enough', 'mads', 'Declined: A new bag? by Mads Overgaard (Once is enough)'],
+        'approval_answered' => [
+            ['answer' => 'declined', 'question' => 'A new bag?'], 'Once is enough', 'mads',
+            'Declined: A new bag? by Mads Overgaard (Once is enough)'
+        ],
         'rule_ran' => [['rule' => 'Batch K'], 'Text has “ferrule”', null, 'Rule “Batch K” (Text has “ferrule”)'],
-        'rule_failed' => [['rule' => 'Batch K'], 'the template has gone', null, 'Rule “Batch K” could not be carried out (the template has gone)'],
+        'rule_failed' => [
+            ['rule' => 'Batch K'], 'the template has gone', null, 'Rule “Batch K” could not be carried out (the template has gone)'
+        ],
     ];
     foreach (JournalKind::cases() as $kind) {
         yield $kind->value => [$kind, ...$all[$kind->value] ?? throw new LogicException("JournalSentenceTest has no {$kind->value}.")];

@@ -32,8 +32,20 @@ function letters(): array
 
     return [
         Mails::raw([...$from, 'Message-ID' => '<a@x.example>', 'Subject' => 'The reel'], "It jams.\r\n"),
-        Mails::raw([...$from, 'Message-ID' => '<b@x.example>', 'Subject' => 'Re: The reel', 'In-Reply-To' => '<a@x.example>', 'References' => '<a@x.example>'], "Still.\r\n"),
-        Mails::raw([...$from, 'Message-ID' => '<c@x.example>', 'Subject' => 'Re: The reel', 'In-Reply-To' => '<b@x.example>', 'References' => '<a@x.example> <b@x.example>'], "And now?\r\n"),
+        Mails::raw(
+            [
+                ...$from, 'Message-ID' => '<b@x.example>', 'Subject' => 'Re: The reel', 'In-Reply-To' => '<a@x.example>',
+                'References' => '<a@x.example>'
+            ],
+            "Still.\r\n"
+        ),
+        Mails::raw(
+            [
+                ...$from, 'Message-ID' => '<c@x.example>', 'Subject' => 'Re: The reel', 'In-Reply-To' => '<b@x.example>',
+                'References' => '<a@x.example> <b@x.example>'
+            ],
+            "And now?\r\n"
+        ),
         Mails::raw([...$from, 'Message-ID' => '<d@x.example>', 'Subject' => 'AW: the  REEL'], "A photo.\r\n"),
     ];
 }
@@ -46,7 +58,9 @@ function everyOrder(): Generator
     $orders = [[]];
     for ($of = 0; $of < 4; $of++) {
         $orders = array_merge(...array_map(
-            static fn (array $order): array => array_map(static fn (int $next): array => [...$order, $next], array_values(array_diff(range(0, 3), $order))),
+            static fn (array $order): array => array_map(
+                static fn (int $next): array => [...$order, $next], array_values(array_diff(range(0, 3), $order))
+            ),
             $orders,
         ));
     }
@@ -79,7 +93,9 @@ it('goes on with what arrives thirteen hours late, at the time at which it came 
     Mails::take(Mails::raw(['In-Reply-To' => '<a@x.example>', 'Date' => 'Mon, 23 Nov 2026 09:55:00 +0100'], "The second parcel, too.\r\n"));
     expect($conversation->refresh()->state)->toBe(ConversationState::Open)
         ->and($conversation->waiting_since->toIso8601ZuluString())->toBe('2026-11-23T22:55:00Z');
-    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSeeInOrder(['It is on its way.', 'The second parcel, too.']);
+    $this->actingAs($this->teammate('ilse'))
+        ->get("/conversations/{$conversation->id}")
+        ->assertSeeInOrder(['It is on its way.', 'The second parcel, too.']);
 });
 
 it('believes no date that a letter gives itself', function (string $date): void {
@@ -125,7 +141,10 @@ it('knows a parcel as it was seen last, in whatever order its scans come', funct
 
 it('keeps an order as its latest version tells it, in whatever order they come', function (array $versions): void {
     foreach ($versions as $version) {
-        Services::take(Channel::Shop, Services::order(['version' => $version, 'status' => $version === 3 ? 'cancelled' : 'paid', 'total' => 16300]));
+        Services::take(
+            Channel::Shop,
+            Services::order(['version' => $version, 'status' => $version === 3 ? 'cancelled' : 'paid', 'total' => 16300])
+        );
     }
     $order = App\Orders\Order::query()->sole();
     expect($order->version)->toBe(max($versions))->and($order->status)->toBe(max($versions) === 3 ? 'cancelled' : 'paid');

@@ -16,7 +16,9 @@ use Tests\App\Mails;
 it('gives a conversation to somebody, and back to nobody, and writes down who did', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('mads'));
-    $this->post("/conversations/{$conversation->id}/owner", ['owner' => $this->teammate('ruta')->id])->assertSessionHas('done', 'It lies with Ruta Kalnina.');
+    $this->post(
+        "/conversations/{$conversation->id}/owner", ['owner' => $this->teammate('ruta')->id]
+    )->assertSessionHas('done', 'It lies with Ruta Kalnina.');
     $this->post("/conversations/{$conversation->id}/owner", ['owner' => ''])->assertSessionHas('done', 'It is nobody’s yet.');
     $this->get("/conversations/{$conversation->id}")
         ->assertSee('Given to Ruta Kalnina by Mads Overgaard')
@@ -60,7 +62,9 @@ it('writes a note once, however often its form is sent, and forgets its draft', 
 
 it('refuses an empty note', function (): void {
     $conversation = Mails::conversation();
-    expect(fn () => app(AddNote::class)->add($conversation, $this->teammate('ilse'), " \n ", 'once'))->toThrow(InboxRefused::class, 'empty');
+    expect(
+        fn () => app(AddNote::class)->add($conversation, $this->teammate('ilse'), " \n ", 'once')
+    )->toThrow(InboxRefused::class, 'empty');
 });
 
 it('tells apart what others must not miss and what they may', function (JournalKind $kind, bool $stops): void {

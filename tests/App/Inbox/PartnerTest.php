@@ -14,27 +14,50 @@ use Tests\App\Mails;
 beforeEach(function (): void {
     $this->conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>']);
     $this->actingAs($this->teammate('femi'));
-    $this->ask = fn (array $form) => $this->post("/conversations/{$this->conversation->id}/partner", ['name' => 'Wren Parcel', 'address' => 'desk@wren.example', 'text' => 'Where is WP7720388?', 'once' => Str::uuid()->toString(), ...$form]);
-    $this->asked = fn (): Message => Message::query()->whereNotNull('partner_thread_id')->where('direction', Message::OUT)->latest('id')->firstOrFail();
+    $this->ask = fn (array $form) => $this->post(
+        "/conversations/{$this->conversation->id}/partner",
+        [
+            'name' => 'Wren Parcel', 'address' => 'desk@wren.example', 'text' => 'Where is WP7720388?',
+            'once' => Str::uuid()->toString(), ...$form
+        ]
+    );
+    $this->asked = fn (): Message => Message::query()
+        ->whereNotNull('partner_thread_id')
+        ->where('direction', Message::OUT)
+        ->latest('id')
+        ->firstOrFail();
 });
 
 it('asks a partner in a thread of its own and holds the conversation', function (): void {
     ($this->ask)([])->assertSessionHas('done');
-    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)->and($this->conversation->held_reason)->toBe('Wren Parcel was asked')
+    expect($this->conversation->refresh()->state)
+        ->toBe(ConversationState::Held)
+        ->and($this->conversation->held_reason)
+        ->toBe('Wren Parcel was asked')
         ->and($this->conversation->waiting_since)->not->toBeNull()
         ->and(OutboxItem::query()->sole()->recipients)->toBe(['desk@wren.example'])
         ->and(($this->asked)()->in_reply_to)->toBeNull();
-    $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder(['Wren Parcel', 'was asked by Femi Adewale', 'the customer never sees this', 'Where is WP7720388?']);
+    $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder([
+        'Wren Parcel', 'was asked by Femi Adewale', 'the customer never sees this', 'Where is WP7720388?'
+    ]);
 });
 
 it('comes back when they answer, without making the customer wait anew or writing to the partner by mistake', function (): void {
     ($this->ask)([]);
     $since = $this->conversation->refresh()->waiting_since;
-    Mails::take(Mails::raw(['From' => 'Desk <desk@wren.example>', 'In-Reply-To' => '<'.($this->asked)()->message_id.'>', 'Subject' => 'Re: parcel'], 'It lies in Aarhus.'));
+    Mails::take(
+        Mails::raw(
+            ['From' => 'Desk <desk@wren.example>', 'In-Reply-To' => '<'.($this->asked)()->message_id.'>', 'Subject' => 'Re: parcel'],
+            'It lies in Aarhus.'
+        )
+    );
     expect($this->conversation->refresh()->state)->toBe(ConversationState::Open)->and($this->conversation->waiting_since)->toEqual($since)
-        ->and(array_map(static fn ($route): string => $route->to, app(AnswerRoutes::class)->of($this->conversation)))->toBe(['tomas@hruby.example'])
+        ->and(array_map(static fn ($route): string => $route->to, app(AnswerRoutes::class)->of($this->conversation)))
+        ->toBe(['tomas@hruby.example'])
         ->and(PartnerThread::query()->sole()->answered_at)->not->toBeNull();
-    $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder(['Wren Parcel', 'answered', 'It lies in Aarhus.', 'Open again: Wren Parcel answered']);
+    $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder([
+        'Wren Parcel', 'answered', 'It lies in Aarhus.', 'Open again: Wren Parcel answered'
+    ]);
 });
 
 it('knows the partner by the address, too, and the customer by what they refer to', function (): void {
@@ -49,8 +72,16 @@ it('knows the partner by the address, too, and the customer by what they refer t
 
 it('stays held when only a machine answers', function (): void {
     ($this->ask)([]);
-    Mails::take(Mails::raw(['From' => 'desk@wren.example', 'In-Reply-To' => '<'.($this->asked)()->message_id.'>', 'Auto-Submitted' => 'auto-replied'], 'We got your question.'));
-    expect($this->conversation->refresh()->state)->toBe(ConversationState::Held)->and(PartnerThread::query()->sole()->answered_at)->toBeNull();
+    Mails::take(
+        Mails::raw(
+            ['From' => 'desk@wren.example', 'In-Reply-To' => '<'.($this->asked)()->message_id.'>', 'Auto-Submitted' => 'auto-replied'],
+            'We got your question.'
+        )
+    );
+    expect($this->conversation->refresh()->state)
+        ->toBe(ConversationState::Held)
+        ->and(PartnerThread::query()->sole()->answered_at)
+        ->toBeNull();
 });
 
 it('goes on in the same thread, each message referring to the last', function (): void {
@@ -70,16 +101,22 @@ it('never tells the customer: neither quoted, nor forwarded, nor in what is answ
 it('refuses what is no question, and keeps what was written', function (): void {
     ($this->ask)(['text' => ' '])->assertSessionHas('problem');
     ($this->ask)(['address' => 'nowhere', 'text' => 'Where is it?'])->assertSessionHas('problem');
-    expect(Draft::for($this->conversation, $this->teammate('femi'), Draft::PARTNER)->value('text'))->toBe('Where is it?')->and(PartnerThread::query()->exists())->toBeFalse();
+    expect(Draft::for($this->conversation, $this->teammate('femi'), Draft::PARTNER)->value('text'))
+        ->toBe('Where is it?')
+        ->and(PartnerThread::query()->exists())
+        ->toBeFalse();
 });
 
 it('knows the partner, too, after the conversation was joined into another', function (): void {
     ($this->ask)([]);
     $question = ($this->asked)();
     $other = Mails::conversation(['Subject' => 'The same kite', 'From' => 'tomas.work@hruby.example']);
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$other->id}/join", ['other' => $this->conversation->number()])->assertSessionHas('done');
+    $this->actingAs($this->teammate('ilse'))
+        ->post("/conversations/{$other->id}/join", ['other' => $this->conversation->number()])
+        ->assertSessionHas('done');
     Mails::take(Mails::raw(['From' => 'desk@wren.example', 'In-Reply-To' => "<{$question->message_id}>"], 'It lies in Aarhus.'));
     $answer = Message::query()->where('from_address', 'desk@wren.example')->sole();
     expect($answer->partner_thread_id)->not->toBeNull()->and($answer->conversation_id)->toBe($other->id)
-        ->and(array_map(static fn ($route): string => $route->to, app(AnswerRoutes::class)->of($other->refresh())))->not->toContain('desk@wren.example');
+        ->and(array_map(static fn ($route): string => $route->to, app(AnswerRoutes::class)->of($other->refresh())))
+        ->not->toContain('desk@wren.example');
 });

@@ -25,7 +25,12 @@ it('shows each conversation in the view where it belongs', function (): void {
         Mails::conversation(['Subject' => "is {$state}"])->forceFill(['state' => $state])->save();
     }
     $this->actingAs($ilse);
-    $this->get('/queue/my-turn')->assertSeeInOrder(['My turn', '2'])->assertSee('about nobodys')->assertSee('about mine')->assertDontSee('about hers')->assertDontSee('is waiting');
+    $this->get('/queue/my-turn')
+        ->assertSeeInOrder(['My turn', '2'])
+        ->assertSee('about nobodys')
+        ->assertSee('about mine')
+        ->assertDontSee('about hers')
+        ->assertDontSee('is waiting');
     $this->get('/queue/nobodys-yet')->assertSee('about nobodys')->assertDontSee('about mine');
     $this->get('/queue/waiting')->assertSee('is waiting')->assertDontSee('about mine');
     $this->get('/queue/held')->assertSee('is held');
@@ -43,7 +48,10 @@ it('puts the most urgent first, in groups by when the promise falls due', functi
     CarbonImmutable::setTestNow('2026-11-23T13:00:00Z');
     expect(app(PlaceInQueue::class)->moveOn())->toBeGreaterThan(0)->and(app(PlaceInQueue::class)->moveOn())->toBe(0);
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')
-        ->assertSeeInOrder(['Promise missed', 'the late one', '−1 h 00', 'Within the hour', 'the soon one', '30 min', 'Today', 'the today one', '2 h 30'], true);
+        ->assertSeeInOrder(
+            ['Promise missed', 'the late one', '−1 h 00', 'Within the hour', 'the soon one', '30 min', 'Today', 'the today one', '2 h 30'],
+            true
+        );
 });
 
 it('narrows the queue by address and category and remembers it', function (): void {
@@ -64,7 +72,11 @@ it('answers 204 while nothing has changed, else with the list', function (): voi
     $this->get("/queue/my-turn/changes?mark={$mark[1]}")->assertNoContent();
     CarbonImmutable::setTestNow(now()->addSeconds(2));
     Mails::conversation(['Subject' => 'Brand new']);
-    $this->get("/queue/my-turn/changes?mark={$mark[1]}")->assertOk()->assertSee('Brand new')->assertSee('1 new since you looked')->assertDontSee('<html', false);
+    $this->get("/queue/my-turn/changes?mark={$mark[1]}")
+        ->assertOk()
+        ->assertSee('Brand new')
+        ->assertSee('1 new since you looked')
+        ->assertDontSee('<html', false);
 
     preg_match('#/changes\?mark=([\w.-]+)#', (string) $this->get("/conversations/{$conversation->id}")->getContent(), $mark);
     $this->get("/conversations/{$conversation->id}/changes?mark={$mark[1]}")->assertNoContent();
@@ -126,9 +138,13 @@ it('holds with a reason until a time, and brings it back then', function (): voi
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('femi'));
-    $hold = fn (string $reason, string $at) => $this->post("/conversations/{$conversation->id}/hold", ['reason' => $reason, 'bring_back_at' => $at]);
+    $hold = fn (string $reason, string $at) => $this->post(
+        "/conversations/{$conversation->id}/hold", ['reason' => $reason, 'bring_back_at' => $at]
+    );
     $hold('', '2026-11-24T09:00')->assertSessionHas('problem');
-    $hold('The carrier looks for it', '2026-11-23T10:30')->assertSessionHas('problem', fn (string $problem): bool => str_contains($problem, 'passed'));
+    $hold('The carrier looks for it', '2026-11-23T10:30')->assertSessionHas(
+        'problem', fn (string $problem): bool => str_contains($problem, 'passed')
+    );
     $hold('The carrier looks for it', '2026-11-24T09:00')->assertSessionHas('done');
     // 09:00 in Copenhagen, where Femi is.
     expect($conversation->refresh()->bring_back_at->toIso8601ZuluString())->toBe('2026-11-24T08:00:00Z')
@@ -156,10 +172,14 @@ it('writes every change into a journal that cannot be edited', function (): void
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'));
     $this->post("/conversations/{$conversation->id}/take");
-    $this->post("/conversations/{$conversation->id}/category", ['category' => Category::query()->where('name', 'Late parcel')->value('id')]);
+    $this->post(
+        "/conversations/{$conversation->id}/category", ['category' => Category::query()->where('name', 'Late parcel')->value('id')]
+    );
     $this->post("/conversations/{$conversation->id}/state", ['state' => 'waiting']);
     $this->get("/conversations/{$conversation->id}")
-        ->assertSee('Taken by Ilse Norrby')->assertSee('Category Delivery › Late parcel by Ilse Norrby')->assertSee('Waiting on customer by Ilse Norrby');
+        ->assertSee('Taken by Ilse Norrby')
+        ->assertSee('Category Delivery › Late parcel by Ilse Norrby')
+        ->assertSee('Waiting on customer by Ilse Norrby');
     expect(fn () => JournalEntry::query()->update(['why' => 'another reason']))->toThrow(QueryException::class, 'never edited');
 });
 
@@ -173,7 +193,9 @@ it('shows the customer beside the conversation, with the earlier ones', function
 
 it('puts priority before the customer’s group, and that before who waits longest; and says so', function (): void {
     CarbonImmutable::setTestNow('2026-11-23T09:00:00Z');
-    $make = fn (string $subject, string $from): Conversation => Mails::conversation(['Subject' => $subject, 'From' => "{$from}@kitebarn.example", 'Message-ID' => "<{$subject}@k.example>"]);
+    $make = fn (string $subject, string $from): Conversation => Mails::conversation([
+        'Subject' => $subject, 'From' => "{$from}@kitebarn.example", 'Message-ID' => "<{$subject}@k.example>"
+    ]);
     $wholesale = $make('trade', 'buyer');
     app(SortIntoGroups::class)->everybody();
     foreach (['plain', 'waits', 'pressing'] as $seconds => $subject) {
@@ -181,8 +203,12 @@ it('puts priority before the customer’s group, and that before who waits longe
         Mails::conversation(['Subject' => $subject, 'From' => "{$subject}@x.example"]);
     }
     $pressing = Conversation::query()->where('subject', 'pressing')->sole();
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$pressing->id}/priority", ['priority' => 'high'])->assertSessionHas('done');
-    $this->get('/queue/nobodys-yet')->assertSeeInOrder(['pressing', 'priority high', 'trade', 'Wholesale: first of all', 'waits', 'plain', 'waiting since']);
+    $this->actingAs($this->teammate('ilse'))
+        ->post("/conversations/{$pressing->id}/priority", ['priority' => 'high'])
+        ->assertSessionHas('done');
+    $this->get('/queue/nobodys-yet')->assertSeeInOrder([
+        'pressing', 'priority high', 'trade', 'Wholesale: first of all', 'waits', 'plain', 'waiting since'
+    ]);
     expect(app(TakeConversation::class)->takeNext($this->teammate('ilse'))?->id)->toBe($pressing->id)
         ->and(app(TakeConversation::class)->takeNext($this->teammate('ilse'), $pressing->refresh())?->id)->toBe($wholesale->id);
 });

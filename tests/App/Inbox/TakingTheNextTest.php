@@ -42,7 +42,9 @@ function waits(string $name, string $wrote, ?string $owner = null): Conversation
 function sendFrom(AppTestCase $test, Conversation $conversation, array $more = []): TestResponse
 {
     return $test->post("/conversations/{$conversation->id}/reply", [
-        'text' => 'Hello.', 'then' => 'waiting', 'seen' => app(Trail::class)->lastSeen($conversation), 'once' => Str::uuid()->toString(), ...$more,
+        'text' => 'Hello.', 'then' => 'waiting', 'seen' => app(Trail::class)
+            ->lastSeen($conversation), 'once' => Str::uuid()
+            ->toString(), ...$more,
     ]);
 }
 
@@ -119,10 +121,17 @@ it('stays where it is refused, takes nothing meanwhile, and goes on with the nex
     $next = waits('next', '2026-11-20T10:00:00Z');
     $conversation = waits('refused', '2026-11-20T09:00:00Z', 'ilse');
     $this->actingAs($this->teammate('ilse'));
-    sendFrom($this, $conversation, ['then_next' => '1', 'text' => ' '])->assertRedirect("/conversations/{$conversation->id}")->assertSessionHas('problem');
+    sendFrom($this, $conversation, ['then_next' => '1', 'text' => ' '])
+        ->assertRedirect("/conversations/{$conversation->id}")
+        ->assertSessionHas('problem');
     expect($next->refresh()->owner_id)->toBeNull();
     $seen = app(Trail::class)->lastSeen($conversation);
-    Mails::take(Mails::raw(['In-Reply-To' => '<refused@x.example>', 'From' => 'refused@x.example', 'Subject' => 'Re: refused'], "One more thing.\r\n"));
+    Mails::take(
+        Mails::raw(
+            ['In-Reply-To' => '<refused@x.example>', 'From' => 'refused@x.example', 'Subject' => 'Re: refused'],
+            "One more thing.\r\n"
+        )
+    );
     sendFrom($this, $conversation, ['then_next' => '1', 'seen' => $seen])->assertStatus(409)->assertSee('Send, then next');
     expect($next->refresh()->owner_id)->toBeNull()->and(Message::query()->where('direction', Message::OUT)->count())->toBe(0);
     sendFrom($this, $conversation, ['then_next' => '1'])->assertRedirect("/conversations/{$next->id}");

@@ -31,7 +31,12 @@ use Tests\App\Services;
 function inboxNow(): array
 {
     $rows = static fn (string $table, string ...$by): array => DB::table($table)->orderBy($by[0])->get()
-        ->map(static fn (object $row): array => array_diff_key((array) $row, ['id' => 1, 'updated_at' => 1, 'changed_at' => 1, 'at' => 1, 'found_by' => 1]))->all();
+        ->map(
+            static fn (object $row): array => array_diff_key(
+                (array) $row, ['id' => 1, 'updated_at' => 1, 'changed_at' => 1, 'at' => 1, 'found_by' => 1]
+            )
+        )
+        ->all();
 
     return [
         'conversations' => DB::table('conversations')->orderBy('id')->get()
@@ -40,7 +45,11 @@ function inboxNow(): array
         'tags' => $rows('conversation_tag', 'tag_id'),
         'orders' => $rows('conversation_order', 'order_id'),
         'values' => $rows('own_values', 'about_id'),
-        'drafts' => DB::table('drafts')->orderBy('id')->get(['conversation_id', 'teammate_id', 'kind', 'text'])->map(static fn (object $row): array => (array) $row)->all(),
+        'drafts' => DB::table('drafts')
+            ->orderBy('id')
+            ->get(['conversation_id', 'teammate_id', 'kind', 'text'])
+            ->map(static fn (object $row): array => (array) $row)
+            ->all(),
         'scheduled' => DB::table('scheduled_replies')->where('state', 'due')->count(),
     ];
 }
@@ -65,9 +74,20 @@ beforeEach(function (): void {
     config(['cairnfield.outbox.call_back_seconds' => 30]);
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     Services::take(Channel::Shop, Services::order(['sold_on' => null, 'parcels' => []]));
-    $this->one = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Message-ID' => '<one@x.example>', 'Subject' => 'Late'], 'Where is B-20388?');
+    $this->one = Mails::conversation(
+        ['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Message-ID' => '<one@x.example>', 'Subject' => 'Late'],
+        'Where is B-20388?'
+    );
     CarbonImmutable::setTestNow('2026-11-23T10:20:00Z');
-    Mails::take(Mails::raw(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'In-Reply-To' => '<one@x.example>', 'Message-ID' => '<more@x.example>', 'Subject' => 'Re: Late'], 'And the reel?'));
+    Mails::take(
+        Mails::raw(
+            [
+                'From' => 'Ana Wrenfield <ana@wrenfield.example>', 'In-Reply-To' => '<one@x.example>',
+                'Message-ID' => '<more@x.example>', 'Subject' => 'Re: Late'
+            ],
+            'And the reel?'
+        )
+    );
     $this->other = Mails::conversation(['From' => 'Bo Lind <bo@lind.example>', 'Message-ID' => '<other@x.example>', 'Subject' => 'Tails']);
     $this->third = Mails::conversation(['From' => 'Cy Holm <cy@holm.example>', 'Message-ID' => '<third@x.example>', 'Subject' => 'Reels']);
     $this->field = app(ArrangeFields::class)->make(About::Conversation, 'Batch', FieldKind::Text, [], false);
@@ -96,7 +116,10 @@ it('is as it was', function (Closure $prepare, Closure $do, Closure $undo): void
     'joined, after an answer to either, and separated' => [
         function (): void {
             $this->answer($this->one, 'We look into it.');
-            $this->post("/conversations/{$this->other->id}/hold", ['reason' => 'Carrier', 'until' => 'time', 'bring_back_at' => '2026-11-25T09:00']);
+            $this->post(
+                "/conversations/{$this->other->id}/hold",
+                ['reason' => 'Carrier', 'until' => 'time', 'bring_back_at' => '2026-11-25T09:00']
+            );
         },
         fn () => $this->post("/conversations/{$this->other->id}/join", ['other' => (string) $this->one->id])->assertSessionHas('done'),
         fn () => $this->post("/conversations/{$this->one->id}/separate")->assertSessionHas('done'),
@@ -120,7 +143,10 @@ it('is as it was', function (Closure $prepare, Closure $do, Closure $undo): void
     'answered and called back' => [
         function (): void {},
         fn () => $this->post("/conversations/{$this->one->id}/reply", [
-            'text' => 'It leaves today.', 'then' => 'resolved', 'outcome' => Outcome::query()->value('id'), 'seen' => DB::table('journal')->max('id'), 'once' => Str::uuid()->toString(),
+            'text' => 'It leaves today.', 'then' => 'resolved', 'outcome' => Outcome::query()
+                ->value('id'), 'seen' => DB::table('journal')
+                ->max('id'), 'once' => Str::uuid()
+                ->toString(),
         ])->assertSessionHas('done'),
         function (): void {
             $this->post('/messages/'.Message::query()->where('direction', Message::OUT)->sole()->id.'/call-back')->assertSessionHas('done');
@@ -132,7 +158,9 @@ it('is as it was', function (Closure $prepare, Closure $do, Closure $undo): void
     'answered for later and called off' => [
         function (): void {},
         fn () => $this->post("/conversations/{$this->one->id}/reply", [
-            'text' => 'Tomorrow.', 'then' => 'waiting', 'when' => 'at', 'at' => '2026-11-24T09:00', 'seen' => DB::table('journal')->max('id'), 'once' => Str::uuid()->toString(),
+            'text' => 'Tomorrow.', 'then' => 'waiting', 'when' => 'at', 'at' => '2026-11-24T09:00', 'seen' => DB::table('journal')
+                ->max('id'), 'once' => Str::uuid()
+                ->toString(),
         ])->assertSessionHas('done'),
         function (): void {
             $this->post('/scheduled/'.ScheduledReply::query()->sole()->id.'/call-off')->assertSessionHas('done');
@@ -140,15 +168,22 @@ it('is as it was', function (Closure $prepare, Closure $do, Closure $undo): void
         },
     ],
     'sorted otherwise and back' => [
-        fn () => $this->post("/conversations/{$this->one->id}/category", ['category' => Category::query()->where('name', 'Late parcel')->value('id')]),
+        fn () => $this->post(
+            "/conversations/{$this->one->id}/category", ['category' => Category::query()->where('name', 'Late parcel')->value('id')]
+        ),
         function (): void {
-            $this->post("/conversations/{$this->one->id}/category", ['category' => Category::query()->where('name', 'Refund')->value('id')]);
+            $this->post(
+                "/conversations/{$this->one->id}/category", ['category' => Category::query()->where('name', 'Refund')->value('id')]
+            );
             $this->post("/conversations/{$this->one->id}/tags", ['give' => 'New']);
             $this->post("/conversations/{$this->one->id}/fields", ['fields' => [$this->field->id => 'L']]);
             $this->post("/conversations/{$this->one->id}/priority", ['priority' => 'low']);
         },
         function (): void {
-            $this->post("/conversations/{$this->one->id}/category", ['category' => Category::query()->where('name', 'Late parcel')->value('id')]);
+            $this->post(
+                "/conversations/{$this->one->id}/category",
+                ['category' => Category::query()->where('name', 'Late parcel')->value('id')]
+            );
             $this->post("/conversations/{$this->one->id}/tags", ['take' => App\Inbox\Tag::query()->where('name', 'New')->value('id')]);
             $this->post("/conversations/{$this->one->id}/fields", ['fields' => [OwnField::query()->sole()->id => 'K']]);
             $this->post("/conversations/{$this->one->id}/priority", ['priority' => 'high']);

@@ -10,12 +10,18 @@ it('reads every byte there is, in any charset that is claimed', function (?strin
     expect(mb_check_encoding($text, 'UTF-8'))->toBeTrue()
         ->and($text)->toContain('ABC')
         ->and($mark === null || str_contains($mark, 'shown as'))->toBeTrue();
-})->with([null, '', 'utf-8', 'us-ascii', 'iso-8859-1', 'iso-8859-15', 'windows-1252', 'windows-1257', 'koi8-r', 'macintosh', 'x-unknown', 'nonsense', "bad\0name", str_repeat('x', 500)]);
+})->with([
+    null, '', 'utf-8', 'us-ascii', 'iso-8859-1', 'iso-8859-15', 'windows-1252', 'windows-1257', 'koi8-r', 'macintosh', 'x-unknown',
+    'nonsense', "bad\0name", str_repeat('x', 500)
+]);
 
 it('names in its mark what was claimed', function (): void {
-    expect(CharsetDecoder::decode("Gr\xFC\xDFe", 'x-klingon'))->toBe(['Grüße', 'The charset “X-KLINGON” is not known; the text is shown as Windows-1252.'])
+    expect(CharsetDecoder::decode("Gr\xFC\xDFe", 'x-klingon'))->toBe([
+        'Grüße', 'The charset “X-KLINGON” is not known; the text is shown as Windows-1252.'
+    ])
         ->and(CharsetDecoder::decode('Grüße', 'x-klingon')[1])->toBe('The charset “X-KLINGON” is not known; the text is shown as UTF-8.')
-        ->and(CharsetDecoder::decode("Gr\xFC\xDFe", 'utf-8')[1])->toBe('The text claims to be UTF-8 and is not; it is shown as Windows-1252.');
+        ->and(CharsetDecoder::decode("Gr\xFC\xDFe", 'utf-8')[1])
+        ->toBe('The text claims to be UTF-8 and is not; it is shown as Windows-1252.');
 });
 
 it('takes the mark of the byte order off', function (): void {

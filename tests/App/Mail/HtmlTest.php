@@ -23,7 +23,9 @@ it('shows nothing that runs or reaches out', function (string $html, array $gone
     'a script' => ['<script>alert(1)</script>', ['script', 'alert']],
     'a handler' => ['<img src="https://x.example/a.png" onerror="alert(1)">', ['onerror', 'alert']],
     'a script address' => ['<a href="javascript:alert(1)">x</a>', ['javascript']],
-    'a style that reaches out' => ['<p style="background:url(https://x.example/a)">x</p><style>p{color:red}</style>', ['style', 'url(', 'color']],
+    'a style that reaches out' => [
+        '<p style="background:url(https://x.example/a)">x</p><style>p{color:red}</style>', ['style', 'url(', 'color']
+    ],
     'a form' => ['<form action="https://x.example"><input name="password"><button>Go</button></form>', ['<form', '<input', '<button']],
     'a frame' => ['<iframe src="https://x.example"></iframe>', ['iframe']],
     'a drawing' => ['<svg><script>alert(1)</script></svg>', ['svg', 'alert']],
@@ -37,7 +39,9 @@ it('fetches remote pictures only when asked, and lets the page do so only then',
     $conversation = htmlMail('<p>look</p><img src="https://x.example/a.png">');
     $message = $conversation->messages()->sole();
     $this->actingAs($this->teammate('ilse'));
-    $without = $this->get("/conversations/{$conversation->id}")->assertSee('One picture from elsewhere is not shown')->assertDontSee('x.example/a.png');
+    $without = $this->get("/conversations/{$conversation->id}")
+        ->assertSee('One picture from elsewhere is not shown')
+        ->assertDontSee('x.example/a.png');
     expect($without->headers->get('Content-Security-Policy'))->not->toContain('https:');
     $with = $this->get("/conversations/{$conversation->id}?pictures={$message->id}")->assertSee('x.example/a.png');
     expect($with->headers->get('Content-Security-Policy'))->toContain('img-src \'self\' data: https: http:')

@@ -80,7 +80,9 @@ it('puts an answer into its conversation and says why', function (array $headers
     $headers = array_map(static fn (string $value): string => strtr($value, [
         '{sent}' => "<{$sent->message_id}>",
         '{number}' => $conversation->number(),
-        '{token}' => \Cairnfield\Core\Threading\ReplyToken::addTo('care@brindle.example', $conversation->id, config('cairnfield.mail.reply_secret')),
+        '{token}' => \Cairnfield\Core\Threading\ReplyToken::addTo(
+            'care@brindle.example', $conversation->id, config('cairnfield.mail.reply_secret')
+        ),
     ]), $headers);
     $answered = Mails::conversation(['Subject' => 'Something else', ...$headers]);
     expect($answered->id)->toBe($conversation->id)
@@ -89,7 +91,9 @@ it('puts an answer into its conversation and says why', function (array $headers
 })->with([
     'In-Reply-To' => [['In-Reply-To' => '{sent}'], 'it refers to an earlier message'],
     'References' => [['References' => "<other@x.example>\r\n {sent}", 'From' => 'tomas@work.example'], 'it refers to an earlier message'],
-    'the token in our address' => [['To' => '{token}', 'From' => 'tomas@work.example'], 'it was sent to the reply address of this conversation'],
+    'the token in our address' => [
+        ['To' => '{token}', 'From' => 'tomas@work.example'], 'it was sent to the reply address of this conversation'
+    ],
     'the number in the subject' => [['Subject' => 'New: [{number}]'], 'its subject has this number'],
     'the same subject' => [['Subject' => 'AW: where is my KITE'], 'same sender and subject within 14 days'],
 ]);
@@ -132,7 +136,12 @@ it('leaves it the customer’s turn when only a machine answers', function (): v
 it('makes it our turn when our answer could not be delivered', function (): void {
     $conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>']);
     $sent = $this->answer($conversation, 'Which letter?');
-    Mails::take(Mails::raw(['From' => 'MAILER-DAEMON@mx.example', 'Return-Path' => '<>', 'References' => "<{$sent->message_id}>", 'Subject' => 'Undelivered']));
+    Mails::take(
+        Mails::raw([
+            'From' => 'MAILER-DAEMON@mx.example', 'Return-Path' => '<>', 'References' => "<{$sent->message_id}>",
+            'Subject' => 'Undelivered'
+        ])
+    );
     expect($conversation->refresh()->state->value)->toBe('open');
 });
 
@@ -144,12 +153,18 @@ it('takes a forward that is signed, and no other', function (): void {
         'HTTP_CAIRNFIELD_TIME' => (string) $time,
         'HTTP_CAIRNFIELD_SIGNATURE' => hash_hmac('sha256', "{$time}.{$signed}", $account->secrets['forward_secret']),
     ];
-    $post = fn (array $server): \Illuminate\Testing\TestResponse => $this->call('POST', "/intake/mail/{$account->id}", [], [], [], $server, $body);
+    $post = fn (array $server): \Illuminate\Testing\TestResponse => $this->call(
+        'POST', "/intake/mail/{$account->id}", [], [], [], $server, $body
+    );
     $now = now()->getTimestamp();
 
     $post([])->assertUnauthorized();
-    $post($sign($now, 'another body'))->assertUnauthorized()->assertJsonPath('error', fn (string $error): bool => str_contains($error, 'Signature'));
-    $post($sign($now - 301, $body))->assertUnauthorized()->assertJsonPath('error', fn (string $error): bool => str_contains($error, 'clock'));
+    $post($sign($now, 'another body'))
+        ->assertUnauthorized()
+        ->assertJsonPath('error', fn (string $error): bool => str_contains($error, 'Signature'));
+    $post($sign($now - 301, $body))
+        ->assertUnauthorized()
+        ->assertJsonPath('error', fn (string $error): bool => str_contains($error, 'clock'));
     expect(Conversation::query()->count())->toBe(0);
 
     $post($sign($now, $body))->assertCreated()->assertJsonPath('result', 'new')->assertJsonPath('subject', 'Where is my kite');

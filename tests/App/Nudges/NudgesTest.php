@@ -34,7 +34,9 @@ function nudgeTemplate(string $name, string $text, SharedWith $with = SharedWith
 {
     $languages = ['en' => ['subject' => null, 'text' => $text, 'html' => null]];
 
-    return app(SaveTemplate::class)->save(null, new TemplateToSave($name, '', $with, null, $languages, [], []), test()->teammate('mads'))->id;
+    return app(SaveTemplate::class)
+        ->save(null, new TemplateToSave($name, '', $with, null, $languages, [], []), test()->teammate('mads'))
+        ->id;
 }
 
 /**
@@ -43,7 +45,9 @@ function nudgeTemplate(string $name, string $text, SharedWith $with = SharedWith
 function nudgePlan(array $differs = []): NudgePlan
 {
     $plan = (new NudgePlan)->forceFill([
-        'name' => 'Photo asked for', 'steps' => [['days' => 2, 'template' => nudgeTemplate('Ask again', 'Could you still send it?')]], 'end_days' => 3,
+        'name' => 'Photo asked for', 'steps' => [
+            ['days' => 2, 'template' => nudgeTemplate('Ask again', 'Could you still send it?')]
+        ], 'end_days' => 3,
         'end_template_id' => null, 'end_outcome_id' => Outcome::query()->where('name', 'No answer')->sole()->id, ...$differs,
     ]);
     $plan->save();
@@ -60,8 +64,12 @@ function nudgePlan(array $differs = []): NudgePlan
 function planForm(array $differs = []): array
 {
     return [
-        'name' => 'Photo', 'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], ['days' => '', 'template' => '']],
-        'end_days' => '3', 'end_template' => '', 'end_outcome' => (string) Outcome::query()->where('name', 'No answer')->value('id'), ...$differs,
+        'name' => 'Photo', 'steps' => [
+            ['days' => '2', 'template' => (string) Template::query()->value('id')], ['days' => '', 'template' => '']
+        ],
+        'end_days' => '3', 'end_template' => '', 'end_outcome' => (string) Outcome::query()
+            ->where('name', 'No answer')
+            ->value('id'), ...$differs,
     ];
 }
 
@@ -113,11 +121,17 @@ describe('the plans', function (): void {
         expect($plan->steps)->toBe([['days' => 2, 'template' => Template::query()->sole()->id]])->and($plan->end_template_id)->toBeNull();
         $form = FilledForm::on($this->get('/nudges'), "/nudges/{$plan->id}");
         $form->send($this, ['end_days' => '1', 'steps[1][days]' => '4', 'steps[1][template]' => (string) Template::query()->sole()->id])
-            ->assertSessionHas('done', '“Photo” is saved. A reminder after 2 working days, a reminder after 4 working days, then resolved after one working day.');
+            ->assertSessionHas(
+                'done',
+                '“Photo” is saved. A reminder after 2 working days, a reminder after 4 working days, then resolved after one working day.'
+            );
     });
 
     it('refuses a reminder of which a half is missing, and gives the form back as it was written', function (array $half, string $says): void {
-        $written = planForm(['name' => 'Half of it', 'end_days' => '7', 'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], $half]]);
+        $written = planForm([
+            'name' => 'Half of it', 'end_days' => '7',
+            'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], $half]
+        ]);
         $other = nudgePlan();
         $this->from('/nudges')->post('/nudges', $written)->assertRedirect('/nudges')->assertSessionHasErrors();
         $page = $this->get('/nudges')->assertSee($says);
@@ -154,7 +168,9 @@ describe('the plans', function (): void {
     it('refuses a second plan of one name, also where the first is retired', function (): void {
         $plan = nudgePlan(['name' => 'Photo']);
         $this->post("/nudges/{$plan->id}/retire");
-        $this->post('/nudges', planForm())->assertSessionHasErrors(['name' => 'There is a nudge plan “Photo” already, in use or retired. Choose another name.']);
+        $this->post('/nudges', planForm())->assertSessionHasErrors([
+            'name' => 'There is a nudge plan “Photo” already, in use or retired. Choose another name.'
+        ]);
         $this->post("/nudges/{$plan->id}/bring-back")->assertSessionHas('done', '“Photo” can be started again.');
         $this->post("/nudges/{$plan->id}", planForm())->assertSessionHas('done');
     });
@@ -165,9 +181,16 @@ describe('the plans', function (): void {
         $this->post("/templates/{$retired}/retire")->assertSessionHas('done');
         $outcome = Outcome::query()->where('name', 'Duplicate')->sole();
         $this->post("/sorting/outcomes/{$outcome->id}/retire")->assertSessionHas('done');
-        $this->get('/nudges')->assertOk()->assertSee('Reminder')->assertDontSee('Only mine')->assertDontSee('Old words')->assertDontSee('>Duplicate<', false);
+        $this->get('/nudges')
+            ->assertOk()
+            ->assertSee('Reminder')
+            ->assertDontSee('Only mine')
+            ->assertDontSee('Old words')
+            ->assertDontSee('>Duplicate<', false);
         $this->post('/nudges', planForm(['end_template' => (string) $private]))->assertSessionHasErrors('end_template');
-        $this->post('/nudges', planForm(['steps' => [['days' => '1', 'template' => (string) $retired]]]))->assertSessionHasErrors('steps.0.template');
+        $this->post(
+            '/nudges', planForm(['steps' => [['days' => '1', 'template' => (string) $retired]]])
+        )->assertSessionHasErrors('steps.0.template');
         $this->post('/nudges', planForm(['end_outcome' => (string) $outcome->id]))->assertSessionHasErrors('end_outcome');
     });
 
@@ -186,9 +209,14 @@ describe('the plans', function (): void {
         $plan = nudgePlan();
         $this->post("/templates/{$plan->steps[0]['template']}/retire")->assertSessionHas('problem');
         expect(Template::query()->findOrFail($plan->steps[0]['template'])->retired_at)->toBeNull();
-        $begins = RuleAction::of(['do' => ActionKind::Nudge->value, 'value' => (string) $plan->id, 'as' => (string) $this->teammate('ilse')->id]);
+        $begins = RuleAction::of([
+            'do' => ActionKind::Nudge->value, 'value' => (string) $plan->id, 'as' => (string) $this->teammate('ilse')->id
+        ]);
         $open = ['field' => 'state', 'op' => 'in', 'value' => ['open']];
-        $rule = app(SaveRule::class)->save(null, new RuleToSave('Photos', Way::Every, [RuleEvent::Noted], $open, [$begins], '', ChangedBy::Leads, null), $this->teammate('mads'));
+        $rule = app(SaveRule::class)->save(
+            null, new RuleToSave('Photos', Way::Every, [RuleEvent::Noted], $open, [$begins], '', ChangedBy::Leads, null),
+            $this->teammate('mads')
+        );
         app(SaveRule::class)->switch($rule, true, $this->teammate('mads'));
         $this->post("/nudges/{$plan->id}/retire")
             ->assertSessionHas('problem', '“Photo asked for” is started by: Photos. Switch them off first, or have them start another.');
@@ -199,7 +227,12 @@ describe('the plans', function (): void {
 
     it('lets others read them, and change nothing', function (): void {
         $plan = nudgePlan();
-        $page = $this->actingAs($this->teammate('ilse'))->get('/nudges')->assertOk()->assertSee('Photo asked for')->assertDontSee('Make it')->assertDontSee('Retire');
+        $page = $this->actingAs($this->teammate('ilse'))
+            ->get('/nudges')
+            ->assertOk()
+            ->assertSee('Photo asked for')
+            ->assertDontSee('Make it')
+            ->assertDontSee('Retire');
         expect(array_keys(FilledForm::on($page, "/nudges/{$plan->id}")->values()))->not->toContain('name')->not->toContain('steps');
         $this->post("/nudges/{$plan->id}", planForm())->assertForbidden();
         $this->post("/nudges/{$plan->id}/retire")->assertForbidden();
@@ -235,7 +268,10 @@ describe('one at work', function (): void {
     it('takes the place of the one before it', function (): void {
         $conversation = waitingConversation();
         $first = begun($conversation, nudgePlan());
-        $second = begun($conversation, nudgePlan(['name' => 'Another', 'steps' => [['days' => 1, 'template' => nudgeTemplate('Short', 'Hello?')]]]));
+        $second = begun(
+            $conversation,
+            nudgePlan(['name' => 'Another', 'steps' => [['days' => 1, 'template' => nudgeTemplate('Short', 'Hello?')]]])
+        );
         expect($first->refresh()->state)->toBe(Nudge::CALLED_OFF)->and($first->reason)->toBe('another was started');
         remindWhenDue($second);
         CarbonImmutable::setTestNow($first->next_at);
@@ -279,7 +315,15 @@ describe('one at work', function (): void {
             ->and($conversation->refresh()->state)->toBe(ConversationState::Resolved)
             ->and($conversation->outcome?->name)->toBe('No answer')
             ->and(automaticTexts($conversation))->toHaveCount(1)
-            ->and(JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', 'state_changed')->latest('id')->first()?->teammate_id)->toBeNull();
+            ->and(
+                JournalEntry::query()
+                    ->where('conversation_id', $conversation->id)
+                    ->where('kind', 'state_changed')
+                    ->latest('id')
+                    ->first()
+                    ?->teammate_id
+            )
+            ->toBeNull();
     });
 
     it('goes on to its end after its plan was retired, with what the plan says by then', function (): void {
@@ -295,7 +339,12 @@ describe('one at work', function (): void {
 
     it('ends at once where the plan has been made shorter than what was sent', function (): void {
         $conversation = waitingConversation();
-        $plan = nudgePlan(['steps' => [['days' => 1, 'template' => nudgeTemplate('One', 'First')], ['days' => 1, 'template' => nudgeTemplate('Two', 'Second')]]]);
+        $plan = nudgePlan([
+            'steps' => [
+                ['days' => 1, 'template' => nudgeTemplate('One', 'First')],
+                ['days' => 1, 'template' => nudgeTemplate('Two', 'Second')]
+            ]
+        ]);
         $nudge = begun($conversation, $plan);
         remindWhenDue($nudge);
         remindWhenDue($nudge);
@@ -309,13 +358,17 @@ describe('one at work', function (): void {
         $owned
             ? app(AssignConversation::class)->assign($conversation, $this->teammate('ruta'), Actor::teammate($this->teammate('ruta')))
             : $conversation->forceFill(['owner_id' => null])->save();
-        $nudge = begun($conversation->refresh(), nudgePlan(['steps' => [['days' => 1, 'template' => nudgeTemplate('Parcel', 'Has {{ parcel.number }} come?')]]]));
+        $nudge = begun(
+            $conversation->refresh(),
+            nudgePlan(['steps' => [['days' => 1, 'template' => nudgeTemplate('Parcel', 'Has {{ parcel.number }} come?')]]])
+        );
         remindWhenDue($nudge);
         app(SendNudges::class)->run();
         expect(automaticTexts($conversation))->toBe([])
             ->and($nudge->refresh()->state)->toBe(Nudge::CALLED_OFF)
             ->and($nudge->reason)->toContain('“Parcel” needs {{ parcel.number }}')
-            ->and(News::query()->where('source', "nudge-{$nudge->id}")->sole()->teammate_id)->toBe($this->teammate($owned ? 'ruta' : 'mads')->id)
+            ->and(News::query()->where('source', "nudge-{$nudge->id}")->sole()->teammate_id)
+            ->toBe($this->teammate($owned ? 'ruta' : 'mads')->id)
             ->and($conversation->refresh()->state)->toBe(ConversationState::Waiting);
     })->with(['with an owner' => true, 'without one' => false]);
 
@@ -325,7 +378,12 @@ describe('one at work', function (): void {
         $conversation->forceFill(['owner_id' => null])->save();
         App\Team\Teammate::query()->update(['may_sign_in' => false]);
         remindWhenDue($nudge);
-        expect($nudge->refresh()->state)->toBe(Nudge::CALLED_OFF)->and($nudge->reason)->toContain('has left the team')->and(automaticTexts($conversation))->toBe([]);
+        expect($nudge->refresh()->state)
+            ->toBe(Nudge::CALLED_OFF)
+            ->and($nudge->reason)
+            ->toContain('has left the team')
+            ->and(automaticTexts($conversation))
+            ->toBe([]);
     });
 
     it('is called off by a state that does not wait, with the reason', function (string $state, string $reason): void {
@@ -334,7 +392,9 @@ describe('one at work', function (): void {
         $changes = app(ChangeState::class);
         $by = Actor::teammate($this->teammate('ilse'));
         match ($state) {
-            'held' => $this->post("/conversations/{$conversation->id}/hold", ['reason' => 'Carrier', 'until' => 'customer'])->assertSessionHas('done'),
+            'held' => $this->post(
+                "/conversations/{$conversation->id}/hold", ['reason' => 'Carrier', 'until' => 'customer']
+            )->assertSessionHas('done'),
             'resolved' => $changes->resolveUnchecked($conversation, $by, Outcome::query()->firstOrFail()),
         };
         app(SendNudges::class)->run();

@@ -47,7 +47,10 @@ it('refuses an order that cannot be right, keeps it to be seen, and stores nothi
 
 it('finds the order that a mail names, and the customer by its name and number', function (): void {
     Services::take(Channel::Shop, Services::order());
-    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217? The festival is on Saturday.');
+    $conversation = Mails::conversation(
+        ['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'],
+        'Where is 71-4480217? The festival is on Saturday.'
+    );
     expect($conversation->orders()->sole()->number)->toBe('B-20388')
         ->and($conversation->customer_id)->toBe(Order::query()->sole()->customer_id)
         ->and(Handle::query()->where('value', 'ana@wrenfield.example')->value('why'))->toContain('under the name it was ordered with');
@@ -64,7 +67,14 @@ it('does not believe a number with another name, nor a name without a number', f
 });
 
 it('takes the only order of the last weeks where a known customer names none', function (): void {
-    $ordered = fn (string $number, int $days): array => Services::order(['id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [], 'placed_at' => now()->subDays($days)->toIso8601ZuluString(), 'customer' => ['id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null, 'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']]]);
+    $ordered = fn (string $number, int $days): array => Services::order([
+        'id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [],
+        'placed_at' => now()->subDays($days)->toIso8601ZuluString(),
+        'customer' => [
+            'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null,
+            'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']
+        ]
+    ]);
     Services::take(Channel::Shop, $ordered('B-20300', 10));
     Services::take(Channel::Shop, $ordered('B-20100', 90));
     $first = Mails::conversation(['From' => 'ana@wrenfield.example', 'Subject' => 'a'], 'Where is it?');
@@ -77,7 +87,10 @@ it('takes the only order of the last weeks where a known customer names none', f
 it('shows what the shop and the carrier tell while the page is open', function (): void {
     Services::take(Channel::Shop, Services::order());
     $conversation = Mails::conversation([], 'Where is B-20388?');
-    preg_match('/changes\?mark=([^"&]+)/', (string) $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->getContent(), $mark);
+    preg_match(
+        '/changes\?mark=([^"&]+)/',
+        (string) $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->getContent(), $mark
+    );
     $changes = "/conversations/{$conversation->id}/changes?mark={$mark[1]}";
     $this->get($changes)->assertNoContent();
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', now()->toIso8601ZuluString()));
@@ -112,7 +125,13 @@ it('looks a number up in the shop at once', function (): void {
 it('shows the order beside the conversation, with what was paid, sent and seen', function (): void {
     CarbonImmutable::setTestNow('2026-11-23 10:00:00');
     Services::take(Channel::Shop, Services::order());
-    Services::take(Channel::Shop, ['type' => 'product.changed', 'at' => now()->toIso8601ZuluString(), 'data' => ['product' => ['sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'price' => 11900, 'stock' => 7]]]);
+    Services::take(
+        Channel::Shop,
+        [
+            'type' => 'product.changed', 'at' => now()->toIso8601ZuluString(),
+            'data' => ['product' => ['sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'price' => 11900, 'stock' => 7]]
+        ]
+    );
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-14T08:00:00Z'));
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'at_depot', '2026-11-17T08:00:00Z'));
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'at_depot', '2026-11-17T08:00:00Z'));
@@ -161,7 +180,9 @@ it('lists orders, finds them by number and buyer, and shows one with its convers
 
 it('opens a conversation with the same number of queries, however long it is', function (): void {
     Services::take(Channel::Shop, Services::order());
-    $conversation = Mails::conversation(['Message-ID' => '<a@x.example>', 'From' => 'Ana Wrenfield <ana@wrenfield.example>'], 'Where is B-20388?');
+    $conversation = Mails::conversation(
+        ['Message-ID' => '<a@x.example>', 'From' => 'Ana Wrenfield <ana@wrenfield.example>'], 'Where is B-20388?'
+    );
     $this->actingAs($this->teammate('ilse'));
     $count = function () use ($conversation): int {
         DB::flushQueryLog();
@@ -172,9 +193,20 @@ it('opens a conversation with the same number of queries, however long it is', f
     };
     $goOn = function (int $times) use ($conversation): void {
         for ($message = 0; $message < $times; $message++) {
-            Mails::take(Mails::raw(['In-Reply-To' => '<a@x.example>', 'From' => 'Ana Wrenfield <ana@wrenfield.example>'], "Number {$message}"));
+            Mails::take(
+                Mails::raw(['In-Reply-To' => '<a@x.example>', 'From' => 'Ana Wrenfield <ana@wrenfield.example>'], "Number {$message}")
+            );
             $this->answer($conversation, "Answer {$message}");
-            Services::take(Channel::WrenParcel, ['type' => 'parcel.scanned', 'data' => ['parcel' => 'WP7720388', 'scan' => ['id' => Services::id('s'), 'stage' => 'at_depot', 'at' => '2026-11-17T08:00:00Z']]]);
+            Services::take(
+                Channel::WrenParcel,
+                [
+                    'type' => 'parcel.scanned',
+                    'data' => [
+                        'parcel' => 'WP7720388',
+                        'scan' => ['id' => Services::id('s'), 'stage' => 'at_depot', 'at' => '2026-11-17T08:00:00Z']
+                    ]
+                ]
+            );
         }
     };
     $goOn(1);

@@ -35,13 +35,19 @@ it('lets a customer say how it went, in their language, without signing in', fun
     $this->get(ratingPath($this->conversation))->assertOk()->assertSee('Hvordan klarede vi det?')->assertSee('lang="da"', false);
     $this->post(ratingPath($this->conversation), ['score' => '2', 'comment' => 'Ventede længe.'])->assertOk()->assertSee('Mange tak.');
     $rating = Rating::query()->sole();
-    expect($rating->only(['score', 'comment', 'customer_id']))->toBe(['score' => 2, 'comment' => 'Ventede længe.', 'customer_id' => $this->conversation->customer_id])
+    expect($rating->only(['score', 'comment', 'customer_id']))->toBe([
+        'score' => 2, 'comment' => 'Ventede længe.', 'customer_id' => $this->conversation->customer_id
+    ])
         ->and($rating->teammate?->is($this->teammate('ilse')))->toBeTrue();
-    $this->actingAs($this->teammate('mads'))->get("/conversations/{$this->conversation->id}")->assertSee('The customer gave 2 of 5 stars: “Ventede længe.”');
+    $this->actingAs($this->teammate('mads'))
+        ->get("/conversations/{$this->conversation->id}")
+        ->assertSee('The customer gave 2 of 5 stars: “Ventede længe.”');
 });
 
 it('takes the last word, and writes nothing twice', function (): void {
-    foreach ([['score' => '2', 'comment' => ''], ['score' => '2', 'comment' => ''], ['score' => '5', 'comment' => 'It came after all.']] as $said) {
+    foreach (
+        [['score' => '2', 'comment' => ''], ['score' => '2', 'comment' => ''], ['score' => '5', 'comment' => 'It came after all.']] as $said
+    ) {
         $this->post(ratingPath($this->conversation), $said)->assertOk();
     }
     expect(Rating::query()->sole()->score)->toBe(5)
@@ -50,14 +56,19 @@ it('takes the last word, and writes nothing twice', function (): void {
 });
 
 it('keeps what was written when no stars were chosen', function (string $score): void {
-    $this->post(ratingPath($this->conversation), ['score' => $score, 'comment' => 'Everything fine'])->assertStatus(422)->assertSee('Please choose from one to five stars.')->assertSee('Everything fine');
+    $this->post(ratingPath($this->conversation), ['score' => $score, 'comment' => 'Everything fine'])
+        ->assertStatus(422)
+        ->assertSee('Please choose from one to five stars.')
+        ->assertSee('Everything fine');
     expect(Rating::query()->count())->toBe(0);
 })->with(['', '0', '6', '4.5', 'five']);
 
 it('is for whoever has the signed address alone', function (): void {
     $other = Mails::conversation(['From' => 'Eva <eva@sturm.example>']);
     $this->get("/rate/{$this->conversation->id}")->assertNotFound();
-    $this->post(str_replace("/rate/{$this->conversation->id}", "/rate/{$other->id}", ratingPath($this->conversation)), ['score' => '1'])->assertNotFound();
+    $this->post(
+        str_replace("/rate/{$this->conversation->id}", "/rate/{$other->id}", ratingPath($this->conversation)), ['score' => '1']
+    )->assertNotFound();
     expect(Rating::query()->count())->toBe(0);
 });
 
@@ -71,21 +82,42 @@ it('can be asked for in any template, and found by its stars', function (): void
     expect($filled->text)->toContain("/rate/{$this->conversation->id}?signature=")->and($filled->gaps)->toBe([]);
     $this->post(ratingPath($this->conversation), ['score' => '1', 'comment' => ''])->assertOk();
     $other = Mails::conversation(['From' => 'Eva <eva@sturm.example>', 'Subject' => 'A fine kite']);
-    $this->actingAs($this->teammate('mads'))->post('/views', ['name' => 'Few stars', 'columns' => ['number'], 'sort' => 'last_message', 'descending' => '1', 'shared_with' => 'nobody', 'board_by' => 'state', 'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]]]);
+    $this->actingAs($this->teammate('mads'))->post(
+        '/views',
+        [
+            'name' => 'Few stars', 'columns' => ['number'], 'sort' => 'last_message', 'descending' => '1',
+            'shared_with' => 'nobody', 'board_by' => 'state',
+            'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]]
+        ]
+    );
     expect($other->rating)->toBeNull()->and($this->conversation->rating?->score)->toBe(1);
 });
 
 it('speaks for the templates that had been sent by then, and for no later ones', function (): void {
     $mads = $this->teammate('mads');
-    $template = fn (string $name): Template => app(SaveTemplate::class)->save(null, new TemplateToSave($name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'It is on its way.', 'html' => null]], [], []), $mads);
+    $template = fn (string $name): Template => app(SaveTemplate::class)->save(
+        null,
+        new TemplateToSave(
+            $name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'It is on its way.', 'html' => null]],
+            [], []
+        ),
+        $mads
+    );
     [$before, $after] = [$template('Sent before'), $template('Sent after')];
-    $use = fn (Template $one) => app(RecordTemplateUse::class)->record($this->conversation, $this->conversation->messages()->where('direction', Message::OUT)->firstOrFail(), [new UsedTemplate($one->id, 'en', 'It is on its way.')]);
+    $use = fn (Template $one) => app(RecordTemplateUse::class)->record(
+        $this->conversation, $this->conversation->messages()->where('direction', Message::OUT)->firstOrFail(),
+        [new UsedTemplate($one->id, 'en', 'It is on its way.')]
+    );
     $use($before);
     $this->travel(1)->hours();
     $this->post(ratingPath($this->conversation), ['score' => '2', 'comment' => ''])->assertOk();
     $this->travel(1)->hours();
     $use($after);
-    $this->actingAs($mads)->get('/templates')->assertViewHas('stars', fn (array $stars): bool => array_keys($stars) === [$before->id] && $stars[$before->id]->average() === '2.00');
+    $this->actingAs($mads)
+        ->get('/templates')
+        ->assertViewHas(
+            'stars', fn (array $stars): bool => array_keys($stars) === [$before->id] && $stars[$before->id]->average() === '2.00'
+        );
 });
 
 it('goes where the conversation went on', function (): void {

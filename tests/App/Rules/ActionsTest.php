@@ -41,8 +41,17 @@ use Tests\App\Mails;
  */
 function carryOut(Conversation $conversation, array ...$actions): RuleRun
 {
-    $rule = app(SaveRule::class)->save(null, new RuleToSave('One thing', Way::Every, [RuleEvent::Noted], ['all' => []], array_map(RuleAction::of(...), array_values($actions)), '', ChangedBy::Leads), test()->teammate('mads'));
-    app(CarryOut::class)->rule($rule->refresh(), Occasion::ofTime($conversation, null, 'once', CarbonImmutable::now()), array_values($actions), []);
+    $rule = app(SaveRule::class)->save(
+        null,
+        new RuleToSave(
+            'One thing', Way::Every, [RuleEvent::Noted], ['all' => []], array_map(RuleAction::of(...), array_values($actions)), '',
+            ChangedBy::Leads
+        ),
+        test()->teammate('mads')
+    );
+    app(CarryOut::class)->rule(
+        $rule->refresh(), Occasion::ofTime($conversation, null, 'once', CarbonImmutable::now()), array_values($actions), []
+    );
 
     return RuleRun::query()->where('rule_id', $rule->id)->sole();
 }
@@ -55,37 +64,113 @@ beforeEach(function (): void {
 
 it('sets what a rule sets, and says so', function (Closure $action, string $said, Closure $is): void {
     $run = carryOut($this->conversation, $action->call($this));
-    expect($run->state)->toBe(RuleRun::DONE)->and($run->done)->toBe([$said])->and($is->call($this, $this->conversation->refresh()))->toBeTrue();
+    expect($run->state)
+        ->toBe(RuleRun::DONE)
+        ->and($run->done)
+        ->toBe([$said])
+        ->and($is->call($this, $this->conversation->refresh()))
+        ->toBeTrue();
 })->with([
-    'priority' => [fn () => ['do' => 'set_priority', 'value' => 'low'], 'set the priority to low', fn (Conversation $one) => $one->priority === Priority::Low],
-    'category' => [fn () => ['do' => 'set_category', 'value' => (string) Category::query()->where('name', 'Refund')->value('id')], 'set the category to Payment › Refund', fn (Conversation $one) => $one->category?->name === 'Refund'],
-    'person' => [fn () => ['do' => 'assign_person', 'value' => ($this->id)('ruta')], 'give it to Ruta Kalnina', fn (Conversation $one) => $one->owner?->name === 'Ruta Kalnina'],
+    'priority' => [
+        fn () => ['do' => 'set_priority', 'value' => 'low'], 'set the priority to low',
+        fn (Conversation $one) => $one->priority === Priority::Low
+    ],
+    'category' => [
+        fn () => ['do' => 'set_category', 'value' => (string) Category::query()->where('name', 'Refund')->value('id')],
+        'set the category to Payment › Refund', fn (Conversation $one) => $one->category?->name === 'Refund'
+    ],
+    'person' => [
+        fn () => ['do' => 'assign_person', 'value' => ($this->id)('ruta')], 'give it to Ruta Kalnina',
+        fn (Conversation $one) => $one->owner?->name === 'Ruta Kalnina'
+    ],
     'nobody' => [fn () => ['do' => 'assign_person', 'value' => ''], 'give it to nobody', fn (Conversation $one) => $one->owner_id === null],
-    'lead on duty' => [fn () => ['do' => 'assign_person', 'value' => 'lead'], 'give it to the lead on duty', fn (Conversation $one) => $one->owner?->name === 'Mads Overgaard'],
-    'team' => [fn () => ['do' => 'assign_team', 'value' => (string) Team::query()->where('name', 'Returns bench')->value('id')], 'give it to the team Returns bench', fn (Conversation $one) => $one->team?->name === 'Returns bench'],
-    'tag' => [fn () => ['do' => 'add_tag', 'text' => 'new words'], 'add the tag “new words”', fn (Conversation $one) => $one->tags()->pluck('name')->all() === ['new words']],
-    'waiting' => [fn () => ['do' => 'set_status', 'value' => 'waiting'], 'make it wait for the customer', fn (Conversation $one) => $one->state === ConversationState::Waiting],
-    'held' => [fn () => ['do' => 'set_status', 'value' => 'held', 'text' => 'the carrier looks', 'hours' => '9'], 'make it held: the carrier looks, for 9 working hours', fn (Conversation $one) => $one->held_reason === 'the carrier looks' && $one->bring_back_at?->toIso8601ZuluString() === '2026-11-24T11:00:00Z'],
-    'resolved' => [fn () => ['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->where('name', 'Sent again')->value('id')], 'make it resolved, Sent again', fn (Conversation $one) => $one->state === ConversationState::Resolved && $one->outcome?->name === 'Sent again'],
+    'lead on duty' => [
+        fn () => ['do' => 'assign_person', 'value' => 'lead'], 'give it to the lead on duty',
+        fn (Conversation $one) => $one->owner?->name === 'Mads Overgaard'
+    ],
+    'team' => [
+        fn () => ['do' => 'assign_team', 'value' => (string) Team::query()->where('name', 'Returns bench')->value('id')],
+        'give it to the team Returns bench', fn (Conversation $one) => $one->team?->name === 'Returns bench'
+    ],
+    'tag' => [
+        fn () => ['do' => 'add_tag', 'text' => 'new words'], 'add the tag “new words”',
+        fn (Conversation $one) => $one->tags()->pluck('name')->all() === ['new words']
+    ],
+    'waiting' => [
+        fn () => ['do' => 'set_status', 'value' => 'waiting'], 'make it wait for the customer',
+        fn (Conversation $one) => $one->state === ConversationState::Waiting
+    ],
+    'held' => [
+        fn () => ['do' => 'set_status', 'value' => 'held', 'text' => 'the carrier looks', 'hours' => '9'],
+        'make it held: the carrier looks, for 9 working hours',
+        fn (Conversation $one) => $one->held_reason === 'the carrier looks'
+            && $one->bring_back_at?->toIso8601ZuluString() === '2026-11-24T11:00:00Z'
+    ],
+    'resolved' => [
+        fn () => ['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->where('name', 'Sent again')->value('id')],
+        'make it resolved, Sent again',
+        fn (Conversation $one) => $one->state === ConversationState::Resolved && $one->outcome?->name === 'Sent again'
+    ],
     'closed, once resolved' => [function () {
         $this->conversation->forceFill(['state' => ConversationState::Resolved])->save();
 
         return ['do' => 'set_status', 'value' => 'closed'];
     }, 'make it closed for good', fn (Conversation $one) => $one->state === ConversationState::Closed],
-    'note' => [fn () => ['do' => 'note', 'text' => 'Look at {{ conversation.subject }}'], 'write the note “Look at {{ conversation.subject }}”', fn () => Note::query()->sole()->text === 'Look at Where is my kite'],
-    'checklist' => [fn () => ['do' => 'checklist', 'value' => (string) Checklist::query()->where('name', 'Damaged on arrival')->value('id')], 'start the checklist “Damaged on arrival”', fn () => StartedChecklist::query()->sole()->name === 'Damaged on arrival'],
-    'task for the lead where nobody owns it' => [fn () => ['do' => 'task', 'value' => 'owner', 'text' => 'Call back', 'hours' => '2'], 'make a task for the owner: Call back, due in 2 working hours', fn () => Task::query()->sole()->assignee->name === 'Mads Overgaard' && Task::query()->sole()->due_at->toIso8601ZuluString() === '2026-11-23T12:00:00Z'],
-    'tell a person' => [fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look'], 'tell Corin Hale: Look', fn () => News::query()->where('kind', 'rule_tells')->pluck('teammate_id')->all() === [$this->teammate('corin')->id]],
-    'tell the team' => [fn () => ['do' => 'tell', 'value' => 'team', 'text' => 'Look'], 'tell its team: Look', fn () => News::query()->where('kind', 'rule_tells')->count() === 4],
-    'tell by mail, too' => [fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look', 'mail' => '1'], 'tell Corin Hale, also by mail: Look', fn () => News::query()->where('kind', 'rule_tells')->sole()->mail_due_at === '2026-11-23 10:00:00'],
-    'language' => [fn () => ['do' => 'set_language', 'value' => 'lv'], 'set the language to Latvian', fn (Conversation $one) => $one->language === 'lv'],
-    'nudge plan' => [fn () => ['do' => 'nudge', 'value' => (string) app(ReadyMade::class)->plan($this->teammate('mads'))->id, 'as' => ($this->id)('ilse')], 'remind with the nudge plan “No answer” as Ilse Norrby', fn () => Nudge::query()->sole()->state === Nudge::RUNNING],
-    'approval' => [fn () => ['do' => 'ask_approval', 'value' => ($this->id)('mads'), 'text' => 'Really?'], 'ask for the approval of Mads Overgaard: Really?', fn (Conversation $one) => Approval::query()->sole()->question === 'Really?' && $one->state === ConversationState::Held],
+    'note' => [
+        fn () => ['do' => 'note', 'text' => 'Look at {{ conversation.subject }}'],
+        'write the note “Look at {{ conversation.subject }}”', fn () => Note::query()->sole()->text === 'Look at Where is my kite'
+    ],
+    'checklist' => [
+        fn () => ['do' => 'checklist', 'value' => (string) Checklist::query()->where('name', 'Damaged on arrival')->value('id')],
+        'start the checklist “Damaged on arrival”', fn () => StartedChecklist::query()->sole()->name === 'Damaged on arrival'
+    ],
+    'task for the lead where nobody owns it' => [
+        fn () => ['do' => 'task', 'value' => 'owner', 'text' => 'Call back', 'hours' => '2'],
+        'make a task for the owner: Call back, due in 2 working hours',
+        fn () => Task::query()
+            ->sole()
+            ->assignee->name === 'Mads Overgaard' && Task::query()
+            ->sole()
+            ->due_at->toIso8601ZuluString() === '2026-11-23T12:00:00Z'
+    ],
+    'tell a person' => [
+        fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look'], 'tell Corin Hale: Look',
+        fn () => News::query()->where('kind', 'rule_tells')->pluck('teammate_id')->all() === [$this->teammate('corin')->id]
+    ],
+    'tell the team' => [
+        fn () => ['do' => 'tell', 'value' => 'team', 'text' => 'Look'], 'tell its team: Look',
+        fn () => News::query()->where('kind', 'rule_tells')->count() === 4
+    ],
+    'tell by mail, too' => [
+        fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look', 'mail' => '1'],
+        'tell Corin Hale, also by mail: Look',
+        fn () => News::query()->where('kind', 'rule_tells')->sole()->mail_due_at === '2026-11-23 10:00:00'
+    ],
+    'language' => [
+        fn () => ['do' => 'set_language', 'value' => 'lv'], 'set the language to Latvian',
+        fn (Conversation $one) => $one->language === 'lv'
+    ],
+    'nudge plan' => [
+        fn () => [
+            'do' => 'nudge', 'value' => (string) app(ReadyMade::class)->plan($this->teammate('mads'))->id,
+            'as' => ($this->id)('ilse')
+        ],
+        'remind with the nudge plan “No answer” as Ilse Norrby', fn () => Nudge::query()->sole()->state === Nudge::RUNNING
+    ],
+    'approval' => [
+        fn () => ['do' => 'ask_approval', 'value' => ($this->id)('mads'), 'text' => 'Really?'],
+        'ask for the approval of Mads Overgaard: Really?',
+        fn (Conversation $one) => Approval::query()->sole()->question === 'Really?' && $one->state === ConversationState::Held
+    ],
     'stop' => [fn () => ['do' => 'stop'], 'stop: no further rules', fn (Conversation $one) => $one->state === ConversationState::Open],
 ]);
 
 it('does several in their order, each on what the one before has left', function (): void {
-    $run = carryOut($this->conversation, ['do' => 'assign_person', 'value' => ($this->id)('ruta')], ['do' => 'task', 'value' => 'owner', 'text' => 'Ring', 'hours' => '1'], ['do' => 'tell', 'value' => 'owner', 'text' => 'Yours']);
+    $run = carryOut(
+        $this->conversation, ['do' => 'assign_person', 'value' => ($this->id)('ruta')],
+        ['do' => 'task', 'value' => 'owner', 'text' => 'Ring', 'hours' => '1'],
+        ['do' => 'tell', 'value' => 'owner', 'text' => 'Yours']
+    );
     expect($run->done)->toHaveCount(3)
         ->and(Task::query()->sole()->assignee->name)->toBe('Ruta Kalnina')
         ->and(News::query()->where('kind', 'rule_tells')->value('teammate_id'))->toBe($this->teammate('ruta')->id);
@@ -94,7 +179,14 @@ it('does several in their order, each on what the one before has left', function
 it('does all of it or nothing', function (): void {
     $closed = ['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->value('id')];
     $gone = ['do' => 'nudge', 'value' => (string) app(ReadyMade::class)->plan($this->teammate('mads'))->id, 'as' => ($this->id)('ilse')];
-    $rule = app(SaveRule::class)->save(null, new RuleToSave('Half', Way::Every, [RuleEvent::Noted], ['all' => []], [RuleAction::of($closed), RuleAction::of($gone)], '', ChangedBy::Leads), $this->teammate('mads'));
+    $rule = app(SaveRule::class)->save(
+        null,
+        new RuleToSave(
+            'Half', Way::Every, [RuleEvent::Noted], ['all' => []], [RuleAction::of($closed), RuleAction::of($gone)], '',
+            ChangedBy::Leads
+        ),
+        $this->teammate('mads')
+    );
     $this->teammate('ilse')->forceFill(['may_sign_in' => false])->save();
     app(CarryOut::class)->rule($rule, Occasion::ofTime($this->conversation, null, 'half', CarbonImmutable::now()), [$closed, $gone], []);
     expect(RuleRun::query()->sole()->state)->toBe(RuleRun::FAILED)
@@ -136,11 +228,18 @@ it('offers choices for each action that takes one', function (): void {
     foreach (ActionKind::cases() as $kind) {
         $choices = (new ActionChoices)->of($kind);
         // Templates, plans and webhooks are made by the store first.
-        $isMadeLater = in_array($kind, [ActionKind::Answer, ActionKind::AskRating, ActionKind::Nudge, ActionKind::CallHook, ActionKind::SetField], true);
+        $isMadeLater = in_array(
+            $kind, [ActionKind::Answer, ActionKind::AskRating, ActionKind::Nudge, ActionKind::CallHook, ActionKind::SetField], true
+        );
         expect($choices !== [] || ! $kind->hasChoices() || $isMadeLater)->toBeTrue($kind->value)->and($kind->label())->not->toBe('');
     }
 });
 
 it('goes there and back as it is kept', function (array $action): void {
     expect(RuleAction::of(RuleAction::of($action)->toArray())->label)->toBe(RuleAction::of($action)->label);
-})->with([[['do' => 'set_priority', 'value' => 'high']], [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench', 'hours' => '3']], [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']], [['do' => 'assign_person', 'value' => 'turn']], [['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']]]);
+})->with([
+    [['do' => 'set_priority', 'value' => 'high']],
+    [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench', 'hours' => '3']],
+    [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']], [['do' => 'assign_person', 'value' => 'turn']],
+    [['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']]
+]);

@@ -25,11 +25,18 @@ use Illuminate\Support\Facades\Http;
 use Tests\App\Mails;
 use Tests\App\Services;
 
-const EVERYTHING = ['tags', 'orders.parcels.scans', 'customer.groups', 'customer.orders', 'customer.ratings', 'rating', 'owner', 'linkedConversation', 'message.attachments'];
+const EVERYTHING = [
+    'tags', 'orders.parcels.scans', 'customer.groups', 'customer.orders', 'customer.ratings', 'rating', 'owner',
+    'linkedConversation', 'message.attachments'
+];
 
 function arrival(Conversation $conversation): Occasion
 {
-    $entry = JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', JournalKind::MessageReceived)->orderByDesc('id')->firstOrFail();
+    $entry = JournalEntry::query()
+        ->where('conversation_id', $conversation->id)
+        ->where('kind', JournalKind::MessageReceived)
+        ->orderByDesc('id')
+        ->firstOrFail();
 
     return app(Occasions::class)->ofEntries([$entry->id], EVERYTHING)[0];
 }
@@ -50,7 +57,13 @@ function anaWrites(): Conversation
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-24T07:00:00Z'));
     $boundary = 'b1';
     $body = "--{$boundary}\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nThis is unacceptable. Where is 71-4480217?\r\n--{$boundary}\r\nContent-Type: image/png; name=\"photo.png\"\r\nContent-Disposition: attachment; filename=\"photo.png\"\r\nContent-Transfer-Encoding: base64\r\n\r\niVBORw0KGgo=\r\n--{$boundary}--\r\n";
-    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late parcel', 'MIME-Version' => '1.0', 'Content-Type' => "multipart/mixed; boundary={$boundary}"], $body);
+    $conversation = Mails::conversation(
+        [
+            'From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late parcel', 'MIME-Version' => '1.0',
+            'Content-Type' => "multipart/mixed; boundary={$boundary}"
+        ],
+        $body
+    );
     app(AssignConversation::class)->assign($conversation, test()->teammate('ruta'), Actor::application());
     test()->teammate('ruta')->forceFill(['away_from' => now()->subHour()])->save();
     app(ChangeTags::class)->change($conversation, [ChangeTags::named('festival')], [], Actor::application());
@@ -134,8 +147,14 @@ it('asks the database beforehand for what conditions will read', function (strin
     $condition = Condition::read(json_decode((string) json_encode(['field' => $field, 'op' => 'is_empty'])));
     expect(RuleFields::reads($condition))->toBe($relation === null ? [] : [$relation]);
 })->with([
-    ['customer_group', 'customer.groups'], ['customer_name', 'customer'], ['customer_orders', 'customer.orders'], ['customer_ratings', 'customer.ratings'], ['tags', 'tags'], ['message_has_file', 'message.attachments'],
-    ['parcel_days_unseen', 'orders.parcels.scans'], ['order_total', 'orders'], ['order_country', 'orders'], ['orders', 'orders'], ['has_file', 'files'], ['own.conversation.batch', 'ownValues'], ['own.customer.club', 'customer.ownValues'], ['own.order.gift', 'orders.ownValues'], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
+    ['customer_group', 'customer.groups'], ['customer_name', 'customer'], ['customer_orders', 'customer.orders'], ['customer_ratings', 'customer.ratings'], ['tags', 'tags'], [
+        'message_has_file', 'message.attachments'
+    ],
+    [
+        'parcel_days_unseen', 'orders.parcels.scans'
+    ], ['order_total', 'orders'], ['order_country', 'orders'], ['orders', 'orders'], ['has_file', 'files'], ['own.conversation.batch', 'ownValues'], [
+        'own.customer.club', 'customer.ownValues'
+    ], ['own.order.gift', 'orders.ownValues'], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
 ]);
 
 it('asks the database as often for many as for few, whatever is asked', function (): void {
@@ -144,7 +163,13 @@ it('asks the database as often for many as for few, whatever is asked', function
         app(ArrangeFields::class)->make($about, 'Club', FieldKind::Text, [], false);
     }
     $fields = app(RuleFields::class);
-    $condition = Condition::read(json_decode((string) json_encode(['all' => array_map(static fn (string $key): array => ['field' => $key, 'op' => 'is_empty'], array_keys($fields->all()))])));
+    $condition = Condition::read(
+        json_decode(
+            (string) json_encode([
+                'all' => array_map(static fn (string $key): array => ['field' => $key, 'op' => 'is_empty'], array_keys($fields->all()))
+            ])
+        )
+    );
     $queries = static function (int $count) use ($fields, $condition): int {
         $entries = JournalEntry::query()->where('kind', JournalKind::MessageReceived)->orderBy('id')->limit($count)->pluck('id')->all();
         DB::enableQueryLog();
@@ -156,7 +181,9 @@ it('asks the database as often for many as for few, whatever is asked', function
         return count(DB::getQueryLog());
     };
     foreach (range(1, 6) as $number) {
-        Mails::conversation(['From' => "c{$number}@x.example", 'Message-ID' => "<q{$number}@x.example>", 'Subject' => "Question {$number}"]);
+        Mails::conversation([
+            'From' => "c{$number}@x.example", 'Message-ID' => "<q{$number}@x.example>", 'Subject' => "Question {$number}"
+        ]);
     }
     $queries(2);
     expect($queries(6))->toBe($queries(2));
@@ -171,12 +198,38 @@ it('says a condition in words, with what was found', function (array $condition,
     expect($fields->inWords($read->root))->toBe($inWords)
         ->and($true === null ? null : array_map(fn ($leaf): string => $fields->sentence($leaf, $facts), $true))->toBe($because);
 })->with([
-    'words' => [['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['lost', 'unacceptable', 'where']], 'Text of the message has one of the words “lost”, “unacceptable”, “where”', ['Text of the message has “unacceptable”, “where”']],
-    'a choice' => [['field' => 'order_status', 'op' => 'in', 'value' => ['sent']], 'Status of the order is sent', ['Status of the order is sent']],
-    'several choices' => [['field' => 'order_country', 'op' => 'in', 'value' => ['DK', 'SE']], 'Country of the order is one of Denmark, “SE”', ['Country of the order is one of Denmark, “SE”']],
-    'a number' => [['field' => 'order_total', 'op' => 'more_than', 'value' => 100], 'Total of the order is more than 100', ['Total of the order is more than 100']],
-    'yes or no' => [['field' => 'message_has_file', 'op' => 'is', 'value' => true], 'The message has a file is yes', ['The message has a file is yes']],
-    'nested' => [['all' => [['field' => 'mood', 'op' => 'in', 'value' => ['upset']], ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['closed']], ['field' => 'stars', 'op' => 'is_empty']]], ['not' => ['field' => 'public', 'op' => 'is', 'value' => true]]]], 'Mood is upset and (State is Closed or Stars of a review is empty) and not (Said in public is yes)', ['Mood is upset', 'Stars of a review is empty']],
+    'words' => [
+        ['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['lost', 'unacceptable', 'where']],
+        'Text of the message has one of the words “lost”, “unacceptable”, “where”',
+        ['Text of the message has “unacceptable”, “where”']
+    ],
+    'a choice' => [
+        ['field' => 'order_status', 'op' => 'in', 'value' => ['sent']], 'Status of the order is sent',
+        ['Status of the order is sent']
+    ],
+    'several choices' => [
+        ['field' => 'order_country', 'op' => 'in', 'value' => ['DK', 'SE']], 'Country of the order is one of Denmark, “SE”',
+        ['Country of the order is one of Denmark, “SE”']
+    ],
+    'a number' => [
+        ['field' => 'order_total', 'op' => 'more_than', 'value' => 100], 'Total of the order is more than 100',
+        ['Total of the order is more than 100']
+    ],
+    'yes or no' => [
+        ['field' => 'message_has_file', 'op' => 'is', 'value' => true], 'The message has a file is yes',
+        ['The message has a file is yes']
+    ],
+    'nested' => [
+        [
+            'all' => [
+                ['field' => 'mood', 'op' => 'in', 'value' => ['upset']],
+                ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['closed']], ['field' => 'stars', 'op' => 'is_empty']]],
+                ['not' => ['field' => 'public', 'op' => 'is', 'value' => true]]
+            ]
+        ],
+        'Mood is upset and (State is Closed or Stars of a review is empty) and not (Said in public is yes)',
+        ['Mood is upset', 'Stars of a review is empty']
+    ],
     'not true' => [['field' => 'in_hours', 'op' => 'is', 'value' => true], 'In working hours is yes', null],
 ]);
 

@@ -45,7 +45,10 @@ beforeEach(function (): void {
     $thanks->save();
     DB::table('template_languages')->insert(['template_id' => $thanks->id, 'language' => 'en', 'text' => 'Thank you. {{ rating.link }}']);
     $this->template = (string) $thanks->id;
-    $plan = (new NudgePlan)->forceFill(['name' => 'No answer', 'steps' => [['days' => 3, 'template' => $thanks->id]], 'end_days' => 3, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $plan = (new NudgePlan)->forceFill([
+        'name' => 'No answer', 'steps' => [['days' => 3, 'template' => $thanks->id]], 'end_days' => 3,
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+    ]);
     $plan->save();
     $this->plan = (string) $plan->id;
     $hook = (new Hook)->forceFill(['name' => 'Stock', 'address' => 'https://stock.example/hook', 'secret' => 'secret']);
@@ -61,7 +64,9 @@ beforeEach(function (): void {
 function keepRule(array $condition, array $actions, ?array $clock = null): Rule
 {
     return app(SaveRule::class)->save(null, new RuleToSave(
-        'Under test', Way::Ladder, $clock === null ? [RuleEvent::FirstMessage, RuleEvent::Noted] : [], $condition, array_map(RuleAction::of(...), $actions), 'Why it is there', ChangedBy::Administrators,
+        'Under test', Way::Ladder, $clock === null ? [
+            RuleEvent::FirstMessage, RuleEvent::Noted
+        ] : [], $condition, array_map(RuleAction::of(...), $actions), 'Why it is there', ChangedBy::Administrators,
         $clock === null ? null : Clock::of($clock),
     ), test()->teammate('corin'))->refresh();
 }
@@ -78,7 +83,9 @@ function saveUntouched(AppTestCase $test, Rule $rule): void
 {
     $form = FilledForm::on($test->get("/rules/{$rule->id}")->assertOk(), "/rules/{$rule->id}");
     $saved = $form->send($test);
-    expect($saved->isRedirect())->toBeTrue(strip_tags((string) preg_replace('/^.*?(<[^>]*role="alert"[^>]*>.*?<\/(?:p|ul)>).*$/s', '$1', (string) $saved->getContent())));
+    expect($saved->isRedirect())->toBeTrue(
+        strip_tags((string) preg_replace('/^.*?(<[^>]*role="alert"[^>]*>.*?<\/(?:p|ul)>).*$/s', '$1', (string) $saved->getContent()))
+    );
     $saved->assertSessionDoesntHaveErrors()->assertSessionMissing('problem');
 }
 
@@ -96,7 +103,9 @@ function sampleFor(Field $field, Operator $operator): mixed
             continue;
         }
         try {
-            app(RuleFields::class)->known(Condition::read(json_decode((string) json_encode(['field' => $field->key(), 'op' => $operator->value, 'value' => $sample]))));
+            app(RuleFields::class)->known(
+                Condition::read(json_decode((string) json_encode(['field' => $field->key(), 'op' => $operator->value, 'value' => $sample])))
+            );
             $isNumber = in_array(Operator::MoreThan, $field->operators(), true);
             if (is_int($sample) === $isNumber && $operator->takes($sample)) {
                 return $sample;
@@ -148,7 +157,10 @@ it('keeps every action, saved untouched', function (ActionKind $kind, Closure $a
         'add_tag' => fn () => ['text' => 'größer & "mehr"'],
         'remove_tag' => fn () => ['text' => 'batch K'],
         'set_field' => fn () => ['value' => 'choice', 'text' => 'Torn, badly'],
-        'answer' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('ilse')->id, 'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting'],
+        'answer' => fn () => [
+            'value' => $this->template, 'as' => (string) $this->teammate('ilse')->id,
+            'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting'
+        ],
         'ask_rating' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('mads')->id],
         'ask_approval' => fn () => ['value' => 'leads', 'text' => 'May it go out for free?'],
         'note' => fn () => ['text' => "First line\nand {{ customer.first_name }}"],
@@ -178,7 +190,9 @@ it('keeps what sets it off, saved untouched', function (array $clock): void {
 ]);
 
 it('keeps a rule that was refused as it was written, and keeps nothing of it', function (): void {
-    $rule = keepRule(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['reel']]]], [['do' => 'add_tag', 'text' => 'reel']]);
+    $rule = keepRule(
+        ['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['reel']]]], [['do' => 'add_tag', 'text' => 'reel']]
+    );
     $before = asKept($rule);
     $form = FilledForm::on($this->get("/rules/{$rule->id}"), "/rules/{$rule->id}");
     $refused = $form->send($this, ['name' => 'Another name', 'actions[0][text]' => '', 'condition[parts][0][value][]' => 'bridle']);

@@ -55,10 +55,16 @@ it('keeps a rule, off, and shows what it would have done', function (): void {
     $before = [JournalEntry::query()->count(), $fits->refresh()->toArray()];
     $this->followingRedirects()->post('/rules', ($this->form)())->assertOk()
         ->assertSee('“Late parcels” is saved, and off.')
-        ->assertSeeInOrder(['When', 'a customer writes for the first time', 'and', 'Subject has one of the words “late”, “delayed”', 'then', 'set the priority to high; add the tag “late”'])
+        ->assertSeeInOrder([
+            'When', 'a customer writes for the first time', 'and', 'Subject has one of the words “late”, “delayed”', 'then',
+            'set the priority to high; add the tag “late”'
+        ])
         ->assertSee('1</b> of 2', false)->assertSee($fits->number())->assertSee('Subject has “late”');
     $rule = Rule::query()->sole();
-    expect($rule->on)->toBeFalse()->and($rule->condition)->toBe(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['late', 'delayed']]]])
+    expect($rule->on)
+        ->toBeFalse()
+        ->and($rule->condition)
+        ->toBe(['all' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['late', 'delayed']]]])
         // Trying it out changes nothing.
         ->and([JournalEntry::query()->count(), $fits->refresh()->toArray()])->toBe($before)->and(RuleRun::query()->count())->toBe(0);
 });
@@ -67,11 +73,18 @@ it('says with which rules it would fight, and in which circles it would go', fun
     Mails::conversation(['Subject' => 'My parcel is late']);
     $first = ($this->made)();
     $this->post("/rules/{$first->id}/switch", ['on' => 1]);
-    $second = ($this->made)(['name' => 'Calm down', 'actions' => [['do' => 'set_priority', 'value' => 'low'], ['do' => 'remove_tag', 'text' => 'Late']]]);
-    $this->get("/rules/{$second->id}/try")->assertSeeInOrder(['Fights', 'Late parcels', 'set the priority to', 'this rule'])->assertSee('the tag “Late”, which one gives and the other takes away')->assertSee('Other rules there');
+    $second = ($this->made)([
+        'name' => 'Calm down', 'actions' => [['do' => 'set_priority', 'value' => 'low'], ['do' => 'remove_tag', 'text' => 'Late']]
+    ]);
+    $this->get("/rules/{$second->id}/try")
+        ->assertSeeInOrder(['Fights', 'Late parcels', 'set the priority to', 'this rule'])
+        ->assertSee('the tag “Late”, which one gives and the other takes away')
+        ->assertSee('Other rules there');
     $this->post("/rules/{$second->id}/switch", ['on' => 1]);
     $this->get("/rules/{$first->id}/try")->assertSee('the other, further down');
-    $third = ($this->made)(['name' => 'Itself', 'events' => ['tags_changed'], 'condition' => [], 'actions' => [['do' => 'add_tag', 'text' => 'more']]]);
+    $third = ($this->made)([
+        'name' => 'Itself', 'events' => ['tags_changed'], 'condition' => [], 'actions' => [['do' => 'add_tag', 'text' => 'more']]
+    ]);
     $this->get("/rules/{$third->id}/try")->assertSee('“Itself” wakes itself');
 });
 
@@ -86,14 +99,23 @@ it('says what cannot be kept, and loses nothing of it', function (array $form, s
     [['actions' => [['do' => 'note', 'text' => 'Look {{ customer.nme }}']]], 'there is no placeholder {{ customer.nme }}'],
     [['actions' => [['do' => 'answer', 'value' => '7']]], 'Answer with: choose a template'],
     [['actions' => [['do' => 'set_status', 'value' => 'held']]], 'write who must act first'],
-    [['condition' => ['head' => 'all', 'parts' => [['field' => 'gone', 'op' => 'is', 'value' => 'x']]]], '“gone”, which is not there any more'],
+    [
+        ['condition' => ['head' => 'all', 'parts' => [['field' => 'gone', 'op' => 'is', 'value' => 'x']]]],
+        '“gone”, which is not there any more'
+    ],
 ]);
 
 it('shows beside the form what fits right now', function (): void {
     $fits = Mails::conversation(['Subject' => 'My parcel is late']);
     $redraw = fn (array $form) => $this->withHeader('HX-Request', 'true')->post('/rules/redraw', ($this->form)($form));
-    $redraw([])->assertOk()->assertSee('One conversation of the latest one')->assertSee("/conversations/{$fits->id}")->assertSee('Subject has “late”');
-    $redraw(['condition' => ['head' => 'none', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'late']]]])->assertSee('Nothing of the latest one');
+    $redraw([])
+        ->assertOk()
+        ->assertSee('One conversation of the latest one')
+        ->assertSee("/conversations/{$fits->id}")
+        ->assertSee('Subject has “late”');
+    $redraw([
+        'condition' => ['head' => 'none', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'late']]]
+    ])->assertSee('Nothing of the latest one');
     $redraw(['do' => 'add-action'])->assertSee('actions[2][do]');
     $redraw(['do' => 'remove-action:0'])->assertDontSee('actions[1][do]');
     $redraw(['do' => 'add:'])->assertSee('condition[parts][1][field]');
@@ -120,7 +142,9 @@ it('keeps each change as a version', function (): void {
     $this->post("/rules/{$rule->id}", ($this->form)(['name' => 'Very late', 'actions' => [['do' => 'set_priority', 'value' => 'urgent']]]));
     $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
     expect(RuleVersion::query()->orderBy('version')->pluck('what')->all())->toBe(['made', 'name, what it does', 'switched on']);
-    $this->get("/rules/{$rule->id}/versions")->assertSeeInOrder(['switched on', 'set the priority to urgent', 'made', 'set the priority to high']);
+    $this->get("/rules/{$rule->id}/versions")->assertSeeInOrder([
+        'switched on', 'set the priority to urgent', 'made', 'set the priority to high'
+    ]);
 });
 
 it('puts rules in an order, retires them and brings them back off', function (): void {
@@ -135,10 +159,20 @@ it('puts rules in an order, retires them and brings them back off', function ():
 });
 
 it('does not let a template go that a rule answers with', function (): void {
-    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Receipt', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'Hello', 'html' => null]], [], []), $this->teammate('mads'));
-    $rule = ($this->made)(['actions' => [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]]);
+    $template = app(SaveTemplate::class)->save(
+        null,
+        new TemplateToSave(
+            'Receipt', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'Hello', 'html' => null]], [], []
+        ),
+        $this->teammate('mads')
+    );
+    $rule = ($this->made)([
+        'actions' => [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]
+    ]);
     $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
-    $this->post("/templates/{$template->id}/retire")->assertSessionHas('problem', '“Receipt” is answered with by the rule “Late parcels”. Give it another template or switch it off first.');
+    $this->post("/templates/{$template->id}/retire")->assertSessionHas(
+        'problem', '“Receipt” is answered with by the rule “Late parcels”. Give it another template or switch it off first.'
+    );
     expect(Template::query()->sole()->retired_at)->toBeNull();
     app(SaveRule::class)->switch($rule, false, $this->teammate('mads'));
     $this->post("/templates/{$template->id}/retire")->assertSessionHas('done');
@@ -176,11 +210,21 @@ it('asks the choice of the form whether it is broken, and answers with a request
     expect($rule->condition['all'][1])->toBe(['field' => 'own.conversation.what_happened', 'op' => 'in', 'value' => [DemoFields::BROKE]]);
     app(SaveRule::class)->switch($rule, true, $mads);
     $form = Form::named('contact');
-    $take = static fn (string $choice, string $email): Conversation => Conversation::query()->findOrFail((int) substr(app(TakeForm::class)->take($form, FilledForm::from(['name' => 'Odile Fabre', 'email' => $email, 'text' => 'Look at this.', 'own' => [$choice]], $form), [], $email, now()->getTimestamp() - 60, false), 2));
+    $take = static fn (string $choice, string $email): Conversation => Conversation::query()->findOrFail(
+        (int) substr(
+            app(TakeForm::class)->take(
+                $form,
+                FilledForm::from(['name' => 'Odile Fabre', 'email' => $email, 'text' => 'Look at this.', 'own' => [$choice]], $form),
+                [], $email, now()->getTimestamp() - 60, false
+            ),
+            2
+        )
+    );
     [$broke, $missing] = [$take(DemoFields::BROKE, 'odile@fabre.example'), $take('A part is missing', 'eva@sturm.example')];
     app(RunRules::class)->run();
     expect($broke->refresh()->priority)->toBe(Priority::High)->and($missing->refresh()->priority)->toBe(Priority::Normal)
-        ->and($broke->messages()->where('direction', Message::OUT)->whereNotNull('teammate_id')->sole()->text)->toContain('Could you send us a photo')
+        ->and($broke->messages()->where('direction', Message::OUT)->whereNotNull('teammate_id')->sole()->text)
+        ->toContain('Could you send us a photo')
         ->and($missing->messages()->where('direction', Message::OUT)->whereNotNull('teammate_id')->count())->toBe(0);
 });
 
@@ -196,9 +240,17 @@ it('reads each kind of thing that rules name once, however many rules there are'
     };
     $make = function (int $count): void {
         foreach (range(1, $count) as $number) {
-            app(SaveRule::class)->save(null, new RuleToSave("Rule {$number}", Way::Every, [RuleEvent::FirstMessage], ['all' => [['field' => 'category', 'op' => 'is_empty'], ['field' => 'order_country', 'op' => 'in', 'value' => ['DK']]]], array_map(RuleAction::of(...), [
-                ['do' => 'set_category', 'value' => (string) Category::inUse()->value('id')], ['do' => 'assign_person', 'value' => (string) test()->teammate('ruta')->id], ['do' => 'assign_team', 'value' => (string) Team::query()->value('id')],
-                ['do' => 'checklist', 'value' => (string) Checklist::inUse()->value('id')], ['do' => 'set_status', 'value' => 'resolved:'.Outcome::inUse()->value('id')],
+            app(SaveRule::class)->save(null, new RuleToSave("Rule {$number}", Way::Every, [RuleEvent::FirstMessage], [
+                'all' => [['field' => 'category', 'op' => 'is_empty'], ['field' => 'order_country', 'op' => 'in', 'value' => ['DK']]]
+            ], array_map(RuleAction::of(...), [
+                [
+                    'do' => 'set_category', 'value' => (string) Category::inUse()->value('id')
+                ], [
+                    'do' => 'assign_person', 'value' => (string) test()->teammate('ruta')->id
+                ], ['do' => 'assign_team', 'value' => (string) Team::query()->value('id')],
+                ['do' => 'checklist', 'value' => (string) Checklist::inUse()->value('id')], [
+                    'do' => 'set_status', 'value' => 'resolved:'.Outcome::inUse()->value('id')
+                ],
             ]), '', ChangedBy::Leads), test()->teammate('mads'));
         }
     };

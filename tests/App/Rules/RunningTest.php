@@ -56,7 +56,14 @@ use Tests\App\Services;
  */
 function rule(string $name, array|RuleEvent $when, array $condition, array $actions, Way $way = Way::Every, bool $on = true): Rule
 {
-    $rule = app(SaveRule::class)->save(null, new RuleToSave($name, $way, (array) (is_array($when) ? $when : [$when]), $condition === [] ? ['all' => []] : $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads), test()->teammate('mads'));
+    $rule = app(SaveRule::class)->save(
+        null,
+        new RuleToSave(
+            $name, $way, (array) (is_array($when) ? $when : [$when]), $condition === [] ? ['all' => []] : $condition,
+            array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads
+        ),
+        test()->teammate('mads')
+    );
     app(SaveRule::class)->switch($rule, $on, test()->teammate('mads'));
 
     return $rule->refresh();
@@ -64,7 +71,11 @@ function rule(string $name, array|RuleEvent $when, array $condition, array $acti
 
 function answeringTemplate(string $name, string $text): Template
 {
-    return app(SaveTemplate::class)->save(null, new TemplateToSave($name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => $text, 'html' => null]], [], []), test()->teammate('mads'));
+    return app(SaveTemplate::class)->save(
+        null,
+        new TemplateToSave($name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => $text, 'html' => null]], [], []),
+        test()->teammate('mads')
+    );
 }
 
 function runRules(): void
@@ -89,10 +100,18 @@ beforeEach(function (): void {
 
 it('does what a rule says when a message arrives, once, with the reason on the trail', function (): void {
     $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
-    $rule = rule('Late parcels', RuleEvent::FirstMessage, ['any' => [($this->has)('message_text', 'not come', 'lost'), ($this->has)('subject', 'late')]], [
-        ['do' => 'set_category', 'value' => (string) $late->id], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'add_tag', 'text' => 'parcel'],
-        ['do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id], ['do' => 'note', 'text' => 'Look at {{ conversation.number }} first.'],
-        ['do' => 'checklist', 'value' => (string) DB::table('checklists')->value('id')], ['do' => 'tell', 'value' => 'leads', 'text' => 'A parcel is late.'],
+    $rule = rule('Late parcels', RuleEvent::FirstMessage, [
+        'any' => [($this->has)('message_text', 'not come', 'lost'), ($this->has)('subject', 'late')]
+    ], [
+        [
+            'do' => 'set_category', 'value' => (string) $late->id
+        ], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'add_tag', 'text' => 'parcel'],
+        [
+            'do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id
+        ], ['do' => 'note', 'text' => 'Look at {{ conversation.number }} first.'],
+        [
+            'do' => 'checklist', 'value' => (string) DB::table('checklists')->value('id')
+        ], ['do' => 'tell', 'value' => 'leads', 'text' => 'A parcel is late.'],
         ['do' => 'task', 'value' => 'owner', 'text' => 'Ask the carrier', 'hours' => '4'],
     ]);
     $conversation = Mails::conversation();
@@ -105,7 +124,8 @@ it('does what a rule says when a message arrives, once, with the reason on the t
         ->and(tagsOf($conversation))->toBe(['parcel'])
         ->and(StartedChecklist::query()->where('conversation_id', $conversation->id)->count())->toBe(1)
         ->and(Task::query()->sole()->assignee_id)->toBe($this->teammate('ruta')->id)
-        ->and(News::query()->where('kind', 'rule_tells')->where('teammate_id', $this->teammate('mads')->id)->value('text'))->toContain('A parcel is late.');
+        ->and(News::query()->where('kind', 'rule_tells')->where('teammate_id', $this->teammate('mads')->id)->value('text'))
+        ->toContain('A parcel is late.');
     $run = RuleRun::query()->sole();
     expect($run->state)->toBe(RuleRun::DONE)->and($run->rule_id)->toBe($rule->id)
         ->and($run->because)->toBe(['Text of the message has “not come”'])
@@ -136,7 +156,10 @@ it('tells the first message from later ones, and what state they find', function
 });
 
 it('runs every rule that matches, but of the ladder only the first, and the last to set a value wins', function (): void {
-    rule('Ladder one', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'ladder one'], ['do' => 'set_priority', 'value' => 'low']], Way::Ladder);
+    rule(
+        'Ladder one', RuleEvent::FirstMessage, [],
+        [['do' => 'add_tag', 'text' => 'ladder one'], ['do' => 'set_priority', 'value' => 'low']], Way::Ladder
+    );
     rule('Ladder two', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'ladder two']], Way::Ladder);
     rule('Every', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'every'], ['do' => 'set_priority', 'value' => 'urgent']]);
     rule('Off', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'off']], on: false);
@@ -144,13 +167,23 @@ it('runs every rule that matches, but of the ladder only the first, and the last
     runRules();
     expect(tagsOf($conversation))->toBe(['every', 'ladder one'])->and($conversation->refresh()->priority)->toBe(Priority::Urgent)
         // What was overruled was not done at all.
-        ->and(JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', JournalKind::PriorityChanged)->count())->toBe(1);
+        ->and(JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', JournalKind::PriorityChanged)->count())
+        ->toBe(1);
 });
 
 it('looks at each thing once: what did not fit then does not fit a moment later', function (): void {
-    rule('Ladder resolves', RuleEvent::FirstMessage, ['field' => 'state', 'op' => 'in', 'value' => ['open']], [['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->value('id')]], Way::Ladder);
-    rule('Ladder tags', RuleEvent::FirstMessage, ['field' => 'state', 'op' => 'in', 'value' => ['resolved']], [['do' => 'add_tag', 'text' => 'wrong']], Way::Ladder);
-    rule('Important', RuleEvent::FirstMessage, ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'late']]);
+    rule(
+        'Ladder resolves', RuleEvent::FirstMessage, ['field' => 'state', 'op' => 'in', 'value' => ['open']],
+        [['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->value('id')]], Way::Ladder
+    );
+    rule(
+        'Ladder tags', RuleEvent::FirstMessage, ['field' => 'state', 'op' => 'in', 'value' => ['resolved']],
+        [['do' => 'add_tag', 'text' => 'wrong']], Way::Ladder
+    );
+    rule(
+        'Important', RuleEvent::FirstMessage, ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']],
+        [['do' => 'add_tag', 'text' => 'late']]
+    );
     $conversation = Mails::conversation();
     runRules();
     app(SetPriority::class)->set($conversation->refresh(), Priority::Urgent, Actor::teammate($this->teammate('ilse')));
@@ -176,8 +209,14 @@ it('wakes other rules, at most five deep, and says which went in a circle', func
     runRules();
     expect($conversation->refresh()->priority)->toBe(Priority::Urgent)->and(tagsOf($conversation))->toBe(['begin', 'urgent one']);
     // Each changes something each time: a circle that never ends by itself.
-    rule('Gives', RuleEvent::TagsChanged, ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'set_priority', 'value' => 'low']]);
-    rule('Takes', RuleEvent::PriorityChanged, ['field' => 'priority', 'op' => 'in', 'value' => ['low']], [['do' => 'remove_tag', 'text' => 'urgent one']]);
+    rule(
+        'Gives', RuleEvent::TagsChanged, ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']],
+        [['do' => 'set_priority', 'value' => 'low']]
+    );
+    rule(
+        'Takes', RuleEvent::PriorityChanged, ['field' => 'priority', 'op' => 'in', 'value' => ['low']],
+        [['do' => 'remove_tag', 'text' => 'urgent one']]
+    );
     app(ChangeTags::class)->change($conversation, [ChangeTags::named('again')], [], Actor::teammate($this->teammate('ilse')));
     for ($round = 0; $round < 3; $round++) {
         runRules();
@@ -190,8 +229,13 @@ it('wakes other rules, at most five deep, and says which went in a circle', func
 });
 
 it('answers with a template as a person, without taking it or stopping the promise', function (): void {
-    $template = answeringTemplate('Receipt', "Hello {{ customer.first_name | \"there\" }}, we have it as {{ conversation.number }}.\n{{ agent.name }}");
-    rule('Receipt', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]);
+    $template = answeringTemplate(
+        'Receipt', "Hello {{ customer.first_name | \"there\" }}, we have it as {{ conversation.number }}.\n{{ agent.name }}"
+    );
+    rule(
+        'Receipt', RuleEvent::FirstMessage, [],
+        [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]
+    );
     $conversation = Mails::conversation();
     runRules();
     $message = Message::query()->where('direction', Message::OUT)->sole();
@@ -206,22 +250,41 @@ it('answers with a template as a person, without taking it or stopping the promi
 
 it('does with its answer what goes along with the template, but gives it to nobody, and resolves as it says', function (): void {
     $outcome = Outcome::query()->where('name', 'Information given')->firstOrFail();
-    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Hours', '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => 'From nine to five.', 'html' => null]], [], [
-        Step::of('priority', 'low'), Step::of('tag', 'hours'), Step::of('owner', (string) $this->teammate('ruta')->id), Step::of('then', 'waiting'), Step::of('cc', 'all@brindle.example'),
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Hours', '', SharedWith::Everybody, null, [
+        'en' => ['subject' => null, 'text' => 'From nine to five.', 'html' => null]
+    ], [], [
+        Step::of('priority', 'low'), Step::of('tag', 'hours'), Step::of(
+            'owner', (string) $this->teammate('ruta')->id
+        ), Step::of('then', 'waiting'), Step::of('cc', 'all@brindle.example'),
     ]), $this->teammate('mads'));
-    rule('Hours', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id, 'then' => "resolved:{$outcome->id}"]]);
+    rule(
+        'Hours', RuleEvent::FirstMessage, [],
+        [
+            [
+                'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id,
+                'then' => "resolved:{$outcome->id}"
+            ]
+        ]
+    );
     $conversation = Mails::conversation();
     runRules();
     $conversation->refresh();
-    expect([$conversation->state, $conversation->outcome_id, $conversation->priority, $conversation->owner_id])->toBe([ConversationState::Resolved, $outcome->id, Priority::Low, null])
+    expect([
+        $conversation->state, $conversation->outcome_id, $conversation->priority, $conversation->owner_id
+    ])->toBe([ConversationState::Resolved, $outcome->id, Priority::Low, null])
         ->and(tagsOf($conversation))->toBe(['hours'])
         ->and(Message::query()->where('direction', Message::OUT)->sole()->cc ?? [])->toBe([]);
 });
 
 it('answers no machine in a conversation with a person', function (): void {
-    rule('Later', RuleEvent::LaterMessage, [], [['do' => 'answer', 'value' => (string) answeringTemplate('Later', 'We look.')->id, 'as' => (string) $this->teammate('mads')->id]]);
+    rule(
+        'Later', RuleEvent::LaterMessage, [],
+        [['do' => 'answer', 'value' => (string) answeringTemplate('Later', 'We look.')->id, 'as' => (string) $this->teammate('mads')->id]]
+    );
     $conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>']);
-    Mails::take(Mails::raw(['Subject' => 'Away', 'In-Reply-To' => '<first@hruby.example>', 'Auto-Submitted' => 'auto-replied'], 'I am away.'));
+    Mails::take(
+        Mails::raw(['Subject' => 'Away', 'In-Reply-To' => '<first@hruby.example>', 'Auto-Submitted' => 'auto-replied'], 'I am away.')
+    );
     runRules();
     expect(Message::query()->where('direction', Message::OUT)->count())->toBe(0)->and($conversation->refresh()->automatic)->toBeFalse();
     Mails::take(Mails::raw(['Subject' => 'Re: x', 'In-Reply-To' => '<first@hruby.example>'], 'Back again: any news?'));
@@ -232,7 +295,13 @@ it('answers no machine in a conversation with a person', function (): void {
 it('answers no machines, nobody twice from one rule, and nobody more than three times a day', function (): void {
     $mads = (string) $this->teammate('mads')->id;
     foreach (['A', 'B', 'C', 'D'] as $letter) {
-        rule("Answers {$letter}", [RuleEvent::FirstMessage, RuleEvent::LaterMessage], [], [['do' => 'answer', 'value' => (string) answeringTemplate("T{$letter}", "Hello from {$letter}")->id, 'as' => $mads], ['do' => 'add_tag', 'text' => $letter]]);
+        rule(
+            "Answers {$letter}", [RuleEvent::FirstMessage, RuleEvent::LaterMessage], [],
+            [
+                ['do' => 'answer', 'value' => (string) answeringTemplate("T{$letter}", "Hello from {$letter}")->id, 'as' => $mads],
+                ['do' => 'add_tag', 'text' => $letter]
+            ]
+        );
     }
     $out = static fn (): int => Message::query()->where('direction', Message::OUT)->count();
     $machine = Mails::conversation(['From' => 'no-reply@shop.example', 'Subject' => 'Newsletter']);
@@ -255,7 +324,15 @@ it('answers no machines, nobody twice from one rule, and nobody more than three 
 
 it('answers as somebody else when the person has left, and reports when nobody is left', function (): void {
     $template = answeringTemplate('Hello', 'From {{ agent.name }}');
-    $rule = rule('Hello', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ruta')->id, 'instead' => (string) $this->teammate('mads')->id]]);
+    $rule = rule(
+        'Hello', RuleEvent::FirstMessage, [],
+        [
+            [
+                'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ruta')->id,
+                'instead' => (string) $this->teammate('mads')->id
+            ]
+        ]
+    );
     $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
     Mails::conversation();
     runRules();
@@ -265,14 +342,33 @@ it('answers as somebody else when the person has left, and reports when nobody i
 
 it('runs on many at once, each with what is its own', function (): void {
     $template = answeringTemplate('Hello', '{{ customer.first_name }}, {{ conversation.number }}');
-    rule('Many', RuleEvent::FirstMessage, ['all' => [['field' => 'tags', 'op' => 'includes_none', 'value' => ['0']], ['field' => 'customer_orders', 'op' => 'at_most', 'value' => 3], ['field' => 'customer_group', 'op' => 'includes_none', 'value' => ['0']]]], [
-        ['do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id], ['do' => 'tell', 'value' => 'owner', 'text' => 'Yours: {{ customer.name }}'], ['do' => 'task', 'value' => 'owner', 'text' => 'Look', 'hours' => '2'],
-        ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id], ['do' => 'set_status', 'value' => 'waiting'],
+    rule('Many', RuleEvent::FirstMessage, [
+        'all' => [
+            ['field' => 'tags', 'op' => 'includes_none', 'value' => ['0']],
+            ['field' => 'customer_orders', 'op' => 'at_most', 'value' => 3],
+            ['field' => 'customer_group', 'op' => 'includes_none', 'value' => ['0']]
+        ]
+    ], [
+        ['do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id], [
+            'do' => 'tell', 'value' => 'owner', 'text' => 'Yours: {{ customer.name }}'
+        ], ['do' => 'task', 'value' => 'owner', 'text' => 'Look', 'hours' => '2'],
+        [
+            'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id
+        ], ['do' => 'set_status', 'value' => 'waiting'],
     ]);
-    $all = array_map(static fn (string $name): Conversation => Mails::conversation(['From' => "{$name} Field <{$name}@field.example>", 'Subject' => "From {$name}"]), ['Ann', 'Bea', 'Cid']);
+    $all = array_map(
+        static fn (string $name): Conversation => Mails::conversation([
+            'From' => "{$name} Field <{$name}@field.example>", 'Subject' => "From {$name}"
+        ]),
+        ['Ann', 'Bea', 'Cid']
+    );
     runRules();
-    expect(RuleRun::query()->where('state', RuleRun::DONE)->count())->toBe(3)->and(RuleRun::query()->where('state', '!=', RuleRun::DONE)->value('error'))->toBeNull()
-        ->and(Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all())->toBe(array_map(static fn (Conversation $one): string => explode(' ', $one->customer->name)[0].", {$one->number()}", $all))
+    expect(RuleRun::query()->where('state', RuleRun::DONE)->count())
+        ->toBe(3)
+        ->and(RuleRun::query()->where('state', '!=', RuleRun::DONE)->value('error'))
+        ->toBeNull()
+        ->and(Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all())
+        ->toBe(array_map(static fn (Conversation $one): string => explode(' ', $one->customer->name)[0].", {$one->number()}", $all))
         ->and(News::query()->where('kind', 'rule_tells')->where('teammate_id', $this->teammate('ruta')->id)->count())->toBe(3)
         ->and(Task::query()->count())->toBe(3)
         ->and(Conversation::query()->where('state', ConversationState::Waiting)->count())->toBe(3);
@@ -280,7 +376,10 @@ it('runs on many at once, each with what is its own', function (): void {
 
 it('knows the group of somebody who writes for the first time', function (): void {
     $group = CustomerGroup::query()->where('name', 'Wholesale')->firstOrFail();
-    rule('Wholesale', RuleEvent::FirstMessage, ['field' => 'customer_group', 'op' => 'includes', 'value' => [(string) $group->id]], [['do' => 'add_tag', 'text' => 'wholesale']]);
+    rule(
+        'Wholesale', RuleEvent::FirstMessage, ['field' => 'customer_group', 'op' => 'includes', 'value' => [(string) $group->id]],
+        [['do' => 'add_tag', 'text' => 'wholesale']]
+    );
     $trade = Mails::conversation(['From' => 'Nell Archer <nell@kitebarn.example>', 'Subject' => 'Forty Kestrels']);
     $other = Mails::conversation(['From' => 'Una <una@post.example>', 'Subject' => 'One Kestrel']);
     runRules();
@@ -290,9 +389,15 @@ it('knows the group of somebody who writes for the first time', function (): voi
 it('runs on what the shop and the carrier tell', function (): void {
     Http::fake(['*' => Http::response([], 404)]);
     rule('Delivered', RuleEvent::ParcelDelivered, [], [['do' => 'add_tag', 'text' => 'delivered']]);
-    rule('Cancelled', RuleEvent::OrderChanged, ['field' => 'order_status', 'op' => 'in', 'value' => ['cancelled']], [['do' => 'add_tag', 'text' => 'cancelled']]);
+    rule(
+        'Cancelled', RuleEvent::OrderChanged, ['field' => 'order_status', 'op' => 'in', 'value' => ['cancelled']],
+        [['do' => 'add_tag', 'text' => 'cancelled']]
+    );
     rule('Given back', RuleEvent::MoneyGivenBack, [], [['do' => 'add_tag', 'text' => 'given back']]);
-    rule('Unseen', RuleEvent::Noted, ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 3], [['do' => 'add_tag', 'text' => 'unseen']]);
+    rule(
+        'Unseen', RuleEvent::Noted, ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 3],
+        [['do' => 'add_tag', 'text' => 'unseen']]
+    );
     Services::take(Channel::Shop, Services::order());
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z'));
     $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');
@@ -302,19 +407,34 @@ it('runs on what the shop and the carrier tell', function (): void {
     runRules();
     expect(tagsOf($conversation))->toBe(['unseen']);
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'delivered', '2026-11-23T09:00:00Z'));
-    Services::take(Channel::Shop, Services::order(['version' => 2, 'status' => 'cancelled', 'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 16300]]]));
+    Services::take(
+        Channel::Shop,
+        Services::order([
+            'version' => 2, 'status' => 'cancelled',
+            'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 16300]]
+        ])
+    );
     runRules();
     expect(tagsOf($conversation))->toBe(['cancelled', 'delivered', 'given back', 'unseen']);
-    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee('Parcel WP7720388: delivered, Aarhus depot')->assertSee('Order B-20388 is cancelled now')->assertSee('Order B-20388: €163.00 given back');
+    $this->actingAs($this->teammate('ilse'))
+        ->get("/conversations/{$conversation->id}")
+        ->assertSee('Parcel WP7720388: delivered, Aarhus depot')
+        ->assertSee('Order B-20388 is cancelled now')
+        ->assertSee('Order B-20388: €163.00 given back');
 });
 
 it('tells a program elsewhere by a signed request, and again when it does not answer', function (): void {
     $this->actingAs($this->teammate('mads'))->get('/rules/hooks')->assertForbidden();
-    $this->actingAs($this->teammate('corin'))->post('/rules/hooks', ['name' => 'Workshop', 'address' => 'ftp://x'])->assertSessionHasErrors('address');
+    $this->actingAs($this->teammate('corin'))
+        ->post('/rules/hooks', ['name' => 'Workshop', 'address' => 'ftp://x'])
+        ->assertSessionHasErrors('address');
     $this->post('/rules/hooks', ['name' => 'Workshop', 'address' => 'https://workshop.example/tell'])->assertSessionHas('done');
     $hook = Hook::query()->sole();
     expect(DB::table('hooks')->value('secret'))->not->toContain($hook->secret);
-    rule('Tells', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'told'], ['do' => 'call_hook', 'value' => (string) $hook->id]]);
+    rule(
+        'Tells', RuleEvent::FirstMessage, [],
+        [['do' => 'add_tag', 'text' => 'told'], ['do' => 'call_hook', 'value' => (string) $hook->id]]
+    );
     $requests = [];
     Http::fake(function (Request $request) use (&$requests) {
         $requests[] = $request;
@@ -329,20 +449,29 @@ it('tells a program elsewhere by a signed request, and again when it does not an
     $call->handle();
     [$first, $second] = $requests;
     expect($second->body())->toBe($first->body())->and($second->url())->toBe('https://workshop.example/tell')
-        ->and($second->header('Cairnfield-Signature')[0])->toBe(hash_hmac('sha256', $second->header('Cairnfield-Time')[0].'.'.$second->body(), $hook->secret))
-        ->and(json_decode($second->body(), true)['conversation'])->toMatchArray(['number' => $conversation->number(), 'tags' => ['told'], 'state' => 'open']);
+        ->and($second->header('Cairnfield-Signature')[0])
+        ->toBe(hash_hmac('sha256', $second->header('Cairnfield-Time')[0].'.'.$second->body(), $hook->secret))
+        ->and(json_decode($second->body(), true)['conversation'])
+        ->toMatchArray(['number' => $conversation->number(), 'tags' => ['told'], 'state' => 'open']);
     $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas('problem', '“Workshop” is told by: Tells. Switch them off first.');
     // Tried for the last time: administrators are told, once an hour.
     $call->failed(new RuntimeException('Workshop answered 503.'));
     $call->failed(new RuntimeException('Workshop answered 503.'));
     expect($hook->refresh()->last_error)->toBe('Workshop answered 503.')
-        ->and(News::query()->where('kind', 'rule_failed')->sole()->text)->toBe('The webhook “Workshop” could not be told, although it was tried 5 times: Workshop answered 503.')
+        ->and(News::query()->where('kind', 'rule_failed')->sole()->text)
+        ->toBe('The webhook “Workshop” could not be told, although it was tried 5 times: Workshop answered 503.')
         ->and(News::query()->where('kind', 'rule_failed')->sole()->teammate_id)->toBe($this->teammate('corin')->id);
 });
 
 it('reports what cannot be filled, and lets the others go on', function (): void {
     $template = answeringTemplate('Order', 'Your order {{ order.number }} is on its way.');
-    $rule = rule('Fails', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'half done'], ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]);
+    $rule = rule(
+        'Fails', RuleEvent::FirstMessage, [],
+        [
+            ['do' => 'add_tag', 'text' => 'half done'],
+            ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]
+        ]
+    );
     rule('Goes on', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'went on']]);
     $conversation = Mails::conversation();
     runRules();
@@ -355,7 +484,10 @@ it('reports what cannot be filled, and lets the others go on', function (): void
 
 it('stops a rule that sends too many at once, until somebody says go on', function (): void {
     app(StoreSettings::class)->put(AnswerByRule::MOST_A_MINUTE, 2);
-    $rule = rule('Floods', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) answeringTemplate('T', 'Hello')->id, 'as' => (string) $this->teammate('mads')->id]]);
+    $rule = rule(
+        'Floods', RuleEvent::FirstMessage, [],
+        [['do' => 'answer', 'value' => (string) answeringTemplate('T', 'Hello')->id, 'as' => (string) $this->teammate('mads')->id]]
+    );
     foreach (range(1, 5) as $number) {
         Mails::conversation(['From' => "p{$number}@post.example", 'Subject' => "Matter {$number}"]);
     }
@@ -384,13 +516,25 @@ it('passes over a rule that asks for what is gone, and says so', function (): vo
 
 it('resolves, holds and brings back', function (): void {
     $outcome = Outcome::query()->where('name', 'Information given')->firstOrFail();
-    rule('Holds', RuleEvent::FirstMessage, ($this->has)('subject', 'hold'), [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench looks', 'hours' => '8']]);
-    rule('Resolves', RuleEvent::FirstMessage, ($this->has)('subject', 'thanks'), [['do' => 'set_status', 'value' => "resolved:{$outcome->id}"]]);
-    rule('Brings back', RuleEvent::Noted, ['field' => 'state', 'op' => 'in', 'value' => ['held']], [['do' => 'set_status', 'value' => 'open']]);
+    rule(
+        'Holds', RuleEvent::FirstMessage, ($this->has)('subject', 'hold'),
+        [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench looks', 'hours' => '8']]
+    );
+    rule(
+        'Resolves', RuleEvent::FirstMessage, ($this->has)('subject', 'thanks'),
+        [['do' => 'set_status', 'value' => "resolved:{$outcome->id}"]]
+    );
+    rule(
+        'Brings back', RuleEvent::Noted, ['field' => 'state', 'op' => 'in', 'value' => ['held']],
+        [['do' => 'set_status', 'value' => 'open']]
+    );
     $held = Mails::conversation(['Subject' => 'Please hold']);
     $thanks = Mails::conversation(['Subject' => 'Many thanks', 'From' => 'a@b.example']);
     runRules();
-    expect($held->refresh()->state)->toBe(ConversationState::Held)->and($held->bring_back_at?->toIso8601ZuluString())->toBe('2026-11-24T10:00:00Z')
+    expect($held->refresh()->state)
+        ->toBe(ConversationState::Held)
+        ->and($held->bring_back_at?->toIso8601ZuluString())
+        ->toBe('2026-11-24T10:00:00Z')
         ->and($thanks->refresh()->state)->toBe(ConversationState::Resolved)->and($thanks->outcome_id)->toBe($outcome->id);
     app(AddNote::class)->add($held, $this->teammate('femi'), 'It is here.', 'n1');
     runRules();
@@ -403,10 +547,14 @@ it('asks of message, customer, order and the hour', function (string $field, str
     runRules();
     expect(tagsOf($conversation))->toBe($fits ? ['fits'] : []);
 })->with([
-    ['sender_domain', 'in', ['club.kites.example'], true], ['sender_domain', 'ends_with', 'kites.example', true], ['sender_domain', 'in', ['kites.example'], false],
+    [
+        'sender_domain', 'in', ['club.kites.example'], true
+    ], ['sender_domain', 'ends_with', 'kites.example', true], ['sender_domain', 'in', ['kites.example'], false],
     ['weekday', 'in', ['1'], true], ['weekday', 'in', ['6', '7'], false], ['in_hours', 'is', true, true], ['in_hours', 'is', false, false],
     ['customer_orders', 'at_most', 0, true], ['order_total', 'more_than', 1, false], ['message_has_file', 'is', false, true],
-    ['done_by', 'in', ['customer'], true], ['channel', 'in', ['email'], true], ['message_subject', 'has_all_words', ['kite', 'where'], true],
+    ['done_by', 'in', ['customer'], true], ['channel', 'in', ['email'], true], [
+        'message_subject', 'has_all_words', ['kite', 'where'], true
+    ],
 ]);
 
 it('gives out by turns, to those who are here and have room, and rather to who speaks the language', function (): void {
@@ -418,9 +566,17 @@ it('gives out by turns, to those who are here and have room, and rather to who s
         runRules();
     }
     // By share: three to Ilse for two to Ruta, none to Mads, who is away, nor to Corin, whose share is none.
-    expect(array_map(static fn (Conversation $one): ?string => $one->refresh()->owner?->firstName(), $owners))->toBe(['Ilse', 'Ruta', 'Ilse', 'Ruta', 'Ilse']);
-    $german = Mails::conversation(['From' => 'Anke <anke@sturm.example>', 'Subject' => 'Drachen'], "Guten Tag,\r\nmein Drachen ist leider noch nicht bei mir angekommen, können Sie bitte nachsehen?\r\n");
-    $again = Mails::conversation(['From' => 'Bernd <bernd@sturm.example>', 'Subject' => 'Schnur'], "Guten Tag,\r\nich möchte gerne wissen, welche Schnur ich für den Drachen nehmen soll.\r\n");
+    expect(
+        array_map(static fn (Conversation $one): ?string => $one->refresh()->owner?->firstName(), $owners)
+    )->toBe(['Ilse', 'Ruta', 'Ilse', 'Ruta', 'Ilse']);
+    $german = Mails::conversation(
+        ['From' => 'Anke <anke@sturm.example>', 'Subject' => 'Drachen'],
+        "Guten Tag,\r\nmein Drachen ist leider noch nicht bei mir angekommen, können Sie bitte nachsehen?\r\n"
+    );
+    $again = Mails::conversation(
+        ['From' => 'Bernd <bernd@sturm.example>', 'Subject' => 'Schnur'],
+        "Guten Tag,\r\nich möchte gerne wissen, welche Schnur ich für den Drachen nehmen soll.\r\n"
+    );
     runRules();
     expect($german->refresh()->owner?->firstName())->toBe('Ruta')->and($again->refresh()->owner?->firstName())->toBe('Ruta');
 });
@@ -437,25 +593,45 @@ it('leaves a conversation where it is when nobody’s turn it can be, and says w
     $atBench = Mails::conversation(['From' => 'Other <other@hruby.example>', 'To' => 'returns@brindle.example']);
     runRules();
     expect($last->refresh()->owner_id)->toBeNull()
-        ->and(RuleRun::query()->where('conversation_id', $last->id)->sole()->done)->toBe(['not: give it to whoever’s turn it is in its team, since everybody in the team Care is away or has as many as they can take'])
+        ->and(RuleRun::query()->where('conversation_id', $last->id)->sole()->done)
+        ->toBe([
+            'not: give it to whoever’s turn it is in its team, since everybody in the team Care is away or has as many as they can take'
+        ])
         ->and($atBench->refresh()->owner_id)->toBeNull()
-        ->and(RuleRun::query()->where('conversation_id', $atBench->id)->sole()->done[0])->toContain('the team Returns bench takes no turns');
+        ->and(RuleRun::query()->where('conversation_id', $atBench->id)->sole()->done[0])
+        ->toContain('the team Returns bench takes no turns');
 });
 
 it('answers as somebody else while the person is away, and gives to the lead on duty', function (): void {
     $template = answeringTemplate('Arrived', "Hello,\n\nwe have it.\n\n{{ agent.first_name }}");
-    rule('Receipt', RuleEvent::FirstMessage, [], [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id, 'instead' => (string) $this->teammate('ruta')->id], ['do' => 'assign_person', 'value' => 'lead']]);
+    rule(
+        'Receipt', RuleEvent::FirstMessage, [],
+        [
+            [
+                'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id,
+                'instead' => (string) $this->teammate('ruta')->id
+            ],
+            ['do' => 'assign_person', 'value' => 'lead']
+        ]
+    );
     $here = Mails::conversation(['From' => 'One <one@hruby.example>']);
     runRules();
     $this->teammate('ilse')->forceFill(['away_from' => now()->subMinute()])->save();
     $away = Mails::conversation(['From' => 'Two <two@hruby.example>']);
     runRules();
-    $as = static fn (Conversation $one): string => (string) Message::query()->where('conversation_id', $one->id)->where('direction', Message::OUT)->sole()->teammate?->firstName();
+    $as = static fn (Conversation $one): string => (string) Message::query()
+        ->where('conversation_id', $one->id)
+        ->where('direction', Message::OUT)
+        ->sole()
+        ->teammate?->firstName();
     expect([$as($here), $as($away), $here->refresh()->owner?->firstName()])->toBe(['Ilse', 'Ruta', 'Mads']);
 });
 
 it('asks how upset a customer sounds', function (): void {
-    rule('Upset', [RuleEvent::FirstMessage, RuleEvent::LaterMessage], ['field' => 'mood', 'op' => 'in', 'value' => ['upset']], [['do' => 'set_priority', 'value' => 'urgent']]);
+    rule(
+        'Upset', [RuleEvent::FirstMessage, RuleEvent::LaterMessage], ['field' => 'mood', 'op' => 'in', 'value' => ['upset']],
+        [['do' => 'set_priority', 'value' => 'urgent']]
+    );
     $calm = Mails::conversation();
     $upset = Mails::conversation(['From' => 'Eva <eva@sturm.example>'], "This is ridiculous, I am not happy.\r\n");
     runRules();
@@ -465,22 +641,40 @@ it('asks how upset a customer sounds', function (): void {
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$upset->id}")->assertSee('Sounds upset: “ridiculous”, “not happy”');
     // What says nothing of it leaves it as it was; thanks end it.
     $number = $upset->number();
-    Mails::take(Mails::raw(['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"], "It is order B-20001.\r\n"));
+    Mails::take(
+        Mails::raw(['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"], "It is order B-20001.\r\n")
+    );
     expect($upset->refresh()->mood->value)->toBe('upset');
-    Mails::take(Mails::raw(['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"], "It is here, wonderful. Thank you so much.\r\n"));
+    Mails::take(
+        Mails::raw(
+            ['From' => 'Eva <eva@sturm.example>', 'Subject' => "Re: [{$number}] Where is my kite"],
+            "It is here, wonderful. Thank you so much.\r\n"
+        )
+    );
     expect($upset->refresh()->mood->value)->toBe('pleased');
 });
 
 it('asks how it went, once, and runs on what the customer says', function (): void {
     $template = answeringTemplate('How was it?', 'How did we do? {{ rating.link }}');
     $as = ['as' => (string) $this->teammate('ilse')->id];
-    rule('Ask', RuleEvent::StateChanged, ['field' => 'state', 'op' => 'in', 'value' => ['resolved']], [['do' => 'ask_rating', 'value' => (string) $template->id, ...$as]]);
-    rule('Few stars', RuleEvent::Rated, ['field' => 'rating', 'op' => 'at_most', 'value' => 2], [['do' => 'set_status', 'value' => 'open'], ['do' => 'tell', 'value' => 'leads', 'text' => 'Few stars']]);
-    rule('Known for few stars', RuleEvent::FirstMessage, ['field' => 'customer_ratings', 'op' => 'at_most', 'value' => 2], [['do' => 'set_priority', 'value' => 'high']]);
+    rule(
+        'Ask', RuleEvent::StateChanged, ['field' => 'state', 'op' => 'in', 'value' => ['resolved']],
+        [['do' => 'ask_rating', 'value' => (string) $template->id, ...$as]]
+    );
+    rule(
+        'Few stars', RuleEvent::Rated, ['field' => 'rating', 'op' => 'at_most', 'value' => 2],
+        [['do' => 'set_status', 'value' => 'open'], ['do' => 'tell', 'value' => 'leads', 'text' => 'Few stars']]
+    );
+    rule(
+        'Known for few stars', RuleEvent::FirstMessage, ['field' => 'customer_ratings', 'op' => 'at_most', 'value' => 2],
+        [['do' => 'set_priority', 'value' => 'high']]
+    );
     $conversation = Mails::conversation();
     $resolve = function () use ($conversation): void {
         $this->answer($conversation->refresh(), 'It is on its way.');
-        app(ChangeState::class)->resolveUnchecked($conversation->refresh(), Actor::teammate($this->teammate('ilse')), Outcome::query()->firstOrFail());
+        app(ChangeState::class)->resolveUnchecked(
+            $conversation->refresh(), Actor::teammate($this->teammate('ilse')), Outcome::query()->firstOrFail()
+        );
     };
     $resolve();
     runRules();
@@ -490,12 +684,15 @@ it('asks how it went, once, and runs on what the customer says', function (): vo
     $this->post($link[0], ['score' => '1', 'comment' => 'Too slow'])->assertOk();
     runRules();
     expect($conversation->refresh()->state)->toBe(ConversationState::Open)
-        ->and(RuleRun::query()->whereHas('rule', fn ($rules) => $rules->where('name', 'Few stars'))->sole()->because)->toBe(['Stars for our answers is at most 2'])
+        ->and(RuleRun::query()->whereHas('rule', fn ($rules) => $rules->where('name', 'Few stars'))->sole()->because)
+        ->toBe(['Stars for our answers is at most 2'])
         ->and(News::query()->where('kind', 'rule_tells')->where('text', 'like', '%Few stars%')->count())->toBe(1);
     CarbonImmutable::setTestNow('2026-11-25T10:00:00Z');
     $resolve();
     runRules();
-    expect(RuleRun::query()->where('conversation_id', $conversation->id)->orderByDesc('id')->value('done'))->toBe(['not: ask for a rating with “How was it?” as Ilse Norrby, since they have rated it already']);
+    expect(RuleRun::query()->where('conversation_id', $conversation->id)->orderByDesc('id')->value('done'))->toBe([
+        'not: ask for a rating with “How was it?” as Ilse Norrby, since they have rated it already'
+    ]);
     $again = Mails::conversation(['Subject' => 'Another kite']);
     runRules();
     expect($again->refresh()->customer_id)->toBe($conversation->customer_id)->and($again->priority)->toBe(Priority::High);
@@ -503,11 +700,16 @@ it('asks how it went, once, and runs on what the customer says', function (): vo
 
 it('refuses to ask for a rating with a template in which nobody could rate', function (): void {
     $template = answeringTemplate('Greetings', 'All the best.');
-    expect(fn () => RuleAction::of(['do' => 'ask_rating', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id]))->toThrow('has no {{ rating.link }} in “en”');
+    expect(
+        fn () => RuleAction::of(['do' => 'ask_rating', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id])
+    )->toThrow('has no {{ rating.link }} in “en”');
 });
 
 it('asks for an approval, once at a time, and runs on the answer', function (): void {
-    rule('Large orders', RuleEvent::TagsChanged, ['field' => 'tags', 'op' => 'is_not_empty'], [['do' => 'ask_approval', 'value' => 'leads', 'text' => 'May {{ conversation.number }} be given back?']]);
+    rule(
+        'Large orders', RuleEvent::TagsChanged, ['field' => 'tags', 'op' => 'is_not_empty'],
+        [['do' => 'ask_approval', 'value' => 'leads', 'text' => 'May {{ conversation.number }} be given back?']]
+    );
     rule('Yes', RuleEvent::ApprovalGiven, [], [['do' => 'note', 'text' => 'Go ahead.']]);
     $conversation = Mails::conversation();
     foreach (['refund', 'large'] as $tag) {
@@ -515,7 +717,10 @@ it('asks for an approval, once at a time, and runs on the answer', function (): 
         runRules();
     }
     $approval = Approval::query()->sole();
-    expect($conversation->refresh()->state)->toBe(ConversationState::Held)->and($approval->question)->toBe("May {$conversation->number()} be given back?")
+    expect($conversation->refresh()->state)
+        ->toBe(ConversationState::Held)
+        ->and($approval->question)
+        ->toBe("May {$conversation->number()} be given back?")
         ->and(RuleRun::query()->orderByDesc('id')->value('done')[0])->toContain('since an approval is asked for already');
     $this->actingAs($this->teammate('mads'))->post("/approvals/{$approval->id}", ['do' => 'give'])->assertSessionHas('done');
     runRules();
@@ -523,7 +728,16 @@ it('asks for an approval, once at a time, and runs on the answer', function (): 
 });
 
 it('tells who writes to what was closed how to write anew', function (): void {
-    rule('Begun anew', RuleEvent::FirstMessage, ['field' => 'goes_on', 'op' => 'is', 'value' => true], [['do' => 'answer', 'value' => (string) answeringTemplate('Anew', 'It is {{ conversation.number }} now, or {{ store.form_link }}')->id, 'as' => (string) $this->teammate('ilse')->id]]);
+    rule(
+        'Begun anew', RuleEvent::FirstMessage, ['field' => 'goes_on', 'op' => 'is', 'value' => true],
+        [
+            [
+                'do' => 'answer',
+                'value' => (string) answeringTemplate('Anew', 'It is {{ conversation.number }} now, or {{ store.form_link }}')->id,
+                'as' => (string) $this->teammate('ilse')->id
+            ]
+        ]
+    );
     rule('Marks it', RuleEvent::WroteWhenClosed, [], [['do' => 'add_tag', 'text' => 'begun anew']]);
     $conversation = Mails::conversation();
     $number = $conversation->number();
@@ -533,7 +747,9 @@ it('tells who writes to what was closed how to write anew', function (): void {
     runRules();
     $new = Conversation::query()->where('linked_conversation_id', $conversation->id)->sole();
     expect(tagsOf($new))->toBe(['begun anew'])->and(tagsOf($plain))->toBe([]);
-    expect(Message::query()->where('conversation_id', $new->id)->where('direction', Message::OUT)->sole()->text)->toContain("It is {$new->number()} now")->toContain('/forms/')
+    expect(Message::query()->where('conversation_id', $new->id)->where('direction', Message::OUT)->sole()->text)
+        ->toContain("It is {$new->number()} now")
+        ->toContain('/forms/')
         ->and(Message::query()->where('conversation_id', $plain->id)->where('direction', Message::OUT)->count())->toBe(0);
 });
 
@@ -555,7 +771,16 @@ it('does not read the mood from the subject of an answer, which is old', functio
 
 it('looks at what happened next as the rules before have left it', function (): void {
     rule('First', RuleEvent::FirstMessage, [], [['do' => 'set_priority', 'value' => 'urgent'], ['do' => 'add_tag', 'text' => 'seen']]);
-    rule('Next', RuleEvent::Noted, ['all' => [['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], ['field' => 'tags', 'op' => 'is_not_empty'], ['not' => ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 90]]]], [['do' => 'add_tag', 'text' => 'noted']]);
+    rule(
+        'Next', RuleEvent::Noted,
+        [
+            'all' => [
+                ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], ['field' => 'tags', 'op' => 'is_not_empty'],
+                ['not' => ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 90]]
+            ]
+        ],
+        [['do' => 'add_tag', 'text' => 'noted']]
+    );
     // Both happen before the rules look.
     $conversation = Mails::conversation();
     app(AddNote::class)->add($conversation, $this->teammate('ilse'), 'Look.', 'n1');

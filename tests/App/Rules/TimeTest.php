@@ -45,7 +45,13 @@ use Tests\App\Services;
  */
 function clockRule(string $name, array $clock, array $condition, array $actions): Rule
 {
-    $rule = app(SaveRule::class)->save(null, new RuleToSave($name, Way::Every, [], $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads, Clock::of($clock)), test()->teammate('mads'));
+    $rule = app(SaveRule::class)->save(
+        null,
+        new RuleToSave(
+            $name, Way::Every, [], $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads, Clock::of($clock)
+        ),
+        test()->teammate('mads')
+    );
     app(SaveRule::class)->switch($rule, true, test()->teammate('mads'));
 
     return $rule->refresh();
@@ -53,7 +59,15 @@ function clockRule(string $name, array $clock, array $condition, array $actions)
 
 function reminder(string $name, string $text): int
 {
-    return app(SaveTemplate::class)->save(null, new TemplateToSave($name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => $text, 'html' => null]], [], []), test()->teammate('mads'))->id;
+    return app(SaveTemplate::class)
+        ->save(
+            null,
+            new TemplateToSave(
+                $name, '', SharedWith::Everybody, null, ['en' => ['subject' => null, 'text' => $text, 'html' => null]], [], []
+            ),
+            test()->teammate('mads')
+        )
+        ->id;
 }
 
 /**
@@ -79,14 +93,27 @@ function stateIn(string ...$states): array
  */
 function ranAt(Rule $rule): array
 {
-    return RuleRun::query()->where('rule_id', $rule->id)->orderBy('id')->get()->map(static fn (RuleRun $run): string => $run->at->toIso8601ZuluString())->all();
+    return RuleRun::query()
+        ->where('rule_id', $rule->id)
+        ->orderBy('id')
+        ->get()
+        ->map(static fn (RuleRun $run): string => $run->at->toIso8601ZuluString())
+        ->all();
 }
 
 function noAnswerPlan(): NudgePlan
 {
     $plan = (new NudgePlan)->forceFill([
-        'name' => 'No answer', 'steps' => [['days' => 5, 'template' => reminder('First', 'Hello {{ customer.first_name | "there" }}, did you see our question?')], ['days' => 5, 'template' => reminder('Second', 'We ask once more.')]],
-        'end_days' => 5, 'end_template_id' => reminder('Last word', 'We close it; write again any time.'), 'end_outcome_id' => Outcome::query()->where('name', 'No answer')->firstOrFail()->id,
+        'name' => 'No answer', 'steps' => [
+            ['days' => 5, 'template' => reminder('First', 'Hello {{ customer.first_name | "there" }}, did you see our question?')],
+            ['days' => 5, 'template' => reminder('Second', 'We ask once more.')]
+        ],
+        'end_days' => 5, 'end_template_id' => reminder(
+            'Last word', 'We close it; write again any time.'
+        ), 'end_outcome_id' => Outcome::query()
+            ->where('name', 'No answer')
+            ->firstOrFail()
+            ->id,
     ]);
     $plan->save();
 
@@ -96,12 +123,31 @@ function noAnswerPlan(): NudgePlan
 it('plays thirty working days of nudges, closings, reminders and escalations over a clock change', function (): void {
     // Friday 16 October, 10:00 in Copenhagen; the clocks go back on Sunday 25 October.
     CarbonImmutable::setTestNow('2026-10-16T08:00:00Z');
-    $close = clockRule('Close', ['since' => 'state_changed', 'hours' => 40, 'in_hours' => true], stateIn('resolved'), [['do' => 'set_status', 'value' => 'closed']]);
-    $tell = clockRule('Unanswered for an hour', ['since' => 'unanswered', 'hours' => 1, 'in_hours' => true], stateIn('open'), [['do' => 'tell', 'value' => 'leads', 'text' => 'Nobody has answered for an hour.']]);
-    $give = clockRule('Due and nobody’s', ['since' => 'until_due', 'hours' => 1, 'in_hours' => true], ['all' => [stateIn('open'), ['field' => 'owner', 'op' => 'is_empty']]], [['do' => 'assign_person', 'value' => (string) $this->teammate('mads')->id]]);
-    $stale = clockRule('Nobody touched it', ['since' => 'state_changed', 'hours' => 30 * 24], stateIn('held', 'waiting'), [['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->where('name', 'No answer')->value('id')]]);
-    $remind = clockRule('Held', ['since' => 'state_changed', 'hours' => 48, 'again' => 72], stateIn('held'), [['do' => 'tell', 'value' => 'leads', 'text' => 'Still held.']]);
-    $morning = clockRule('Every weekday at nine', ['since' => 'times', 'days' => ['1', '2', '3', '4', '5'], 'time' => '09:00'], stateIn('held'), [['do' => 'add_tag', 'text' => 'morning']]);
+    $close = clockRule(
+        'Close', ['since' => 'state_changed', 'hours' => 40, 'in_hours' => true], stateIn('resolved'),
+        [['do' => 'set_status', 'value' => 'closed']]
+    );
+    $tell = clockRule(
+        'Unanswered for an hour', ['since' => 'unanswered', 'hours' => 1, 'in_hours' => true], stateIn('open'),
+        [['do' => 'tell', 'value' => 'leads', 'text' => 'Nobody has answered for an hour.']]
+    );
+    $give = clockRule(
+        'Due and nobody’s', ['since' => 'until_due', 'hours' => 1, 'in_hours' => true],
+        ['all' => [stateIn('open'), ['field' => 'owner', 'op' => 'is_empty']]],
+        [['do' => 'assign_person', 'value' => (string) $this->teammate('mads')->id]]
+    );
+    $stale = clockRule(
+        'Nobody touched it', ['since' => 'state_changed', 'hours' => 30 * 24], stateIn('held', 'waiting'),
+        [['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->where('name', 'No answer')->value('id')]]
+    );
+    $remind = clockRule(
+        'Held', ['since' => 'state_changed', 'hours' => 48, 'again' => 72], stateIn('held'),
+        [['do' => 'tell', 'value' => 'leads', 'text' => 'Still held.']]
+    );
+    $morning = clockRule(
+        'Every weekday at nine', ['since' => 'times', 'days' => ['1', '2', '3', '4', '5'], 'time' => '09:00'], stateIn('held'),
+        [['do' => 'add_tag', 'text' => 'morning']]
+    );
     app(SweepClock::class)->sweep();
 
     $nudged = Mails::conversation(['From' => 'Nora <nora@x.example>', 'Subject' => 'Needs a photo']);
@@ -111,7 +157,9 @@ it('plays thirty working days of nudges, closings, reminders and escalations ove
     app(ChangeState::class)->hold($held, Actor::teammate($this->teammate('ilse')), 'the bench looks', null);
 
     letPass('2026-10-23T10:00:00Z');
-    expect(Message::query()->where('conversation_id', $nudged->id)->where('automatic', true)->pluck('text')->all())->toBe(['Hello Nora, did you see our question?']);
+    expect(
+        Message::query()->where('conversation_id', $nudged->id)->where('automatic', true)->pluck('text')->all()
+    )->toBe(['Hello Nora, did you see our question?']);
     $resolved = Mails::conversation(['From' => 'r@x.example', 'Subject' => 'Solved']);
     app(ChangeState::class)->resolveUnchecked($resolved, Actor::teammate($this->teammate('ilse')), Outcome::query()->firstOrFail());
 
@@ -126,7 +174,9 @@ it('plays thirty working days of nudges, closings, reminders and escalations ove
 
     // Five working days each (Saturdays count), at the same time of the day on either side of the change.
     $sent = Message::query()->where('conversation_id', $nudged->id)->where('automatic', true)->orderBy('id')->get();
-    expect($sent->map(static fn (Message $one): string => $one->sent_at->toIso8601ZuluString())->all())->toBe(['2026-10-22T08:00:00Z', '2026-10-28T09:00:00Z', '2026-11-03T09:00:00Z'])
+    expect(
+        $sent->map(static fn (Message $one): string => $one->sent_at->toIso8601ZuluString())->all()
+    )->toBe(['2026-10-22T08:00:00Z', '2026-10-28T09:00:00Z', '2026-11-03T09:00:00Z'])
         ->and($sent->last()->text)->toBe('We close it; write again any time.')
         ->and($nudged->refresh()->state)->toBe(ConversationState::Closed)
         ->and($nudged->outcome->name)->toBe('No answer')
@@ -135,11 +185,21 @@ it('plays thirty working days of nudges, closings, reminders and escalations ove
     expect($resolved->refresh()->state)->toBe(ConversationState::Closed)
         ->and(ranAt($close))->toBe(['2026-10-29T15:00:00Z', '2026-11-09T13:00:00Z']);
     // Half an hour on Saturday, half an hour on Monday.
-    expect(RuleRun::query()->where('rule_id', $tell->id)->where('conversation_id', $waits->id)->sole()->at->toIso8601ZuluString())->toBe('2026-10-26T08:30:00Z')
-        ->and(News::query()->where('kind', 'rule_tells')->where('conversation_id', $waits->id)->where('teammate_id', $this->teammate('mads')->id)->count())->toBe(1);
+    expect(
+        RuleRun::query()->where('rule_id', $tell->id)->where('conversation_id', $waits->id)->sole()->at->toIso8601ZuluString()
+    )->toBe('2026-10-26T08:30:00Z')
+        ->and(
+            News::query()
+                ->where('kind', 'rule_tells')
+                ->where('conversation_id', $waits->id)
+                ->where('teammate_id', $this->teammate('mads')->id)
+                ->count()
+        )
+        ->toBe(1);
     // Written at nine on Monday, due at one, given away at noon.
     expect($unowned->refresh()->owner_id)->toBe($this->teammate('mads')->id)
-        ->and(RuleRun::query()->where('rule_id', $give->id)->where('conversation_id', $unowned->id)->sole()->at->toIso8601ZuluString())->toBe('2026-10-26T11:00:00Z');
+        ->and(RuleRun::query()->where('rule_id', $give->id)->where('conversation_id', $unowned->id)->sole()->at->toIso8601ZuluString())
+        ->toBe('2026-10-26T11:00:00Z');
     // Held since 16 October: told after two days and every three from then on, resolved after thirty.
     expect(ranAt($stale))->toBe(['2026-11-15T08:00:00Z'])
         ->and($held->refresh()->state)->toBe(ConversationState::Resolved)
@@ -149,7 +209,8 @@ it('plays thirty working days of nudges, closings, reminders and escalations ove
     $mornings = ranAt($morning);
     expect(array_filter($mornings, static fn (string $at): bool => str_starts_with($at, '2026-10-23')))->toHaveCount(1)
         ->and($mornings)->toContain('2026-10-23T07:00:00Z')->toContain('2026-10-27T08:00:00Z')
-        ->and(array_filter($mornings, static fn (string $at): bool => in_array(CarbonImmutable::parse($at)->dayOfWeekIso, [6, 7], true)))->toBe([]);
+        ->and(array_filter($mornings, static fn (string $at): bool => in_array(CarbonImmutable::parse($at)->dayOfWeekIso, [6, 7], true)))
+        ->toBe([]);
 });
 
 it('calls a nudge plan off by any answer, and by whatever else happens', function (): void {
@@ -166,17 +227,27 @@ it('calls a nudge plan off by any answer, and by whatever else happens', functio
     [$answers, $resolved, $absent, $byHand] = [$begin('answers'), $begin('resolved'), $begin('absent'), $begin('byhand')];
     letPass('2026-11-24T10:00:00Z', 600);
     Mails::conversation(['In-Reply-To' => '<answers@x.example>', 'From' => 'answers@x.example', 'Subject' => 'Re: About answers']);
-    Mails::conversation(['In-Reply-To' => '<absent@x.example>', 'From' => 'absent@x.example', 'Subject' => 'Absent', 'Auto-Submitted' => 'auto-replied']);
+    Mails::conversation([
+        'In-Reply-To' => '<absent@x.example>', 'From' => 'absent@x.example', 'Subject' => 'Absent',
+        'Auto-Submitted' => 'auto-replied'
+    ]);
     app(ChangeState::class)->resolveUnchecked($resolved->refresh(), Actor::teammate($ilse), Outcome::query()->firstOrFail());
     $this->actingAs($ilse)->get("/conversations/{$byHand->id}")->assertSee('reminder 1 of 2, unless they answer first');
-    $this->post('/nudges/running/'.Nudge::query()->where('conversation_id', $byHand->id)->value('id').'/call-off')->assertSessionHas('done');
+    $this->post(
+        '/nudges/running/'.Nudge::query()->where('conversation_id', $byHand->id)->value('id').'/call-off'
+    )->assertSessionHas('done');
     letPass('2026-12-12T10:00:00Z', 720);
-    $sent = static fn (int $id): int => Message::query()->where('conversation_id', $id)->where('automatic', true)->where('direction', Message::OUT)->count();
+    $sent = static fn (int $id): int => Message::query()
+        ->where('conversation_id', $id)
+        ->where('automatic', true)
+        ->where('direction', Message::OUT)
+        ->count();
     expect($sent($answers->id))->toBe(0)->and($sent($resolved->id))->toBe(0)->and($sent($byHand->id))->toBe(0)
         // An out-of-office note is no answer.
         ->and($sent($absent->id))->toBe(3)
         ->and(Nudge::query()->where('conversation_id', $answers->id)->sole()->reason)->toBe('the customer answered')
-        ->and(JournalEntry::query()->where('conversation_id', $resolved->id)->where('kind', JournalKind::NudgeCalledOff)->sole()->why)->toBe('it is resolved now');
+        ->and(JournalEntry::query()->where('conversation_id', $resolved->id)->where('kind', JournalKind::NudgeCalledOff)->sole()->why)
+        ->toBe('it is resolved now');
 });
 
 it('tries a reminder that fails again with pauses, then calls it off and tells the owner', function (): void {
@@ -211,17 +282,33 @@ it('reminds in the name of the owner where who began it has left', function (): 
     app(AssignConversation::class)->assign($conversation->refresh(), $this->teammate('ruta'), Actor::teammate($ilse));
     $ilse->forceFill(['may_sign_in' => false])->save();
     letPass('2026-11-28T12:00:00Z', 720);
-    expect(Message::query()->where('conversation_id', $conversation->id)->where('automatic', true)->sole()->teammate_id)->toBe($this->teammate('ruta')->id);
+    expect(
+        Message::query()->where('conversation_id', $conversation->id)->where('automatic', true)->sole()->teammate_id
+    )->toBe($this->teammate('ruta')->id);
 });
 
 it('looks at all that has changed, however much, and again where it was stopped in between', function (): void {
     CarbonImmutable::setTestNow('2026-11-24T10:00:00Z');
-    $rule = clockRule('Three hours and important', ['since' => 'began', 'hours' => 3], ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]);
+    $rule = clockRule(
+        'Three hours and important', ['since' => 'began', 'hours' => 3],
+        ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]
+    );
     app(SweepClock::class)->sweep();
     $conversation = Mails::conversation();
     $busy = Mails::conversation(['From' => 'busy@x.example', 'Message-ID' => '<busy@x.example>']);
     letPass('2026-11-24T18:00:00Z');
-    foreach (array_chunk(array_fill(0, 2500, ['conversation_id' => $busy->id, 'actor' => 'application', 'kind' => JournalKind::Delivered->value, 'details' => '{}', 'why' => '', 'at' => now()]), 500) as $entries) {
+    foreach (
+        array_chunk(
+            array_fill(
+                0, 2500,
+                [
+                    'conversation_id' => $busy->id, 'actor' => 'application', 'kind' => JournalKind::Delivered->value,
+                    'details' => '{}', 'why' => '', 'at' => now()
+                ]
+            ),
+            500
+        ) as $entries
+    ) {
         DB::table('journal')->insert($entries);
     }
     app(SetPriority::class)->set($conversation, Priority::Urgent, Actor::teammate($this->teammate('ilse')));
@@ -241,7 +328,10 @@ it('looks at all that has changed, however much, and again where it was stopped 
 it('is ahead of promises that were made right after it was switched on, and again nearer to them', function (): void {
     // Tuesday morning; a promise of four working hours.
     CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
-    $rule = clockRule('Due within five hours', ['since' => 'until_due', 'hours' => 5, 'again' => 2], stateIn('open'), [['do' => 'tell', 'value' => 'leads', 'text' => 'Soon.']]);
+    $rule = clockRule(
+        'Due within five hours', ['since' => 'until_due', 'hours' => 5, 'again' => 2], stateIn('open'),
+        [['do' => 'tell', 'value' => 'leads', 'text' => 'Soon.']]
+    );
     $old = Mails::conversation(['From' => 'old@x.example', 'Message-ID' => '<old@x.example>']);
     CarbonImmutable::setTestNow('2026-11-24T08:10:00Z');
     app(SweepClock::class)->sweep();
@@ -249,7 +339,13 @@ it('is ahead of promises that were made right after it was switched on, and agai
     $new = Mails::conversation(['From' => 'new@x.example', 'Message-ID' => '<new@x.example>']);
     expect($new->refresh()->due_at?->toIso8601ZuluString())->toBe('2026-11-24T12:10:00Z');
     letPass('2026-11-24T12:30:00Z', 5);
-    $ranFor = static fn ($one): array => RuleRun::query()->where('rule_id', $rule->id)->where('conversation_id', $one->id)->orderBy('id')->get()->map(static fn (RuleRun $run): string => $run->at->format('H:i'))->all();
+    $ranFor = static fn ($one): array => RuleRun::query()
+        ->where('rule_id', $rule->id)
+        ->where('conversation_id', $one->id)
+        ->orderBy('id')
+        ->get()
+        ->map(static fn (RuleRun $run): string => $run->at->format('H:i'))
+        ->all();
     expect($ranFor($new))->toBe(['08:15', '09:10', '11:10']);
 });
 
@@ -257,7 +353,10 @@ it('acts once for what became true later, and leaves alone what was so before it
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     $old = Mails::conversation(['From' => 'old@x.example', 'Subject' => 'Old']);
     CarbonImmutable::setTestNow('2026-11-24T10:00:00Z');
-    $rule = clockRule('Three hours and important', ['since' => 'began', 'hours' => 3], ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]);
+    $rule = clockRule(
+        'Three hours and important', ['since' => 'began', 'hours' => 3],
+        ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]
+    );
     app(SweepClock::class)->sweep();
     $new = Mails::conversation(['From' => 'new@x.example', 'Subject' => 'New']);
     letPass('2026-11-24T18:00:00Z');
@@ -271,17 +370,27 @@ it('acts once for what became true later, and leaves alone what was so before it
 
 it('reads only rows for which the time can have come', function (): void {
     CarbonImmutable::setTestNow('2026-11-24T10:00:00Z');
-    $rule = clockRule('Close', ['since' => 'state_changed', 'hours' => 24], stateIn('resolved'), [['do' => 'set_status', 'value' => 'closed']]);
+    $rule = clockRule(
+        'Close', ['since' => 'state_changed', 'hours' => 24], stateIn('resolved'), [['do' => 'set_status', 'value' => 'closed']]
+    );
     app(SweepClock::class)->sweep();
-    $plan = DB::select('EXPLAIN SELECT id FROM conversations WHERE state_changed_at > ? AND state_changed_at <= ? AND state != ?', ['2026-11-23 09:00:00', '2026-11-23 10:00:00', 'closed'])[0];
-    expect($plan->possible_keys)->toContain('conversations_state_changed_at_index')->and($rule->refresh()->swept_to?->toIso8601ZuluString())->toBe('2026-11-23T10:00:00Z');
+    $plan = DB::select(
+        'EXPLAIN SELECT id FROM conversations WHERE state_changed_at > ? AND state_changed_at <= ? AND state != ?',
+        ['2026-11-23 09:00:00', '2026-11-23 10:00:00', 'closed']
+    )[0];
+    expect($plan->possible_keys)
+        ->toContain('conversations_state_changed_at_index')
+        ->and($rule->refresh()->swept_to?->toIso8601ZuluString())
+        ->toBe('2026-11-23T10:00:00Z');
 });
 
 it('refuses a clock that says nothing', function (array $clock): void {
     expect(fn () => Clock::of($clock))->toThrow(RuleRefused::class);
 })->with([
     [['since' => 'sometime', 'hours' => 3]], [['since' => 'began', 'hours' => 0]], [['since' => 'began', 'hours' => -1]], [['since' => 'began', 'hours' => 9999]],
-    [['since' => 'times', 'days' => [], 'time' => '09:00']], [['since' => 'times', 'days' => ['1'], 'time' => '25:00']], [['since' => 'times', 'days' => ['9'], 'time' => '09:00']],
+    [['since' => 'times', 'days' => [], 'time' => '09:00']], [
+        ['since' => 'times', 'days' => ['1'], 'time' => '25:00']
+    ], [['since' => 'times', 'days' => ['9'], 'time' => '09:00']],
 ]);
 
 it('makes rules that run with time, and nudge plans, by their forms', function (): void {
@@ -289,20 +398,44 @@ it('makes rules that run with time, and nudge plans, by their forms', function (
     $conversation = Mails::conversation();
     CarbonImmutable::setTestNow('2026-11-24T14:00:00Z');
     $this->actingAs($this->teammate('mads'));
-    $this->followingRedirects()->post('/rules', ['name' => 'Slow', 'way' => 'every', 'changed_by' => 'leads', 'clock' => ['since' => 'unanswered', 'hours' => '2', 'in_hours' => '1'], 'condition' => ['head' => 'all', 'parts' => []], 'actions' => [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']]])
-        ->assertSee('it is 2 working hours since the customer wrote, without an answer')->assertSee('1</b> of 1', false)->assertSee($conversation->number());
+    $this->followingRedirects()->post(
+        '/rules',
+        [
+            'name' => 'Slow', 'way' => 'every', 'changed_by' => 'leads',
+            'clock' => ['since' => 'unanswered', 'hours' => '2', 'in_hours' => '1'],
+            'condition' => ['head' => 'all', 'parts' => []], 'actions' => [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']]
+        ]
+    )
+        ->assertSee('it is 2 working hours since the customer wrote, without an answer')
+        ->assertSee('1</b> of 1', false)
+        ->assertSee($conversation->number());
     $template = reminder('Again', 'Hello again');
-    $this->post('/nudges', ['name' => 'Photo', 'steps' => [['days' => '5', 'template' => (string) $template], ['days' => '', 'template' => '']], 'end_days' => '3', 'end_outcome' => (string) Outcome::query()->value('id')])
+    $this->post(
+        '/nudges',
+        [
+            'name' => 'Photo', 'steps' => [['days' => '5', 'template' => (string) $template], ['days' => '', 'template' => '']],
+            'end_days' => '3', 'end_outcome' => (string) Outcome::query()->value('id')
+        ]
+    )
         ->assertSessionHas('done', '“Photo” is saved. A reminder after 5 working days, then resolved after 3 working days.');
     $this->get('/nudges')->assertOk()->assertSee('at work nowhere');
-    $this->post('/nudges', ['name' => 'Empty', 'steps' => [['days' => '', 'template' => '']], 'end_days' => '3', 'end_outcome' => (string) Outcome::query()->value('id')])->assertSessionHas('problem');
+    $this->post(
+        '/nudges',
+        [
+            'name' => 'Empty', 'steps' => [['days' => '', 'template' => '']], 'end_days' => '3',
+            'end_outcome' => (string) Outcome::query()->value('id')
+        ]
+    )->assertSessionHas('problem');
     $this->actingAs($this->teammate('ilse'))->post('/nudges', ['name' => 'Mine'])->assertForbidden();
 });
 
 it('counts from the last scan of the parcel, until it has arrived', function (): void {
     Http::fake(['*' => Http::response([], 404)]);
     CarbonImmutable::setTestNow('2026-11-12T10:00:00Z');
-    $rule = clockRule('No scan for five days', ['since' => 'parcel_seen', 'hours' => 120], stateIn('open', 'waiting'), [['do' => 'task', 'value' => 'owner', 'text' => 'Ask {{ parcel.carrier }} for {{ parcel.number }}', 'hours' => '4']]);
+    $rule = clockRule(
+        'No scan for five days', ['since' => 'parcel_seen', 'hours' => 120], stateIn('open', 'waiting'),
+        [['do' => 'task', 'value' => 'owner', 'text' => 'Ask {{ parcel.carrier }} for {{ parcel.number }}', 'hours' => '4']]
+    );
     app(SweepClock::class)->sweep();
     Services::take(Channel::Shop, Services::order());
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z'));

@@ -30,7 +30,9 @@ it('finds words wherever they were said, whatever the accents and case, the late
 it('finds notes, files, own fields and numbers, too', function (): void {
     Searches::threeConversations();
     $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
-    $this->actingAs($this->teammate('mads'))->post("/conversations/{$torn->id}/notes", ['text' => 'Workshop says: ripstop', 'once' => Str::uuid()->toString()]);
+    $this->actingAs($this->teammate('mads'))->post(
+        "/conversations/{$torn->id}/notes", ['text' => 'Workshop says: ripstop', 'once' => Str::uuid()->toString()]
+    );
     $this->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch', 'kind' => 'text']);
     $this->post("/conversations/{$torn->id}/fields", ['fields' => [OwnField::query()->value('id') => 'Kappa']]);
     expect(Searches::subjects('ripstop'))->toBe(['Torn sail'])->and(Searches::subjects('kappa'))->toBe(['Torn sail'])
@@ -41,9 +43,17 @@ it('finds notes, files, own fields and numbers, too', function (): void {
 it('narrows by what is known', function (): void {
     Searches::threeConversations();
     $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
-    $torn->forceFill(['state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id, 'category_id' => Category::query()->where('name', 'Faulty item')->value('id')])->save();
+    $torn->forceFill([
+        'state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id,
+        'category_id' => Category::query()->where('name', 'Faulty item')->value('id')
+    ])->save();
     $this->actingAs($this->teammate('ilse'))->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
-    foreach (['state:held', 'owner:ilse', 'owner:me', 'category:faulty', 'category:product', 'tag:fest', 'from:ana', 'from:wrenf', 'sail state:held', 'has:tag', 'before:2026-11-23 after:2026-11-21'] as $written) {
+    foreach (
+        [
+            'state:held', 'owner:ilse', 'owner:me', 'category:faulty', 'category:product', 'tag:fest', 'from:ana', 'from:wrenf',
+            'sail state:held', 'has:tag', 'before:2026-11-23 after:2026-11-21'
+        ] as $written
+    ) {
         expect(Searches::subjects($written))->toBe(['Torn sail'], $written);
     }
     expect(Searches::subjects('owner:nobody'))->toBe(['Gift card', 'Naht am Drachen'])
@@ -108,11 +118,19 @@ it('goes to pages, orders, people and conversations, each as far as the role goe
 it('finds all others with a minus before a narrowing, also those of which nothing is known', function (): void {
     Searches::threeConversations();
     $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
-    $torn->forceFill(['state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id, 'category_id' => Category::query()->where('name', 'Faulty item')->value('id')])->save();
+    $torn->forceFill([
+        'state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id,
+        'category_id' => Category::query()->where('name', 'Faulty item')->value('id')
+    ])->save();
     $this->actingAs($this->teammate('ilse'))->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
     $this->actingAs($this->teammate('mads'))->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch', 'kind' => 'text']);
     $this->post("/conversations/{$torn->id}/fields", ['fields' => [OwnField::query()->value('id') => 'Kappa']]);
-    foreach (['-state:held', '-owner:ilse', '-owner:me', '-category:faulty', '-category:product', '-tag:fest', '-from:ana', '-has:tag', '-has:owner', '-batch:kap', 'owner:nobody'] as $written) {
+    foreach (
+        [
+            '-state:held', '-owner:ilse', '-owner:me', '-category:faulty', '-category:product', '-tag:fest', '-from:ana',
+            '-has:tag', '-has:owner', '-batch:kap', 'owner:nobody'
+        ] as $written
+    ) {
         expect(Searches::subjects($written))->toBe(['Gift card', 'Naht am Drachen'], $written);
     }
     expect(Searches::subjects('-owner:nobody'))->toBe(['Torn sail'])
@@ -155,7 +173,9 @@ it('finds what stands further on page by page, each once', function (): void {
     foreach ([10, 300] as $latest) {
         $found = [];
         foreach ([1, 2, 3] as $page) {
-            [$rows] = (new SearchConversations($narrowings, $latest))->find(SearchQuery::read('zephyr', $narrowings->keys()), $this->teammate('ilse'), $page);
+            [$rows] = (new SearchConversations($narrowings, $latest))->find(
+                SearchQuery::read('zephyr', $narrowings->keys()), $this->teammate('ilse'), $page
+            );
             array_push($found, ...$rows->take(SearchConversations::ROWS)->pluck('subject')->all());
         }
         expect($found)->toBe(array_map(static fn (int $number): string => "Zephyr {$number}", range(45, 1)), "among the latest {$latest}");

@@ -21,20 +21,40 @@ use Tests\App\FilledForm;
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     foreach (FieldKind::cases() as $kind) {
-        app(ArrangeFields::class)->make(About::Conversation, "Field “{$kind->value}”", $kind, ['Split ferrule', 'Torn, badly', 'Größe "M" & more'], $kind === FieldKind::Choice);
+        app(ArrangeFields::class)->make(
+            About::Conversation, "Field “{$kind->value}”", $kind, ['Split ferrule', 'Torn, badly', 'Größe "M" & more'],
+            $kind === FieldKind::Choice
+        );
     }
-    $template = (new Template)->forceFill(['name' => 'Thanks & more', 'folder' => 'Care', 'shared_with' => 'everybody', 'steps' => [['do' => 'tag', 'value' => 'seen, twice'], ['do' => 'priority', 'value' => 'low']], 'version' => 1]);
+    $template = (new Template)->forceFill([
+        'name' => 'Thanks & more', 'folder' => 'Care', 'shared_with' => 'everybody',
+        'steps' => [['do' => 'tag', 'value' => 'seen, twice'], ['do' => 'priority', 'value' => 'low']], 'version' => 1
+    ]);
     $template->save();
     DB::table('template_languages')->insert([
-        ['template_id' => $template->id, 'language' => 'en', 'subject' => 'Re: “kites”', 'text' => "Hello {{ customer.first_name | \"there\" }},\n\n  thank you <b>so</b> much & more.\n\nYours"],
+        [
+            'template_id' => $template->id, 'language' => 'en', 'subject' => 'Re: “kites”',
+            'text' => "Hello {{ customer.first_name | \"there\" }},\n\n  thank you <b>so</b> much & more.\n\nYours"
+        ],
         ['template_id' => $template->id, 'language' => 'de', 'subject' => null, 'text' => "Hallo,\n\ndanke schön."],
     ]);
     (new NudgePlan)->forceFill([
-        'name' => 'No answer "at all"', 'steps' => [['days' => 3, 'template' => $template->id], ['days' => 5, 'template' => $template->id]], 'end_days' => 4, 'end_outcome_id' => Outcome::query()->firstOrFail()->id, 'end_template_id' => $template->id,
+        'name' => 'No answer "at all"', 'steps' => [
+            ['days' => 3, 'template' => $template->id], ['days' => 5, 'template' => $template->id]
+        ], 'end_days' => 4, 'end_outcome_id' => Outcome::query()
+            ->firstOrFail()
+            ->id, 'end_template_id' => $template->id,
     ])->save();
     (new SavedView)->forceFill([
-        ...collect(SavedView::query()->firstOrFail()->getAttributes())->except('id', 'condition', 'columns')->all(), 'name' => 'Everything "odd"', 'columns' => ['number', 'owner', 'due'],
-        'condition' => ['any' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ['a & b', 'größer']], ['not' => ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['held', 'closed']]]]]]],
+        ...collect(SavedView::query()->firstOrFail()->getAttributes())
+            ->except('id', 'condition', 'columns')
+            ->all(), 'name' => 'Everything "odd"', 'columns' => ['number', 'owner', 'due'],
+        'condition' => [
+            'any' => [
+                ['field' => 'subject', 'op' => 'has_any_word', 'value' => ['a & b', 'größer']],
+                ['not' => ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['held', 'closed']]]]]
+            ]
+        ],
     ])->save();
     DB::table('tags')->insert(['name' => 'größer & mehr', 'folded' => Folding::fold('größer & mehr')]);
     $this->actingAs($this->teammate('corin'));
@@ -52,7 +72,15 @@ function contentsOf(string ...$tables): array
         foreach (DB::table($table)->get() as $row) {
             $values = array_diff_key((array) $row, ['updated_at' => 1, 'version' => 1]);
             // Written by the database with spaces of its own.
-            $rows[] = ['table' => $table] + array_map(static fn (mixed $value): mixed => is_string($value) && in_array($value[0] ?? '', ['{', '['], true) ? json_decode($value, true) ?? $value : $value, $values);
+            $rows[] = ['table' => $table] + array_map(
+                static fn (mixed $value)
+                    : mixed => is_string($value)
+                    && in_array($value[0] ?? '', ['{', '['], true)
+                    ? json_decode($value, true)
+                    ?? $value
+                    : $value,
+                $values
+            );
         }
     }
 
@@ -86,6 +114,9 @@ it('leaves one’s own settings as they were', function (string $name): void {
     // Once, so that what goes without saying is said.
     FilledForm::on($this->actingAs($who)->get('/own-settings'), '/own-settings')->send($this)->assertRedirect();
     $before = contentsOf('teammates');
-    FilledForm::on($this->actingAs($who)->get('/own-settings')->assertOk(), '/own-settings')->send($this)->assertSessionDoesntHaveErrors()->assertRedirect();
+    FilledForm::on($this->actingAs($who)->get('/own-settings')->assertOk(), '/own-settings')
+        ->send($this)
+        ->assertSessionDoesntHaveErrors()
+        ->assertRedirect();
     expect(contentsOf('teammates'))->toEqual($before);
 })->with(['ilse', 'femi', 'mads', 'corin']);

@@ -44,10 +44,17 @@ it('has the bar that a role needs, with Set up in everybody’s', function (stri
     'an administrator' => ['corin', ['Queue', 'Orders', 'Customers', 'Public']],
 ]);
 
-it('finds pages by their name, by what they are for, and by what is set there', function (string $written, array $found, ?string $shown): void {
+it('finds pages by their name, by what they are for, and by what is set there', function (
+    string $written, array $found, ?string $shown
+): void {
     $index = app(SetUpIndex::class)->find($this->teammate('corin'), $written);
-    expect(array_merge(...array_values(array_map(static fn (array $pages): array => titles(array_column($pages, 0)), $index ?: [[]]))))->toBe($found);
-    $page = $this->actingAs($this->teammate('corin'))->get('/set-up?find='.urlencode($written), ['HX-Request' => 'true'])->assertOk()->assertDontSee('<html', false);
+    expect(
+        array_merge(...array_values(array_map(static fn (array $pages): array => titles(array_column($pages, 0)), $index ?: [[]])))
+    )->toBe($found);
+    $page = $this->actingAs($this->teammate('corin'))
+        ->get('/set-up?find='.urlencode($written), ['HX-Request' => 'true'])
+        ->assertOk()
+        ->assertDontSee('<html', false);
     $shown === null ?: $page->assertSee($shown);
 })->with([
     'by name' => ['outcomes', ['Outcomes'], null],
@@ -62,7 +69,11 @@ it('finds pages by their name, by what they are for, and by what is set there', 
 
 it('names what wants a look, and says so on each page of its group', function (): void {
     OneOfEach::make();
-    Account::query()->where('address', 'care@brindle.example')->sole()->forceFill(['last_error' => 'could not be reached', 'last_error_at' => now()])->save();
+    Account::query()
+        ->where('address', 'care@brindle.example')
+        ->sole()
+        ->forceFill(['last_error' => 'could not be reached', 'last_error_at' => now()])
+        ->save();
     $this->actingAs($this->teammate('corin'))->get('/set-up')
         ->assertSee('1 in trouble')->assertSee('1 to look at')->assertSee('3 things want a look.');
     $this->get('/arrival')->assertSee('1 in trouble')->assertSee('href="/set-up"', false);
@@ -85,7 +96,8 @@ it('says that nothing wants a look where nothing does', function (): void {
 it('gives each page the way back and its neighbours, as far as one may go there', function (): void {
     $index = app(SetUpIndex::class);
     expect(titles($index->neighbours($this->teammate('mads'), 'rules/7/versions')))->toBe(['Templates', 'Rules', 'Nudge plans'])
-        ->and(titles($index->neighbours($this->teammate('corin'), 'rules')))->toBe(['Templates', 'Rules', 'Addresses told by rules', 'Nudge plans'])
+        ->and(titles($index->neighbours($this->teammate('corin'), 'rules')))
+        ->toBe(['Templates', 'Rules', 'Addresses told by rules', 'Nudge plans'])
         ->and($index->neighbours($this->teammate('corin'), 'queue/my-turn'))->toBe([])
         ->and($index->holds('sorting/tags'))->toBeTrue()->and($index->holds('tasks'))->toBeFalse();
     $this->actingAs($this->teammate('mads'))->get('/sorting/outcomes')

@@ -38,7 +38,10 @@ function readings(string $written): array
 }
 
 it('takes such an hour for a task, and shows it', function (string $written): void {
-    $this->post("{$this->at}/tasks", ['title' => 'Night shift', 'assignee' => $this->teammate('ilse')->id, 'due_at' => $written, 'remind' => '60'])->assertSessionHas('done');
+    $this->post(
+        "{$this->at}/tasks",
+        ['title' => 'Night shift', 'assignee' => $this->teammate('ilse')->id, 'due_at' => $written, 'remind' => '60']
+    )->assertSessionHas('done');
     expect(Task::query()->sole()->due_at->toIso8601ZuluString())->toBeIn(readings($written));
     $this->get('/tasks')->assertOk()->assertSee('Night shift');
     $this->get($this->at)->assertOk();
@@ -58,24 +61,33 @@ it('holds until such an hour, and brings it back once', function (string $writte
 
 it('keeps an answer for such an hour', function (string $written): void {
     $this->post("{$this->at}/reply", [
-        'text' => 'At night.', 'then' => 'waiting', 'when' => 'at', 'at' => $written, 'seen' => DB::table('journal')->max('id'), 'once' => Str::uuid()->toString(),
+        'text' => 'At night.', 'then' => 'waiting', 'when' => 'at', 'at' => $written, 'seen' => DB::table('journal')
+            ->max('id'), 'once' => Str::uuid()
+            ->toString(),
     ])->assertSessionHas('done');
     expect(ScheduledReply::query()->sole()->send_at->toIso8601ZuluString())->toBeIn(readings($written));
     $this->get($this->at)->assertOk();
 })->with([TWICE, NEVER]);
 
 it('knows somebody away over such an hour', function (string $written): void {
-    $this->actingAs($this->teammate('mads'))->post("/people/{$this->teammate('ilse')->id}/away", ['from' => '', 'until' => $written])->assertSessionHas('done');
+    $this->actingAs($this->teammate('mads'))
+        ->post("/people/{$this->teammate('ilse')->id}/away", ['from' => '', 'until' => $written])
+        ->assertSessionHas('done');
     $ilse = $this->teammate('ilse');
     expect($ilse->isAway())->toBeTrue()->and($ilse->away_until?->toIso8601ZuluString())->toBeIn(readings($written));
     $this->get('/sorting/teams')->assertOk();
 })->with([TWICE, NEVER]);
 
 it('refuses a time that is none', function (string $written): void {
-    $this->post("{$this->at}/tasks", ['title' => 'Some day', 'assignee' => $this->teammate('ilse')->id, 'due_at' => $written])->assertSessionHasErrors('due_at');
+    $this->post(
+        "{$this->at}/tasks", ['title' => 'Some day', 'assignee' => $this->teammate('ilse')->id, 'due_at' => $written]
+    )->assertSessionHasErrors('due_at');
     $this->post("{$this->at}/hold", ['reason' => 'Carrier', 'until' => 'time', 'bring_back_at' => $written]);
     expect(Task::query()->exists())->toBeFalse()->and($this->conversation->refresh()->state)->toBe(ConversationState::Open);
-})->with(['2026-02-30T10:00', '2026-13-01T10:00', '2026-11-24T25:00', '2026-11-24', 'tomorrow', '2026-11-24T10:00:00Z', '99999-01-01T10:00']);
+})->with([
+    '2026-02-30T10:00', '2026-13-01T10:00', '2026-11-24T25:00', '2026-11-24', 'tomorrow', '2026-11-24T10:00:00Z',
+    '99999-01-01T10:00'
+]);
 
 it('says times as the reader’s clock shows them, on both sides of the change', function (string $at, string $zone, string $short): void {
     $this->teammate('ilse')->forceFill(['time_zone' => $zone])->save();

@@ -71,7 +71,9 @@ it('refuses a form that no page would send, and fails for none', function (array
     foreach ($routes as $route) {
         foreach ([[], ...oddForms()] as $number => $form) {
             $response = Routes::ask($this, explode(' ', $route)[0], Routes::address($route, $one), 'corin', $form);
-            $response->getStatusCode() < 500 || $failed[] = "{$route} with form {$number}: ".($response->exception?->getMessage() ?? $response->getStatusCode());
+            $response->getStatusCode() < 500 || $failed[] = "{$route} with form {$number}: ".(
+                $response->exception?->getMessage() ?? $response->getStatusCode()
+            );
         }
     }
     expect($failed)->toBe([]);
@@ -83,7 +85,9 @@ it('opens every page, whatever stands behind the question mark', function (array
     foreach ($routes as $route) {
         foreach ([oddForms()[0], oddForms()[3]] as $number => $query) {
             $response = Routes::ask($this, 'GET', Routes::address($route, $one), 'corin', $query);
-            $response->getStatusCode() < 500 || $failed[] = "{$route} with query {$number}: ".($response->exception?->getMessage() ?? $response->getStatusCode());
+            $response->getStatusCode() < 500 || $failed[] = "{$route} with query {$number}: ".(
+                $response->exception?->getMessage() ?? $response->getStatusCode()
+            );
         }
     }
     expect($failed)->toBe([]);
@@ -97,13 +101,17 @@ it('shows what stands in the store as text, on every page', function (array $rou
         'tags' => ['name'], 'categories' => ['name', 'customer_name', 'path'], 'outcomes' => ['name'], 'teams' => ['name'], 'teammates' => ['name', 'signature'],
         'templates' => ['name', 'folder'], 'template_languages' => ['text', 'subject'], 'template_files' => ['name'], 'attachments' => ['name'], 'rules' => ['name', 'notes'],
         'nudge_plans' => ['name'], 'checklists' => ['name'], 'started_checklists' => ['name'], 'tasks' => ['title'], 'saved_views' => ['name'], 'customer_groups' => ['name'],
-        'own_fields' => ['name'], 'hooks' => ['name'], 'orders' => ['buyer_name', 'address', 'shipping_title'], 'order_lines' => ['title', 'sku'],
+        'own_fields' => ['name'], 'hooks' => ['name'], 'orders' => [
+            'buyer_name', 'address', 'shipping_title'
+        ], 'order_lines' => ['title', 'sku'],
         'bulk_changes' => ['label', 'text'], 'approvals' => ['question'], 'unreadable_mail' => ['reason'], 'event_traces' => ['reason'], 'channel_items' => ['text', 'author_name'],
         'accounts' => ['sender_name'], 'history_imports' => ['name', 'problem'], 'blocked_senders' => ['value'], 'drafts' => ['text'], 'customer_notes' => ['text'],
     ];
     foreach ($texts as $table => $columns) {
         foreach ($columns as $column) {
-            foreach (DB::getSchemaBuilder()->hasColumn($table, $column) ? DB::table($table)->get()->values()->all() : [] as $index => $row) {
+            foreach (
+                DB::getSchemaBuilder()->hasColumn($table, $column) ? DB::table($table)->get()->values()->all() : [] as $index => $row
+            ) {
                 $key = isset($row->id) ? ['id' => $row->id] : ['template_id' => $row->template_id, 'language' => $row->language];
                 // Where a name must be its own.
                 DB::table($table)->where($key)->update([$column => $planted.($index === 0 ? '' : $index)]);

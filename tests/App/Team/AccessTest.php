@@ -40,14 +40,20 @@ it('lets nobody in who may not sign in any more', function (): void {
 it('shows nothing to those who are not signed in', function (string $address): void {
     Mails::conversation();
     $this->get($address)->assertRedirect('/sign-in');
-})->with(['/', '/queue/my-turn', '/queue/my-turn/changes', '/conversations/1001', '/accounts', '/unreadable-mail', '/attachments/1', '/messages/1/original', '/own-settings']);
+})->with([
+    '/', '/queue/my-turn', '/queue/my-turn/changes', '/conversations/1001', '/accounts', '/unreadable-mail', '/attachments/1',
+    '/messages/1/original', '/own-settings'
+]);
 
 it('lets the returns bench read, note and hold, but not write to customers', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('femi'));
     $this->get("/conversations/{$conversation->id}")->assertOk()->assertDontSee('id="reply-form"', false);
     $this->post("/conversations/{$conversation->id}/notes", ['text' => 'Measured', 'once' => Str::uuid()->toString()])->assertRedirect();
-    $this->post("/conversations/{$conversation->id}/reply", ['text' => 'Hi', 'then' => 'waiting', 'seen' => 99999, 'once' => Str::uuid()->toString()])->assertForbidden();
+    $this->post(
+        "/conversations/{$conversation->id}/reply",
+        ['text' => 'Hi', 'then' => 'waiting', 'seen' => 99999, 'once' => Str::uuid()->toString()]
+    )->assertForbidden();
     $this->post("/conversations/{$conversation->id}/resolve", ['outcome' => 1, 'seen' => 99999])->assertForbidden();
     expect($conversation->messages()->count())->toBe(1);
 });
@@ -71,7 +77,10 @@ it('never shows a secret again, and keeps it where the field is left empty', fun
         'smtp_host' => 'mail.brindle.example', 'smtp_port' => 587, 'smtp_security' => 'starttls',
     ];
     $this->post("/accounts/{$account->id}", $form)->assertSessionHas('done');
-    expect($account->refresh()->secrets['imap_password'])->toBe($secret)->and($account->settings['imap_host'])->toBe('mail.brindle.example');
+    expect($account->refresh()->secrets['imap_password'])
+        ->toBe($secret)
+        ->and($account->settings['imap_host'])
+        ->toBe('mail.brindle.example');
     $this->post("/accounts/{$account->id}", [...$form, 'imap_password' => 'new one'])->assertSessionHas('done');
     expect($account->refresh()->secrets['imap_password'])->toBe('new one')
         ->and((string) DB::table('accounts')->where('id', $account->id)->value('secrets'))->not->toContain('new one');
@@ -82,7 +91,10 @@ it('makes a signing secret for forwarded mail and shows it once', function (): v
     $account = Account::query()->firstOrFail();
     $before = $account->secrets['forward_secret'];
     $this->actingAs($this->teammate('ilse'))->post("/accounts/{$account->id}/forward-secret")->assertForbidden();
-    $this->actingAs($this->teammate('corin'))->from("/accounts/{$account->id}")->post("/accounts/{$account->id}/forward-secret")->assertRedirect();
+    $this->actingAs($this->teammate('corin'))
+        ->from("/accounts/{$account->id}")
+        ->post("/accounts/{$account->id}/forward-secret")
+        ->assertRedirect();
     $secret = $account->refresh()->secrets['forward_secret'];
     expect($secret)->not->toBe($before);
     $this->get("/accounts/{$account->id}")->assertSee($secret);
@@ -97,12 +109,19 @@ it('tells administrators on every page when a mailbox cannot be read', function 
 
 it('sends headers that let nothing foreign run', function (): void {
     $policy = (string) $this->get('/sign-in')->headers->get('Content-Security-Policy');
-    expect($policy)->toContain("default-src 'none'")->toContain("script-src 'self'")->toContain("frame-ancestors 'none'")->not->toContain('unsafe');
+    expect($policy)
+        ->toContain("default-src 'none'")
+        ->toContain("script-src 'self'")
+        ->toContain("frame-ancestors 'none'")
+        ->not->toContain('unsafe');
     $this->get('/sign-in')->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('Referrer-Policy', 'same-origin');
 });
 
 it('shows one’s own settings as they are', function (): void {
-    $this->actingAs($this->teammate('ilse'))->get('/own-settings')->assertOk()->assertSee('<option selected>Europe/Copenhagen</option>', false);
+    $this->actingAs($this->teammate('ilse'))
+        ->get('/own-settings')
+        ->assertOk()
+        ->assertSee('<option selected>Europe/Copenhagen</option>', false);
 });
 
 it('shows times in the reader’s own zone, and lets single keys be switched off', function (): void {
@@ -111,6 +130,8 @@ it('shows times in the reader’s own zone, and lets single keys be switched off
     $this->get('/queue/my-turn')->assertSee('data-single-keys="off"', false);
     $conversation = Mails::conversation();
     $shown = $conversation->created_at->setTimezone('Asia/Tokyo')->format('H:i');
-    $this->actingAs(Teammate::query()->findOrFail($this->teammate('ilse')->id))->get("/conversations/{$conversation->id}")->assertSee($shown);
+    $this->actingAs(Teammate::query()->findOrFail($this->teammate('ilse')->id))
+        ->get("/conversations/{$conversation->id}")
+        ->assertSee($shown);
     $this->post('/own-settings', ['time_zone' => 'Europe/Atlantis'])->assertSessionHasErrors('time_zone');
 });

@@ -37,7 +37,9 @@ it('lets in those whom the matrix names, and nobody else', function (string $acc
                 // Signed by whoever sends it, which nobody here is.
                 $access === 'signed' => in_array($status, [400, 401, 403, 404], true),
                 $access === 'anybody' => ! in_array($status, [401, 403], true),
-                default => in_array($who, LETS_IN[$access], true) ? ! in_array($status, [401, 403, 404], true) : ($who === null ? $status === 302 : $status === 403),
+                default => in_array($who, LETS_IN[$access], true) ? ! in_array($status, [401, 403, 404], true) : (
+                    $who === null ? $status === 302 : $status === 403
+                ),
             };
             if (! $isLetIn || $status >= 500) {
                 $wrong[] = "{$route}: ".($who ?? 'signed out')." got {$status}";

@@ -15,8 +15,17 @@ beforeEach(function (): void {
 it('lets a lead say who is in a team, and how it gives out what comes in', function (): void {
     $ilse = $this->teammate('ilse');
     $femi = $this->teammate('femi');
-    $people = static fn (Teammate ...$in): array => Teammate::query()->get()->mapWithKeys(static fn (Teammate $one): array => [$one->id => ['in' => in_array($one->id, array_column($in, 'id'), true) ? '1' : null, 'weight' => '2', 'cap' => '7']])->all();
-    $this->actingAs($this->teammate('mads'))->post("/sorting/teams/{$this->care->id}", ['name' => 'Care', 'turns' => 'fewest_open', 'people' => $people($ilse, $femi)])->assertSessionHas('done', 'The team Care is saved.');
+    $people = static fn (Teammate ...$in): array => Teammate::query()
+        ->get()
+        ->mapWithKeys(
+            static fn (Teammate $one): array => [
+                $one->id => ['in' => in_array($one->id, array_column($in, 'id'), true) ? '1' : null, 'weight' => '2', 'cap' => '7']
+            ]
+        )
+        ->all();
+    $this->actingAs($this->teammate('mads'))
+        ->post("/sorting/teams/{$this->care->id}", ['name' => 'Care', 'turns' => 'fewest_open', 'people' => $people($ilse, $femi)])
+        ->assertSessionHas('done', 'The team Care is saved.');
     $team = $this->care->refresh()->load('teammates');
     expect($team->turns)->toBe(Method::FewestOpen)
         ->and($team->teammates->pluck('name')->all())->toEqualCanonicalizing(['Ilse Norrby', 'Femi Adewale'])
@@ -28,7 +37,10 @@ it('makes a team, but none twice, and refuses shares that are none', function ()
     $this->actingAs($this->teammate('mads'));
     $this->post('/sorting/teams', ['name' => 'Wholesale'])->assertSessionHas('done');
     $this->post('/sorting/teams', ['name' => 'Wholesale'])->assertSessionHasErrors('name');
-    $this->post("/sorting/teams/{$this->care->id}", ['name' => 'Care', 'people' => [$this->teammate('ilse')->id => ['in' => '1', 'weight' => '-1', 'cap' => '']]])->assertSessionHasErrors();
+    $this->post(
+        "/sorting/teams/{$this->care->id}",
+        ['name' => 'Care', 'people' => [$this->teammate('ilse')->id => ['in' => '1', 'weight' => '-1', 'cap' => '']]]
+    )->assertSessionHasErrors();
     expect($this->care->refresh()->teammates()->count())->toBe(4);
 });
 
@@ -43,7 +55,9 @@ it('is not for everybody', function (): void {
 it('lets people say that they are away, until then or until they say otherwise', function (): void {
     $ilse = $this->teammate('ilse');
     $this->actingAs($ilse)->from('/queue');
-    $this->post("/people/{$ilse->id}/away", ['until' => '2026-11-24T09:00'])->assertSessionHas('done', 'You are away until Tue 09:00: nothing is given out that way until then.');
+    $this->post("/people/{$ilse->id}/away", ['until' => '2026-11-24T09:00'])->assertSessionHas(
+        'done', 'You are away until Tue 09:00: nothing is given out that way until then.'
+    );
     expect($ilse->refresh()->isAway())->toBeTrue()->and($ilse->away_until?->toIso8601ZuluString())->toBe('2026-11-24T08:00:00Z');
     $this->get('/queue/my-turn')->assertSee('I am here again');
     CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
@@ -70,6 +84,8 @@ it('keeps which languages somebody speaks, and refuses what is none', function (
     $this->actingAs($this->teammate('mads'));
     $this->post("/sorting/people/{$ruta->id}/speaks", ['speaks' => 'LV; de, et'])->assertSessionHas('done');
     expect($ruta->refresh()->speaks)->toBe(['lv', 'de', 'et']);
-    $this->post("/sorting/people/{$ruta->id}/speaks", ['speaks' => 'german'])->assertSessionHas('problem', '“german” is no language. Write two letters for each, such as de for German, with commas between.');
+    $this->post("/sorting/people/{$ruta->id}/speaks", ['speaks' => 'german'])->assertSessionHas(
+        'problem', '“german” is no language. Write two letters for each, such as de for German, with commas between.'
+    );
     expect($ruta->refresh()->speaks)->toBe(['lv', 'de', 'et']);
 });

@@ -22,7 +22,9 @@ beforeEach(function (): void {
     $this->conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>']);
     CarbonImmutable::setTestNow('2026-11-23T10:01:00Z');
     app(TellFromJournal::class)->run();
-    $this->note = fn (string $as, string $text) => $this->actingAs($this->teammate($as))->post("/conversations/{$this->conversation->id}/notes", ['text' => $text, 'once' => Str::uuid()->toString()])->assertSessionHas('done');
+    $this->note = fn (string $as, string $text) => $this->actingAs($this->teammate($as))
+        ->post("/conversations/{$this->conversation->id}/notes", ['text' => $text, 'once' => Str::uuid()->toString()])
+        ->assertSessionHas('done');
 });
 
 /**
@@ -32,7 +34,12 @@ function told(): array
 {
     app(TellFromJournal::class)->run();
 
-    return News::query()->with('teammate')->orderBy('id')->get()->map(static fn (News $news): string => strtolower($news->teammate->firstName()).': '.$news->kind->value)->all();
+    return News::query()
+        ->with('teammate')
+        ->orderBy('id')
+        ->get()
+        ->map(static fn (News $news): string => strtolower($news->teammate->firstName()).': '.$news->kind->value)
+        ->all();
 }
 
 it('tells those who are named in a note, once', function (): void {
@@ -51,26 +58,36 @@ it('reads names as they are written, and no parts of words', function (string $t
 ]);
 
 it('tells two of the same first name apart', function (): void {
-    Teammate::query()->create(['name' => 'Ilse Brandt', 'email' => 'ilse2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC']);
+    Teammate::query()->create([
+        'name' => 'Ilse Brandt', 'email' => 'ilse2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC'
+    ]);
     $team = Teammate::query()->orderBy('id')->get()->all();
     expect(Mentions::in('@Ilse', $team))->toBe([])->and(Mentions::in('@Ilse Brandt', $team)[0]->name)->toBe('Ilse Brandt');
 });
 
 it('tells of what was given to them only the one it was given to, though another has the same name', function (): void {
-    $other = Teammate::query()->create(['name' => 'Ruta Kalnina', 'email' => 'ruta2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC']);
-    $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $other->id])->assertSessionHas('done');
+    $other = Teammate::query()->create([
+        'name' => 'Ruta Kalnina', 'email' => 'ruta2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC'
+    ]);
+    $this->actingAs($this->teammate('mads'))
+        ->post("/conversations/{$this->conversation->id}/owner", ['owner' => $other->id])
+        ->assertSessionHas('done');
     told();
     expect(News::query()->sole()->teammate_id)->toBe($other->id);
 });
 
 it('tells the owner and those who follow what happens, but nobody of what they did', function (): void {
-    $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate('ilse')->id, 'word' => 'She asked for you'])->assertSessionHas('done');
+    $this->actingAs($this->teammate('mads'))
+        ->post("/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate('ilse')->id, 'word' => 'She asked for you'])
+        ->assertSessionHas('done');
     expect(told())->toBe(['ilse: mentioned', 'ilse: given']);
     $this->actingAs($this->teammate('ruta'))->post("/conversations/{$this->conversation->id}/follow")->assertSessionHas('done');
     ($this->note)('ilse', 'Looking');
     Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>'], 'Any news?'));
     expect(array_slice(told(), 2))->toBe(['ruta: noted', 'ilse: customer_wrote', 'ruta: customer_wrote']);
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$this->conversation->id}/hold", ['reason' => 'Carrier', 'bring_back_at' => '2026-11-23T12:00']);
+    $this->actingAs($this->teammate('ilse'))->post(
+        "/conversations/{$this->conversation->id}/hold", ['reason' => 'Carrier', 'bring_back_at' => '2026-11-23T12:00']
+    );
     CarbonImmutable::setTestNow('2026-11-23T11:05:00Z');
     app(BringBackHeld::class)();
     expect(array_slice(told(), 5))->toBe(['ruta: state_changed', 'ilse: came_back', 'ruta: came_back']);
@@ -98,21 +115,37 @@ it('shows what is new in the application until it is read', function (): void {
 
 it('tells as each person wants it', function (): void {
     $told = array_fill_keys(array_column(NewsKind::cases(), 'value'), ['app' => '0', 'mail' => 'never']);
-    $this->actingAs($this->teammate('mads'))->post('/own-settings', ['time_zone' => 'Europe/Copenhagen', 'told' => $told])->assertSessionHas('done');
-    $this->actingAs($this->teammate('ruta'))->post('/own-settings', ['time_zone' => 'Europe/Copenhagen', 'told' => ['mentioned' => ['app' => '0', 'mail' => 'daily']] + $told])->assertSessionHas('done');
+    $this->actingAs($this->teammate('mads'))
+        ->post('/own-settings', ['time_zone' => 'Europe/Copenhagen', 'told' => $told])
+        ->assertSessionHas('done');
+    $this->actingAs($this->teammate('ruta'))
+        ->post('/own-settings', ['time_zone' => 'Europe/Copenhagen', 'told' => ['mentioned' => ['app' => '0', 'mail' => 'daily']] + $told])
+        ->assertSessionHas('done');
     ($this->note)('ilse', '@Mads @Ruta @Femi');
     expect(told())->toBe(['ruta: mentioned', 'femi: mentioned'])
         ->and(News::query()->where('teammate_id', $this->teammate('ruta')->id)->value('mail_due_at'))->toBe('2026-11-24 07:00:00');
     $this->actingAs($this->teammate('ruta'))->get('/news')->assertDontSee('@Mads');
-    $this->post('/own-settings', ['time_zone' => 'Europe/Copenhagen', 'told' => ['mentioned' => ['mail' => 'by pigeon']]])->assertSessionHasErrors();
+    $this->post(
+        '/own-settings', ['time_zone' => 'Europe/Copenhagen', 'told' => ['mentioned' => ['mail' => 'by pigeon']]]
+    )->assertSessionHasErrors();
 });
 
 it('knows when a mail is due', function (MailWhen $when, ?string $due): void {
     expect($when->dueAt(CarbonImmutable::parse('2026-11-23T10:20:00Z'), 'Europe/Copenhagen')?->toIso8601ZuluString())->toBe($due);
-})->with([[MailWhen::Never, null], [MailWhen::AtOnce, '2026-11-23T10:20:00Z'], [MailWhen::Hourly, '2026-11-23T11:00:00Z'], [MailWhen::Daily, '2026-11-24T07:00:00Z']]);
+})->with([
+    [MailWhen::Never, null], [MailWhen::AtOnce, '2026-11-23T10:20:00Z'], [MailWhen::Hourly, '2026-11-23T11:00:00Z'],
+    [MailWhen::Daily, '2026-11-24T07:00:00Z']
+]);
 
 it('tries a mail again that could not be sent', function (): void {
-    Account::query()->where('channel', 'email')->get()->each(static fn (Account $account) => $account->forceFill(['settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']])->save());
+    Account::query()
+        ->where('channel', 'email')
+        ->get()
+        ->each(
+            static fn (Account $account) => $account->forceFill([
+                'settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']
+            ])->save()
+        );
     ($this->note)('ilse', '@Mads');
     told();
     (new MailNews)->handle(app(SmtpSender::class));
@@ -124,7 +157,12 @@ it('says who else is here and who writes, and when they have left', function ():
     $this->actingAs($this->teammate('mads'))->get($address)->assertOk();
     preg_match('#/changes\?mark=([\w.-]+)#', (string) $this->get($address)->getContent(), $mark);
     $this->actingAs($this->teammate('ilse'))->get($address)->assertSee('Mads is looking');
-    $this->actingAs($this->teammate('mads'))->get("{$address}/changes?mark={$mark[1]}&here=x")->assertOk()->assertHeader('HX-Reswap', 'none')->assertSee('Ilse is looking')->assertDontSee('trail');
+    $this->actingAs($this->teammate('mads'))
+        ->get("{$address}/changes?mark={$mark[1]}&here=x")
+        ->assertOk()
+        ->assertHeader('HX-Reswap', 'none')
+        ->assertSee('Ilse is looking')
+        ->assertDontSee('trail');
     $this->actingAs($this->teammate('ilse'))->get("{$address}/changes?mark={$mark[1]}&here=x&writes=yes");
     $this->actingAs($this->teammate('mads'))->get("{$address}/changes?mark={$mark[1]}&here=x")->assertSee('Ilse is writing');
     $this->actingAs($this->teammate('ilse'))->post("{$address}/left")->assertNoContent();
@@ -138,25 +176,39 @@ it('marks what happened since one looked', function (): void {
     $this->actingAs($this->teammate('mads'))->get($address)->assertDontSee('New since you looked');
     CarbonImmutable::setTestNow(now()->addHour());
     ($this->note)('ilse', 'The carrier has it');
-    $this->actingAs($this->teammate('mads'))->get($address)->assertSeeInOrder(['Something happened since you looked', 'New since you looked', 'The carrier has it']);
+    $this->actingAs($this->teammate('mads'))
+        ->get($address)
+        ->assertSeeInOrder(['Something happened since you looked', 'New since you looked', 'The carrier has it']);
     $this->get($address)->assertDontSee('New since you looked');
 });
 
 it('tells each of what was given to them, also where it changes hands at once', function (): void {
     foreach (['ilse', 'ruta'] as $name) {
-        $this->actingAs($this->teammate('mads'))->post("/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate($name)->id]);
+        $this->actingAs($this->teammate('mads'))->post(
+            "/conversations/{$this->conversation->id}/owner", ['owner' => $this->teammate($name)->id]
+        );
     }
     expect(told())->toBe(['ilse: given', 'ruta: given']);
 });
 
 it('goes on after a gap in the journal’s numbers', function (): void {
-    Illuminate\Support\Facades\DB::table('journal')->insert(['id' => 900_000, 'conversation_id' => $this->conversation->id, 'actor' => 'application', 'kind' => 'delivered', 'details' => '{}', 'at' => now()]);
+    Illuminate\Support\Facades\DB::table('journal')->insert([
+        'id' => 900_000, 'conversation_id' => $this->conversation->id, 'actor' => 'application', 'kind' => 'delivered',
+        'details' => '{}', 'at' => now()
+    ]);
     ($this->note)('ilse', 'After the gap, @Mads');
     expect(told())->toBe(['mads: mentioned']);
 });
 
 it('mails nothing to who has left, whatever was still to be told', function (): void {
-    Account::query()->where('channel', 'email')->get()->each(static fn (Account $account) => $account->forceFill(['settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']])->save());
+    Account::query()
+        ->where('channel', 'email')
+        ->get()
+        ->each(
+            static fn (Account $account) => $account->forceFill([
+                'settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']
+            ])->save()
+        );
     ($this->note)('ilse', '@Mads @Ruta');
     told();
     $this->teammate('mads')->forceFill(['may_sign_in' => false])->save();
@@ -167,7 +219,9 @@ it('mails nothing to who has left, whatever was still to be told', function (): 
         ->and(News::query()->where('teammate_id', $this->teammate('ruta')->id)->value('mail_due_at'))->toBe('2026-11-23 10:06:00');
 });
 
-it('is due at the same time of the clock, also where the clock is changed', function (string $now, string $zone, MailWhen $when, string $due): void {
+it('is due at the same time of the clock, also where the clock is changed', function (
+    string $now, string $zone, MailWhen $when, string $due
+): void {
     expect($when->dueAt(CarbonImmutable::parse($now), $zone)?->toIso8601ZuluString())->toBe($due);
 })->with([
     'before the clock goes forward' => ['2026-03-28T10:00:00Z', 'Europe/Copenhagen', MailWhen::Daily, '2026-03-29T06:00:00Z'],

@@ -28,9 +28,19 @@ use Tests\App\FilledForm;
  */
 function keptTemplate(array $steps = [], string $name = 'Under test'): Template
 {
-    $texts = ['en' => ['subject' => 'About {{ order.number }}', 'text' => "Hello\n\n{{ agent.first_name }}", 'html' => null], 'da' => ['subject' => null, 'text' => 'Hej du', 'html' => '<div>Hej <strong>du</strong></div>']];
+    $texts = [
+        'en' => ['subject' => 'About {{ order.number }}', 'text' => "Hello\n\n{{ agent.first_name }}", 'html' => null],
+        'da' => ['subject' => null, 'text' => 'Hej du', 'html' => '<div>Hej <strong>du</strong></div>']
+    ];
 
-    return app(SaveTemplate::class)->save(null, new TemplateToSave($name, 'Delivery', SharedWith::Everybody, null, $texts, [Category::query()->where('name', 'Late parcel')->sole()->id], $steps), test()->teammate('mads'));
+    return app(SaveTemplate::class)->save(
+        null,
+        new TemplateToSave(
+            $name, 'Delivery', SharedWith::Everybody, null, $texts, [Category::query()->where('name', 'Late parcel')->sole()->id],
+            $steps
+        ),
+        test()->teammate('mads')
+    );
 }
 
 /**
@@ -63,7 +73,10 @@ beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     app(ArrangeFields::class)->make(About::Conversation, 'Batch', FieldKind::Text, [], false);
     app(ArrangeFields::class)->make(About::Conversation, 'Size', FieldKind::Choice, ['S', 'M | L', 'X=L'], false);
-    $this->plan = (new NudgePlan)->forceFill(['name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 3, 'end_outcome_id' => Outcome::query()->firstOrFail()->id]);
+    $this->plan = (new NudgePlan)->forceFill([
+        'name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 3,
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+    ]);
     $this->plan->save();
     $this->actingAs($this->teammate('mads'));
 });
@@ -71,22 +84,40 @@ beforeEach(function (): void {
 it('keeps every step, saved untouched, and chosen in the form', function (): void {
     $id = static fn (mixed $of): string => (string) $of;
     $samples = [
-        ['then', 'waiting'], ['then', 'open'], ['then', 'resolved:'.Outcome::query()->value('id')], ['hold', '16|the workshop looks at it | twice'],
-        ['category', $id(Category::query()->where('name', 'Refund')->value('id'))], ['priority', 'urgent'], ['owner', 'me'], ['owner', ''], ['owner', 'turn'], ['owner', 'lead'],
-        ['owner', $id($this->teammate('ruta')->id)], ['team', $id(Team::query()->value('id'))], ['tag', 'batch = K | "new"'], ['untag', 'Größe'], ['field', 'batch|K=1|2'], ['field', 'size|M | L'], ['field', 'size|X=L'],
-        ['checklist', $id(Checklist::query()->value('id'))], ['nudge', $id($this->plan->id)], ['cc', 'a@x.example, b@x.example'], ['bcc', 'c@x.example'],
+        ['then', 'waiting'], ['then', 'open'], [
+            'then', 'resolved:'.Outcome::query()->value('id')
+        ], ['hold', '16|the workshop looks at it | twice'],
+        [
+            'category', $id(Category::query()->where('name', 'Refund')->value('id'))
+        ], ['priority', 'urgent'], ['owner', 'me'], ['owner', ''], ['owner', 'turn'], ['owner', 'lead'],
+        [
+            'owner', $id($this->teammate('ruta')->id)
+        ], [
+            'team', $id(Team::query()->value('id'))
+        ], ['tag', 'batch = K | "new"'], ['untag', 'Größe'], ['field', 'batch|K=1|2'], ['field', 'size|M | L'], ['field', 'size|X=L'],
+        [
+            'checklist', $id(Checklist::query()->value('id'))
+        ], ['nudge', $id($this->plan->id)], ['cc', 'a@x.example, b@x.example'], ['bcc', 'c@x.example'],
     ];
     expect(array_unique(array_column($samples, 0)))->toEqualCanonicalizing(array_column(StepKind::cases(), 'value'));
     foreach ($samples as [$do, $value]) {
         $template = keptTemplate([Step::of($do, $value)], "With {$do} {$value}");
         $before = templateIs($template);
-        FilledForm::on($this->get("/templates/{$template->id}")->assertOk(), "/templates/{$template->id}")->send($this)->assertSessionHas('done');
+        FilledForm::on($this->get("/templates/{$template->id}")->assertOk(), "/templates/{$template->id}")
+            ->send($this)
+            ->assertSessionHas('done');
         expect(templateIs($template))->toBe($before, "{$do} {$value}");
     }
 });
 
 it('keeps several steps together, of those that set one thing the last', function (): void {
-    $this->post('/templates', templateForm(['steps' => ['tag=one', 'tag=two', 'priority=low', 'priority=high', 'owner=me'], 'step' => 'untag=', 'step_text' => ' three ']))->assertSessionHas('done');
+    $this->post(
+        '/templates',
+        templateForm([
+            'steps' => ['tag=one', 'tag=two', 'priority=low', 'priority=high', 'owner=me'], 'step' => 'untag=',
+            'step_text' => ' three '
+        ])
+    )->assertSessionHas('done');
     expect(Template::query()->where('name', 'Written')->sole()->steps)->toBe([
         ['do' => 'tag', 'value' => 'one'], ['do' => 'tag', 'value' => 'two'], ['do' => 'priority', 'value' => 'high'], ['do' => 'owner', 'value' => 'me'], ['do' => 'untag', 'value' => 'three'],
     ]);
@@ -94,11 +125,18 @@ it('keeps several steps together, of those that set one thing the last', functio
 
 it('refuses a step that cannot be, and gives the form back as it was written', function (array $step, string $says): void {
     $other = keptTemplate(name: 'Another');
-    $written = templateForm([...$step, 'steps' => ['tag=kept'], 'categories' => [(string) Category::query()->where('name', 'Refund')->value('id')]]);
+    $written = templateForm([
+        ...$step, 'steps' => ['tag=kept'], 'categories' => [(string) Category::query()->where('name', 'Refund')->value('id')]
+    ]);
     $page = $this->post('/templates', $written)->assertOk()->assertSee($says);
     $form = FilledForm::on($page, '/templates')->values();
     expect(Template::query()->where('name', 'Written')->exists())->toBeFalse()
-        ->and($form['texts'][0])->toBe($written['texts'][0])->and($form['steps'])->toBe(['tag=kept'])->and($form['categories'])->toBe($written['categories'])
+        ->and($form['texts'][0])
+        ->toBe($written['texts'][0])
+        ->and($form['steps'])
+        ->toBe(['tag=kept'])
+        ->and($form['categories'])
+        ->toBe($written['categories'])
         ->and([$form['step'], $form['step_text']])->toBe([$step['step'], $step['step_text']]);
     // What was refused here stands in no other template's form.
     expect(FilledForm::on($this->get("/templates/{$other->id}"), "/templates/{$other->id}")->values()['name'])->toBe('Another');
@@ -119,20 +157,29 @@ it('drops nothing that was written: a text without a language, two of one, a sub
     expect(Template::query()->exists())->toBeFalse();
 })->with([
     'without a language' => [[
-        ['language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''], ['language' => '', 'subject' => '', 'text' => 'Hej', 'html' => ''],
+        [
+            'language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''
+        ], ['language' => '', 'subject' => '', 'text' => 'Hej', 'html' => ''],
     ], 'A text has no language. Choose it, or take the text away.'],
     'two in one language' => [[
-        ['language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''], ['language' => 'en', 'subject' => '', 'text' => 'Hi', 'html' => ''],
+        [
+            'language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''
+        ], ['language' => 'en', 'subject' => '', 'text' => 'Hi', 'html' => ''],
     ], 'There are two texts in English.'],
     'a subject alone' => [[
-        ['language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''], ['language' => 'da', 'subject' => 'Din ordre', 'text' => '', 'html' => ''],
+        ['language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''], [
+            'language' => 'da', 'subject' => 'Din ordre', 'text' => '', 'html' => ''
+        ],
     ], 'There is a subject in Danish, but no text.'],
 ]);
 
 it('gives the text back where something else in the form is refused', function (array $wrong, string $says): void {
     $template = keptTemplate();
     $before = templateIs($template);
-    $written = templateForm([...$wrong, 'texts' => [['language' => 'en', 'subject' => 'New', 'text' => 'Rewritten at length', 'html' => '']], 'steps' => []]);
+    $written = templateForm([
+        ...$wrong, 'texts' => [['language' => 'en', 'subject' => 'New', 'text' => 'Rewritten at length', 'html' => '']],
+        'steps' => []
+    ]);
     $page = $this->post("/templates/{$template->id}", $written)->assertOk()->assertSee($says);
     $form = FilledForm::on($page, "/templates/{$template->id}")->values();
     expect($form['texts'][0]['text'])->toBe('Rewritten at length')

@@ -16,14 +16,22 @@ use Tests\App\Services;
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     $this->actingAs($this->teammate('mads'));
-    $this->form = fn (array $form = []): array => ['name' => 'Late', 'folder' => 'Delivery', 'shared_with' => 'everybody', 'texts' => [['language' => 'en', 'text' => 'It is late.']], ...$form];
-    $this->take = fn (string $bytes, string $name = 'templates.csv') => $this->post('/templates/exchange', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)]);
+    $this->form = fn (array $form = []): array => [
+        'name' => 'Late', 'folder' => 'Delivery', 'shared_with' => 'everybody',
+        'texts' => [['language' => 'en', 'text' => 'It is late.']], ...$form
+    ];
+    $this->take = fn (string $bytes, string $name = 'templates.csv') => $this->post(
+        '/templates/exchange', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)]
+    );
 });
 
 it('keeps a template with its languages, steps and categories', function (): void {
     $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
     $this->post('/templates', ($this->form)([
-        'texts' => [['language' => 'en', 'text' => "It is late.\r\nSorry."], ['language' => 'da', 'text' => 'Den er forsinket.', 'subject' => 'Om din pakke'], ['language' => '', 'text' => '']],
+        'texts' => [
+            ['language' => 'en', 'text' => "It is late.\r\nSorry."],
+            ['language' => 'da', 'text' => 'Den er forsinket.', 'subject' => 'Om din pakke'], ['language' => '', 'text' => '']
+        ],
         'categories' => [$late->id], 'step' => 'tag=', 'step_text' => 'festival',
     ]))->assertSessionHas('done', '“Late” is saved.');
     $template = Template::query()->with('languages')->sole();
@@ -39,8 +47,14 @@ it('says what cannot be kept, and loses nothing of it', function (array $form, s
     $this->post('/templates', ($this->form)($form))->assertOk()->assertSee($why)->assertSee($form['texts'][0]['text'] ?? 'It is late.');
     expect(Template::query()->count())->toBe(0);
 })->with([
-    [['texts' => [['language' => 'en', 'text' => "Hello\n{{ customer.firstname }}"]]], 'English, line 2, character 1: there is no placeholder {{ customer.firstname }}. Is {{ customer.first_name }} meant?'],
-    [['texts' => [['language' => 'da', 'text' => 'Hej {{ if order.sent }} ja']]], 'Danish, line 1, character 5: This {{ if … }} has no {{ end }}.'],
+    [
+        ['texts' => [['language' => 'en', 'text' => "Hello\n{{ customer.firstname }}"]]],
+        'English, line 2, character 1: there is no placeholder {{ customer.firstname }}. Is {{ customer.first_name }} meant?'
+    ],
+    [
+        ['texts' => [['language' => 'da', 'text' => 'Hej {{ if order.sent }} ja']]],
+        'Danish, line 1, character 5: This {{ if … }} has no {{ end }}.'
+    ],
     [['texts' => [['language' => 'xx', 'text' => 'Hello']]], '“xx” is no language.'],
     [['step' => 'hold=', 'step_text' => 'tomorrow'], 'write how many working hours'],
     [['shared_with' => 'team'], 'Choose which team it is for.'],
@@ -51,9 +65,13 @@ it('keeps each change as a version, and goes back to one', function (): void {
     $id = Template::query()->sole()->id;
     $this->post("/templates/{$id}", ($this->form)());
     expect(TemplateVersion::query()->count())->toBe(1);
-    $this->post("/templates/{$id}", ($this->form)(['name' => 'Very late', 'texts' => [['language' => 'en', 'text' => 'It is very late.']]]));
+    $this->post(
+        "/templates/{$id}", ($this->form)(['name' => 'Very late', 'texts' => [['language' => 'en', 'text' => 'It is very late.']]])
+    );
     expect(TemplateVersion::query()->orderByDesc('version')->firstOrFail()->what)->toBe('name, text in English');
-    $this->get("/templates/{$id}/versions")->assertSeeInOrder(['name, text in English, Mads Overgaard', 'It is very late.', 'made', 'It is late.']);
+    $this->get("/templates/{$id}/versions")->assertSeeInOrder([
+        'name, text in English, Mads Overgaard', 'It is very late.', 'made', 'It is late.'
+    ]);
     $this->post("/templates/{$id}/versions/1")->assertSessionHas('done');
     expect(Template::query()->sole()->name)->toBe('Late')->and(Template::query()->sole()->version)->toBe(3);
 });
@@ -81,7 +99,17 @@ it('retires a template and takes it back', function (): void {
 });
 
 it('cleans rich text and fills it without letting values become markup', function (): void {
-    $this->post('/templates', ($this->form)(['texts' => [['language' => 'en', 'text' => 'x', 'html' => '<div>Hello <strong>{{ customer.name | "there" }}</strong><script>alert(1)</script></div>']]]))->assertSessionHas('done');
+    $this->post(
+        '/templates',
+        ($this->form)([
+            'texts' => [
+                [
+                    'language' => 'en', 'text' => 'x',
+                    'html' => '<div>Hello <strong>{{ customer.name | "there" }}</strong><script>alert(1)</script></div>'
+                ]
+            ]
+        ])
+    )->assertSessionHas('done');
     $template = Template::query()->with('languages')->sole();
     expect($template->languages->sole()->html)->toContain('<strong>{{ customer.name')->not->toContain('script')
         ->and($template->languages->sole()->text)->toBe('Hello {{ customer.name | "there" }}');
@@ -91,32 +119,64 @@ it('cleans rich text and fills it without letting values become markup', functio
 
 it('shows what is written as it reads in a real conversation', function (): void {
     $conversation = Mails::conversation();
-    $preview = fn (string $text) => $this->post('/templates/preview', ['texts' => [['language' => 'en', 'text' => $text]], 'conversation' => $conversation->number()]);
-    $preview('Hello {{ customer.first_name | "there" }}, {{ order.number }}')->assertSee('Hello Tomas, {{ order.number }}')->assertSee('Not filled here');
+    $preview = fn (string $text) => $this->post(
+        '/templates/preview', ['texts' => [['language' => 'en', 'text' => $text]], 'conversation' => $conversation->number()]
+    );
+    $preview('Hello {{ customer.first_name | "there" }}, {{ order.number }}')
+        ->assertSee('Hello Tomas, {{ order.number }}')
+        ->assertSee('Not filled here');
     $preview('Hello {{ if }}')->assertSee('English, line 1, character 7');
-    $this->post('/templates/preview', ['texts' => [['language' => 'en', 'text' => 'x']], 'conversation' => 'C-999999'])->assertSee('no such conversation');
+    $this->post(
+        '/templates/preview', ['texts' => [['language' => 'en', 'text' => 'x']], 'conversation' => 'C-999999']
+    )->assertSee('no such conversation');
 });
 
 it('fills what is known of the order, in the customer’s language and the order’s currency', function (): void {
     Http::fake(['*' => Http::response([], 404)]);
     Services::take(Channel::Shop, Services::order(['currency' => 'DKK']));
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'at_depot', '2026-11-21T07:00:00Z'));
-    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217? The festival is on Saturday.');
-    $this->post('/templates', ($this->form)(['texts' => [['language' => 'da', 'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}']]]));
+    $conversation = Mails::conversation(
+        ['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'],
+        'Where is 71-4480217? The festival is on Saturday.'
+    );
+    $this->post(
+        '/templates',
+        ($this->form)([
+            'texts' => [
+                [
+                    'language' => 'da',
+                    'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}'
+                ]
+            ]
+        ])
+    );
     $text = (string) $this->post("/conversations/{$conversation->id}/templates/".Template::query()->value('id'))->assertOk()->getContent();
-    expect((string) preg_replace('/[\x{A0}\x{202F}]/u', ' ', html_entity_decode($text)))->toContain('71-4480217 af 11. november 2026: 163,00 kr. sendt WP7720388 Aarhus depot 21. november 2026');
+    expect((string) preg_replace('/[\x{A0}\x{202F}]/u', ' ', html_entity_decode($text)))->toContain(
+        '71-4480217 af 11. november 2026: 163,00 kr. sendt WP7720388 Aarhus depot 21. november 2026'
+    );
 });
 
 it('gives templates as CSV and JSON, and takes them back as they were', function (string $format): void {
     $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
-    $this->post('/templates', ($this->form)(['categories' => [$late->id], 'step' => 'priority=high', 'texts' => [['language' => 'en', 'text' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"], ['language' => 'da', 'text' => 'Øv', 'subject' => 'Pakke']]]));
+    $this->post(
+        '/templates',
+        ($this->form)([
+            'categories' => [$late->id], 'step' => 'priority=high',
+            'texts' => [
+                ['language' => 'en', 'text' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"],
+                ['language' => 'da', 'text' => 'Øv', 'subject' => 'Pakke']
+            ]
+        ])
+    );
     $file = (string) $this->get("/templates.{$format}")->assertOk()->getContent();
     ($this->take)($file, "t.{$format}")->assertSee('is so already');
     expect(Template::query()->sole()->version)->toBe(1);
     Template::query()->sole()->delete();
     ($this->take)($file, "t.{$format}")->assertSee('1 taken')->assertSee('made');
     $template = Template::query()->with(['languages', 'categories'])->sole();
-    expect($template->languages->pluck('text', 'language')->all())->toBe(['da' => 'Øv', 'en' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"])
+    expect($template->languages->pluck('text', 'language')->all())->toBe([
+        'da' => 'Øv', 'en' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"
+    ])
         ->and($template->steps)->toBe([['do' => 'priority', 'value' => 'high']])
         ->and($template->categories->pluck('name')->all())->toBe(['Late parcel'])
         ->and($template->shared_with)->toBe(SharedWith::Everybody);
@@ -125,7 +185,9 @@ it('gives templates as CSV and JSON, and takes them back as they were', function
 
 it('tells own ones from everybody’s of the same name', function (string $format): void {
     $this->post('/templates', ($this->form)(['shared_with' => 'everybody']))->assertSessionHas('done');
-    $this->post('/templates', ($this->form)(['shared_with' => 'nobody', 'texts' => [['language' => 'en', 'text' => 'Only mine']]]))->assertSessionHas('done');
+    $this->post(
+        '/templates', ($this->form)(['shared_with' => 'nobody', 'texts' => [['language' => 'en', 'text' => 'Only mine']]])
+    )->assertSessionHas('done');
     $file = (string) $this->get("/templates.{$format}")->getContent();
     ($this->take)($file, "t.{$format}")->assertSee('2 taken')->assertDontSee('version 2');
     expect(Template::query()->pluck('version')->all())->toBe([1, 1]);
@@ -136,7 +198,9 @@ it('tells own ones from everybody’s of the same name', function (string $forma
 })->with(['csv', 'json']);
 
 it('reports each row that does not fit, and takes the others', function (): void {
-    ($this->take)("name;text;categories;language\nGood;Hello;;en\nGood;Hej;;da\nNo text;;;en\nBad category;Hello;Nowhere;en\nBad placeholder;{{ customer.nam }};;en\nshort;row\n")
+    ($this->take)(
+        "name;text;categories;language\nGood;Hello;;en\nGood;Hej;;da\nNo text;;;en\nBad category;Hello;Nowhere;en\nBad placeholder;{{ customer.nam }};;en\nshort;row\n"
+    )
         ->assertSee('1 taken, 4 not')
         ->assertSeeInOrder(['row 7', 'It has 2 fields, and the headings name 4.'])
         ->assertSeeInOrder(['row 2', 'Good', 'made'])
@@ -146,7 +210,9 @@ it('reports each row that does not fit, and takes the others', function (): void
 
 it('takes no template of which a row does not fit, since it would lack a language', function (string $row, string $what): void {
     ($this->take)("name,text,language,steps\nGood,Hello,en,\nHalf,Hello,en,\n{$row}\n")
-        ->assertSee('1 taken, 2 not')->assertSeeInOrder(['row 4', $what])->assertSee('Not taken: it would lack what stands in row 4, which does not fit.');
+        ->assertSee('1 taken, 2 not')
+        ->assertSeeInOrder(['row 4', $what])
+        ->assertSee('Not taken: it would lack what stands in row 4, which does not fit.');
     expect(Template::query()->pluck('name')->all())->toBe(['Good']);
 })->with([
     'a field too many' => ['Half,Hej, med dig,da,', 'It has 5 fields'],
@@ -156,18 +222,36 @@ it('takes no template of which a row does not fit, since it would lack a languag
 ]);
 
 it('reports each template of a JSON file that does not fit, and takes the others', function (array $one, string $what): void {
-    ($this->take)((string) json_encode([['name' => 'Good', 'texts' => ['en' => ['text' => 'Hello']]], ['name' => 'Other', 'texts' => ['en' => ['text' => 'Hello']], ...$one]]), 't.json')
+    ($this->take)(
+        (string) json_encode([
+            ['name' => 'Good', 'texts' => ['en' => ['text' => 'Hello']]],
+            ['name' => 'Other', 'texts' => ['en' => ['text' => 'Hello']], ...$one]
+        ]),
+        't.json'
+    )
         ->assertSee('1 taken, 1 not')->assertSeeInOrder(['template 2', trim($one['name'] ?? 'Other'), $what]);
     expect(Template::query()->pluck('name')->all())->toBe(['Good']);
 })->with([
-    [['texts' => ['en' => 'Hello']], 'Its texts must be objects by language'], [['texts' => ['en' => ['text' => 5]]], 'Its texts must be objects by language'],
-    [['steps' => 'tag'], 'its steps a list'], [['categories' => 'Delivery'], 'its categories a list of paths'], [['categories' => [5]], 'its categories a list of paths'],
-    [['name' => ' Good', 'folder' => ''], 'It is there twice, the first time as template 1.'], [['categories' => ['Nowhere']], 'There is no category “Nowhere”.'], [['shared_with' => 'all'], 'It must be nobody, team or everybody.'],
-    [['shared_with' => 'team', 'team' => 'Nobody’s'], 'There is no team “Nobody’s”.'], [['steps' => [['do' => 'sing', 'value' => 'x']]], 'sing'],
+    [['texts' => ['en' => 'Hello']], 'Its texts must be objects by language'], [
+        ['texts' => ['en' => ['text' => 5]]], 'Its texts must be objects by language'
+    ],
+    [['steps' => 'tag'], 'its steps a list'], [
+        ['categories' => 'Delivery'], 'its categories a list of paths'
+    ], [['categories' => [5]], 'its categories a list of paths'],
+    [
+        ['name' => ' Good', 'folder' => ''], 'It is there twice, the first time as template 1.'
+    ], [
+        ['categories' => ['Nowhere']], 'There is no category “Nowhere”.'
+    ], [['shared_with' => 'all'], 'It must be nobody, team or everybody.'],
+    [
+        ['shared_with' => 'team', 'team' => 'Nobody’s'], 'There is no team “Nobody’s”.'
+    ], [['steps' => [['do' => 'sing', 'value' => 'x']]], 'sing'],
 ]);
 
 it('says where it stopped when a file is too long', function (): void {
-    ($this->take)("name,text\n".implode("\n", array_fill(0, 5001, 'Same,')))->assertSeeInOrder(['row 5002', 'Not looked at, with all that follows: a file has 5,000 at most.']);
+    ($this->take)("name,text\n".implode("\n", array_fill(0, 5001, 'Same,')))->assertSeeInOrder([
+        'row 5002', 'Not looked at, with all that follows: a file has 5,000 at most.'
+    ]);
 });
 
 it('refuses what is no such file at all', function (string $bytes, string $why): void {
