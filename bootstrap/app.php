@@ -33,7 +33,10 @@ foreach (['services', 'packages', 'config', 'routes-v7', 'events'] as $cache) {
 $app = Application::configure(basePath: $root)
     ->withRouting(
         // While measuring, with the bare page that ours are measured beside.
-        web: [...(glob($root.'/routes/*.php') ?: []), ...(getenv('CAIRNFIELD_BENCH') === 'yes' ? [$root.'/tests/Bench/bare-page.php'] : [])],
+        web: [
+            ...(glob($root.'/routes/*.php') ?: []),
+            ...(getenv('CAIRNFIELD_BENCH') === 'yes' ? [$root.'/tests/Bench/bare-page.php'] : []),
+        ],
         health: '/up',
     )
     ->withCommands([TakeMailCommand::class, LoadDemoCommand::class, ImportHistoryCommand::class])
@@ -53,9 +56,13 @@ $app = Application::configure(basePath: $root)
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
         $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
         // Looked up and free, and taken before it was stored: two people gave one name in the same moment.
-        $exceptions->render(static fn (UniqueConstraintViolationException $taken, Request $request) => $request->isMethodSafe() || $request->expectsJson()
+        $exceptions->render(static fn (
+            UniqueConstraintViolationException $taken, Request $request
+        ) => $request->isMethodSafe() || $request->expectsJson()
             ? null
-            : back()->withInput()->with('problem', 'Not saved: somebody else has just saved the same. Look at what is there now, then send it again.'));
+            : back()->withInput()->with(
+                'problem', 'Not saved: somebody else has just saved the same. Look at what is there now, then send it again.'
+            ));
     })
     ->create();
 

@@ -10,7 +10,12 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware(['auth', 'can:arrange'])->prefix('/sorting')->group(function (): void {
     Route::redirect('/', '/sorting/categories');
-    foreach (['categories/{category}' => CategoriesController::class, 'outcomes/{outcome}' => OutcomesController::class, 'tags/{tag}' => TagsController::class, 'fields/{field}' => FieldsController::class] as $one => $controller) {
+    foreach (
+        [
+            'categories/{category}' => CategoriesController::class, 'outcomes/{outcome}' => OutcomesController::class,
+            'tags/{tag}' => TagsController::class, 'fields/{field}' => FieldsController::class,
+        ] as $one => $controller
+    ) {
         $all = strtok($one, '/');
         Route::get("/{$all}", [$controller, 'index']);
         Route::post("/{$all}", [$controller, 'store']);

@@ -14,7 +14,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/conversations/{conversation}/templates', [UseTemplateController::class, 'find']);
     Route::get('/conversations/{conversation}/templates/suggested', [UseTemplateController::class, 'suggested']);
     Route::post('/conversations/{conversation}/draft-steps', [UseTemplateController::class, 'step']);
-    Route::post('/conversations/{conversation}/templates/{template}', [UseTemplateController::class, 'use'])->where(['template' => $number]);
+    Route::post(
+        '/conversations/{conversation}/templates/{template}', [UseTemplateController::class, 'use']
+    )->where(['template' => $number]);
 
     Route::get('/templates', [TemplatesController::class, 'index']);
     Route::get('/templates/new', [TemplatesController::class, 'make']);
@@ -23,12 +25,18 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/templates/{template}', [TemplatesController::class, 'edit'])->where(['template' => $number]);
     Route::post('/templates/{template}', [TemplatesController::class, 'update'])->where(['template' => $number]);
     Route::get('/templates/{template}/versions', [TemplatesController::class, 'versions'])->where(['template' => $number]);
-    Route::post('/templates/{template}/versions/{version}', [TemplatesController::class, 'goBack'])->where(['template' => $number, 'version' => $number]);
+    Route::post(
+        '/templates/{template}/versions/{version}', [TemplatesController::class, 'goBack']
+    )->where(['template' => $number, 'version' => $number]);
     Route::post('/templates/{template}/retire', [TemplatesController::class, 'retire'])->where(['template' => $number]);
     Route::post('/templates/{template}/bring-back', [TemplatesController::class, 'bringBack'])->where(['template' => $number]);
     Route::post('/templates/{template}/files', [TemplateFilesController::class, 'store'])->where(['template' => $number]);
-    Route::get('/templates/{template}/files/{file}', [TemplateFilesController::class, 'show'])->where(['template' => $number, 'file' => $number]);
-    Route::delete('/templates/{template}/files/{file}', [TemplateFilesController::class, 'destroy'])->where(['template' => $number, 'file' => $number]);
+    Route::get(
+        '/templates/{template}/files/{file}', [TemplateFilesController::class, 'show']
+    )->where(['template' => $number, 'file' => $number]);
+    Route::delete(
+        '/templates/{template}/files/{file}', [TemplateFilesController::class, 'destroy']
+    )->where(['template' => $number, 'file' => $number]);
 
     Route::get('/templates/exchange', [ExchangeController::class, 'show']);
     Route::post('/templates/exchange', [ExchangeController::class, 'take']);

@@ -56,15 +56,28 @@ final readonly class AnswerApproval
             if ($asked->state !== ApprovalState::Asked) {
                 throw ApprovalRefused::alreadyAnswered();
             }
-            $asked->forceFill(['state' => $state, 'answer' => mb_substr($answer, 0, 500), 'answered_by' => $teammate->id, 'answered_at' => now()])->save();
+            $asked->forceFill([
+                'state' => $state, 'answer' => mb_substr($answer, 0, 500), 'answered_by' => $teammate->id, 'answered_at' => now(),
+            ])->save();
             $actor = Actor::teammate($teammate);
-            $this->journal->record($conversation, JournalKind::ApprovalAnswered, $actor, ['answer' => $state->value, 'question' => $asked->question], mb_substr($answer, 0, 300));
+            $this->journal->record(
+                $conversation, JournalKind::ApprovalAnswered, $actor, ['answer' => $state->value, 'question' => $asked->question],
+                mb_substr($answer, 0, 300)
+            );
             if ($conversation->state === ConversationState::Held && str_starts_with((string) $conversation->held_reason, 'approval: ')) {
-                $this->changeState->open($conversation, $actor, $state === ApprovalState::Withdrawn ? 'the question was withdrawn' : 'the approval was '.$state->value);
+                $this->changeState->open(
+                    $conversation, $actor,
+                    $state === ApprovalState::Withdrawn ? 'the question was withdrawn' : 'the approval was '.$state->value
+                );
             }
-            $people = array_filter([$asked->askedBy, $conversation->owner], static fn (?Teammate $one): bool => $one !== null && ! $one->is($teammate));
+            $people = array_filter(
+                [$asked->askedBy, $conversation->owner], static fn (?Teammate $one): bool => $one !== null && ! $one->is($teammate)
+            );
             $said = ['given' => 'yes', 'declined' => 'no', 'withdrawn' => 'withdrawn'][$state->value];
-            $this->tell->people(array_values(array_unique($people, SORT_REGULAR)), NewsKind::ApprovalAnswered, "approval-{$asked->id}-answer", "{$conversation->number()}, “{$asked->question}”: {$said}".($answer === '' ? '' : ", {$answer}"), $conversation->id);
+            $this->tell->people(
+                array_values(array_unique($people, SORT_REGULAR)), NewsKind::ApprovalAnswered, "approval-{$asked->id}-answer",
+                "{$conversation->number()}, “{$asked->question}”: {$said}".($answer === '' ? '' : ", {$answer}"), $conversation->id
+            );
         });
     }
 }

@@ -19,7 +19,10 @@ final readonly class ApprovalsController
     public function store(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('hold', $conversation);
-        $asked = $request->validate(['question' => ['required', 'string', 'max:500'], 'of' => ['nullable', 'integer', Rule::exists('teammates', 'id')->where('may_sign_in', true)]]);
+        $asked = $request->validate([
+            'question' => ['required', 'string', 'max:500'],
+            'of' => ['nullable', 'integer', Rule::exists('teammates', 'id')->where('may_sign_in', true)],
+        ]);
         try {
             $of = isset($asked['of']) ? Teammate::query()->findOrFail((int) $asked['of']) : null;
             $this->ask->ask($conversation, $asked['question'], $of, Actor::teammate($this->teammate($request)));
@@ -27,21 +30,29 @@ final readonly class ApprovalsController
             return back()->withInput()->with('problem', $why->getMessage());
         }
 
-        return redirect()->route('conversation', $conversation)->with('done', 'Asked '.($of->name ?? 'the leads').'. It is held until there is an answer.');
+        return redirect()
+            ->route('conversation', $conversation)
+            ->with('done', 'Asked '.($of->name ?? 'the leads').'. It is held until there is an answer.');
     }
 
     public function answer(Request $request, Approval $approval): RedirectResponse
     {
-        $answered = $request->validate(['answer' => ['nullable', 'string', 'max:500'], 'do' => ['required', Rule::in(['give', 'decline', 'withdraw'])]]);
+        $answered = $request->validate([
+            'answer' => ['nullable', 'string', 'max:500'], 'do' => ['required', Rule::in(['give', 'decline', 'withdraw'])],
+        ]);
         try {
             $answered['do'] === 'withdraw'
                 ? $this->answer->withdraw($approval, $this->teammate($request))
-                : $this->answer->answer($approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), $this->teammate($request));
+                : $this->answer->answer(
+                    $approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), $this->teammate($request)
+                );
         } catch (ApprovalRefused $why) {
             return back()->withInput()->with('problem', $why->getMessage());
         }
 
-        return redirect()->route('conversation', $approval->conversation_id)->with('done', ['give' => 'Approved.', 'decline' => 'Declined.', 'withdraw' => 'Withdrawn.'][$answered['do']]);
+        return redirect()
+            ->route('conversation', $approval->conversation_id)
+            ->with('done', ['give' => 'Approved.', 'decline' => 'Declined.', 'withdraw' => 'Withdrawn.'][$answered['do']]);
     }
 
     private function teammate(Request $request): Teammate

@@ -29,7 +29,10 @@ final readonly class AskApproval
     public function whyNot(Conversation $conversation): ?string
     {
         return match (true) {
-            Approval::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ApprovalState::Asked)->exists() => 'an approval is asked for already',
+            Approval::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', ApprovalState::Asked)
+                ->exists() => 'an approval is asked for already',
             $conversation->state === ConversationState::Closed => 'it is closed for good',
             default => null,
         };
@@ -60,11 +63,26 @@ final readonly class AskApproval
                 throw ApprovalRefused::closed();
             }
             $approval = new Approval;
-            $approval->forceFill(['conversation_id' => $locked->id, 'question' => $question, 'asked_of' => $of?->id, 'asked_by' => $actor->teammate?->id, 'state' => ApprovalState::Asked, 'asked_at' => now()])->save();
+            $approval->forceFill([
+                'conversation_id' => $locked->id, 'question' => $question, 'asked_of' => $of?->id,
+                'asked_by' => $actor->teammate?->id, 'state' => ApprovalState::Asked, 'asked_at' => now(),
+            ])->save();
             $this->journal->record($locked, JournalKind::ApprovalAsked, $actor, ['of' => $of?->name, 'question' => $question]);
             $this->changeState->hold($locked, $actor, 'approval: '.mb_substr($question, 0, 280), null);
-            $people = $of !== null ? [$of] : array_values(Teammate::query()->whereIn('role', [Role::Lead, Role::Administrator])->where('may_sign_in', true)->whereKeyNot($actor->teammate->id ?? 0)->get()->all());
-            $this->tell->people($people, NewsKind::ApprovalAsked, "approval-{$approval->id}", "{$locked->number()} needs your yes or no: {$question}", $locked->id);
+            $people = $of !== null
+                ? [$of]
+                : array_values(
+                    Teammate::query()
+                        ->whereIn('role', [Role::Lead, Role::Administrator])
+                        ->where('may_sign_in', true)
+                        ->whereKeyNot($actor->teammate->id ?? 0)
+                        ->get()
+                        ->all()
+                );
+            $this->tell->people(
+                $people, NewsKind::ApprovalAsked, "approval-{$approval->id}",
+                "{$locked->number()} needs your yes or no: {$question}", $locked->id
+            );
 
             return $approval;
         });

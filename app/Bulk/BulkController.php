@@ -46,8 +46,13 @@ final readonly class BulkController
         try {
             $view = $request->boolean('all') ? ShownView::find((string) ($written['view'] ?? ''), $teammate) : null;
             $bulk = $view !== null
-                ? $this->plan->ofView($view, QueueFilter::fromRequest($request), $written['change'], (string) ($written['text'] ?? ''), $teammate)
-                : $this->plan->ofChosen(array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'], (string) ($written['text'] ?? ''), $teammate);
+                ? $this->plan->ofView(
+                    $view, QueueFilter::fromRequest($request), $written['change'], (string) ($written['text'] ?? ''), $teammate
+                )
+                : $this->plan->ofChosen(
+                    array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'],
+                    (string) ($written['text'] ?? ''), $teammate
+                );
         } catch (BulkRefused|InboxRefused|FieldRefused|UnknownField $why) {
             return back()->with('problem', $why->getMessage());
         }
@@ -101,9 +106,25 @@ final readonly class BulkController
     {
         return [
             'bulk' => $bulk,
-            'counts' => DB::table('bulk_items')->where('bulk_change_id', $bulk->id)->groupBy('state')->selectRaw('state, COUNT(*) AS count')->pluck('count', 'state'),
-            'reasons' => DB::table('bulk_items')->where('bulk_change_id', $bulk->id)->where('reason', '!=', '')->groupBy('reason')->orderByRaw('COUNT(*) DESC')->limit(20)->selectRaw('reason, COUNT(*) AS count')->pluck('count', 'reason'),
-            'items' => $bulk->items()->with(['conversation.customer'])->orderBy('state')->orderBy('conversation_id')->limit(self::SHOWN)->get(),
+            'counts' => DB::table('bulk_items')
+                ->where('bulk_change_id', $bulk->id)
+                ->groupBy('state')
+                ->selectRaw('state, COUNT(*) AS count')
+                ->pluck('count', 'state'),
+            'reasons' => DB::table('bulk_items')
+                ->where('bulk_change_id', $bulk->id)
+                ->where('reason', '!=', '')
+                ->groupBy('reason')
+                ->orderByRaw('COUNT(*) DESC')
+                ->limit(20)
+                ->selectRaw('reason, COUNT(*) AS count')
+                ->pluck('count', 'reason'),
+            'items' => $bulk->items()
+                ->with(['conversation.customer'])
+                ->orderBy('state')
+                ->orderBy('conversation_id')
+                ->limit(self::SHOWN)
+                ->get(),
         ];
     }
 

@@ -71,6 +71,9 @@ final class ChosenThing
      */
     public static function template(int $id, Teammate $teammate): Template
     {
-        return Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files'])->find($id) ?? throw BulkRefused::gone('template');
+        return Template::seenBy($teammate)
+            ->whereNull('retired_at')
+            ->with(['languages', 'files'])
+            ->find($id) ?? throw BulkRefused::gone('template');
     }
 }

@@ -40,7 +40,20 @@ final readonly class MakeBulkChange
 
     /** Of a conversation, what a change may set and undoing sets back. */
     private const KEPT = [
-        'owner_id', 'team_id', 'category_id', 'priority', 'state', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'junk', 'junk_reasons', 'first_replied_at',
+        'owner_id',
+        'team_id',
+        'category_id',
+        'priority',
+        'state',
+        'outcome_id',
+        'held_reason',
+        'bring_back_at',
+        'waiting_since',
+        'due_at',
+        'answer_by',
+        'junk',
+        'junk_reasons',
+        'first_replied_at',
         'last_answered_at', 'unowned_since', 'state_changed_at',
     ];
 
@@ -65,7 +78,12 @@ final readonly class MakeBulkChange
     public function go(BulkChange $bulk, int $most): bool
     {
         $teammate = $bulk->teammate()->firstOrFail();
-        $items = BulkItem::query()->where('bulk_change_id', $bulk->id)->where('state', BulkItem::PLANNED)->orderBy('conversation_id')->limit($most)->get();
+        $items = BulkItem::query()
+            ->where('bulk_change_id', $bulk->id)
+            ->where('state', BulkItem::PLANNED)
+            ->orderBy('conversation_id')
+            ->limit($most)
+            ->get();
         foreach ($items as $item) {
             $this->change($bulk, $item, $teammate);
         }
@@ -91,7 +109,13 @@ final readonly class MakeBulkChange
                 }
                 $before = $this->before($bulk, $conversation);
                 $this->apply($bulk, $conversation, $teammate, $item->seen);
-                $this->set($item, ['state' => BulkItem::CHANGED, 'before' => json_encode($before, JSON_THROW_ON_ERROR), 'changed_at_entry' => (int) JournalEntry::query()->where('conversation_id', $conversation->id)->max('id')]);
+                $this->set(
+                    $item,
+                    [
+                        'state' => BulkItem::CHANGED, 'before' => json_encode($before, JSON_THROW_ON_ERROR),
+                        'changed_at_entry' => (int) JournalEntry::query()->where('conversation_id', $conversation->id)->max('id'),
+                    ]
+                );
             });
         } catch (BulkRefused|InboxRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
             $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => mb_substr($why->getMessage(), 0, 300)]);
@@ -165,7 +189,9 @@ final readonly class MakeBulkChange
             ->where(fn ($entries) => $entries->whereNull('teammate_id')->orWhere('teammate_id', '!=', $bulk->teammate_id))
             ->with('teammate')->orderBy('id')->first();
 
-        return $entry === null ? null : $entry->teammate->name ?? ($entry->kind === JournalKind::MessageReceived ? 'the customer, who wrote' : 'Cairnfield');
+        return $entry === null
+            ? null
+            : $entry->teammate->name ?? ($entry->kind === JournalKind::MessageReceived ? 'the customer, who wrote' : 'Cairnfield');
     }
 
     /**
@@ -177,7 +203,12 @@ final readonly class MakeBulkChange
         $before = array_intersect_key($raw, array_flip(self::KEPT));
         $before['tags'] = $conversation->tags->modelKeys();
         if ($bulk->does === BulkAction::Field) {
-            $before['field'] = DB::table('own_values')->where('own_field_id', (int) $bulk->value)->where('about_id', $conversation->id)->orderBy('position')->get(['position', 'text', 'folded', 'number'])->all();
+            $before['field'] = DB::table('own_values')
+                ->where('own_field_id', (int) $bulk->value)
+                ->where('about_id', $conversation->id)
+                ->orderBy('position')
+                ->get(['position', 'text', 'folded', 'number'])
+                ->all();
         }
 
         return $before;
@@ -188,6 +219,9 @@ final readonly class MakeBulkChange
      */
     private function set(BulkItem $item, array $values): void
     {
-        BulkItem::query()->where('bulk_change_id', $item->bulk_change_id)->where('conversation_id', $item->conversation_id)->update($values);
+        BulkItem::query()
+            ->where('bulk_change_id', $item->bulk_change_id)
+            ->where('conversation_id', $item->conversation_id)
+            ->update($values);
     }
 }

@@ -80,7 +80,11 @@ final readonly class PlanBulkChange
                 'state' => BulkChange::PLANNED,
             ])->save();
             foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
-                $seen = DB::table('journal')->whereIn('conversation_id', $chunk)->groupBy('conversation_id')->selectRaw('conversation_id, MAX(id) AS id')->pluck('id', 'conversation_id');
+                $seen = DB::table('journal')
+                    ->whereIn('conversation_id', $chunk)
+                    ->groupBy('conversation_id')
+                    ->selectRaw('conversation_id, MAX(id) AS id')
+                    ->pluck('id', 'conversation_id');
                 $tagged = $action === BulkAction::Tag || $action === BulkAction::Untag
                     ? DB::table('conversation_tag')->where('tag_id', (int) $value)->whereIn('conversation_id', $chunk)->pluck('conversation_id')->all()
                     : [];
@@ -119,7 +123,9 @@ final readonly class PlanBulkChange
             BulkAction::Resolve => ['Resolve: '.ChosenThing::outcome($id)->name, $value],
             BulkAction::Junk => ['Put with the junk', ''],
             BulkAction::Template => ['Answer with “'.ChosenThing::template($id, $teammate)->name.'”, each in their language', $value],
-            BulkAction::Answer => [trim($text) === '' ? throw InboxRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', ''],
+            BulkAction::Answer => [
+                trim($text) === '' ? throw InboxRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', '',
+            ],
         };
     }
 
@@ -151,10 +157,14 @@ final readonly class PlanBulkChange
 
         return match (true) {
             $conversation->joined_into_id !== null => 'it is part of another conversation',
-            ($bulk->does->answers() || in_array($bulk->does, [BulkAction::Resolve, BulkAction::Junk], true)) && $conversation->state === ConversationState::Closed => 'it is closed for good',
+            (
+                $bulk->does->answers() || in_array($bulk->does, [BulkAction::Resolve, BulkAction::Junk], true)
+            ) && $conversation->state === ConversationState::Closed => 'it is closed for good',
             $bulk->does->answers() && $conversation->public => 'what was said in public is answered by hand',
             $bulk->does === BulkAction::Resolve && $conversation->state === ConversationState::Resolved => 'it is resolved already',
-            $bulk->does === BulkAction::Owner && $conversation->owner_id === $id => $id === null ? 'nobody has it' : 'it lies with them already',
+            $bulk->does === BulkAction::Owner && $conversation->owner_id === $id => $id === null
+                ? 'nobody has it'
+                : 'it lies with them already',
             $bulk->does === BulkAction::Team && $conversation->team_id === $id => 'the team has it already',
             $bulk->does === BulkAction::Category && $conversation->category_id === $id => 'it has this category',
             $bulk->does === BulkAction::Priority && $conversation->priority->value === $bulk->value => 'it has this priority',

@@ -26,7 +26,13 @@ final readonly class UndoBulkChange
      */
     public function go(BulkChange $bulk, int $most): bool
     {
-        $items = BulkItem::query()->where('bulk_change_id', $bulk->id)->where('state', BulkItem::CHANGED)->where('reason', '')->orderBy('conversation_id')->limit($most)->get();
+        $items = BulkItem::query()
+            ->where('bulk_change_id', $bulk->id)
+            ->where('state', BulkItem::CHANGED)
+            ->where('reason', '')
+            ->orderBy('conversation_id')
+            ->limit($most)
+            ->get();
         foreach ($items as $item) {
             DB::transaction(fn () => $this->undo($bulk, $item));
         }
@@ -42,7 +48,11 @@ final readonly class UndoBulkChange
     private function undo(BulkChange $bulk, BulkItem $item): void
     {
         $conversation = Conversation::query()->lockForUpdate()->findOrFail($item->conversation_id);
-        $goneOn = JournalEntry::query()->where('conversation_id', $conversation->id)->where('id', '>', (int) $item->changed_at_entry)->where('kind', '!=', JournalKind::Delivered)->exists();
+        $goneOn = JournalEntry::query()
+            ->where('conversation_id', $conversation->id)
+            ->where('id', '>', (int) $item->changed_at_entry)
+            ->where('kind', '!=', JournalKind::Delivered)
+            ->exists();
         if ($goneOn) {
             $this->set($item, ['reason' => 'somebody has gone on with it since']);
 
@@ -63,13 +73,17 @@ final readonly class UndoBulkChange
                 DB::table('own_values')->insert(['own_field_id' => (int) $bulk->value, 'about_id' => $conversation->id, ...(array) $value]);
             }
         }
-        $this->journal->record($conversation, JournalKind::BulkUndone, Actor::teammate($bulk->teammate()->firstOrFail()), ['what' => $bulk->label]);
+        $this->journal->record(
+            $conversation, JournalKind::BulkUndone, Actor::teammate($bulk->teammate()->firstOrFail()), ['what' => $bulk->label]
+        );
         $this->set($item, ['state' => BulkItem::UNDONE]);
     }
 
     private function answerIsCalledBack(BulkChange $bulk, Conversation $conversation): bool
     {
-        $message = Message::query()->where('once_key', Message::onceKeyOfReply($bulk->teammate_id, "bulk-{$bulk->id}-{$conversation->id}"))->first();
+        $message = Message::query()
+            ->where('once_key', Message::onceKeyOfReply($bulk->teammate_id, "bulk-{$bulk->id}-{$conversation->id}"))
+            ->first();
         if ($message === null) {
             return false;
         }
@@ -87,6 +101,9 @@ final readonly class UndoBulkChange
      */
     private function set(BulkItem $item, array $values): void
     {
-        BulkItem::query()->where('bulk_change_id', $item->bulk_change_id)->where('conversation_id', $item->conversation_id)->update($values);
+        BulkItem::query()
+            ->where('bulk_change_id', $item->bulk_change_id)
+            ->where('conversation_id', $item->conversation_id)
+            ->update($values);
     }
 }

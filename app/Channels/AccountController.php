@@ -24,7 +24,11 @@ final readonly class AccountController
     public function index(): View
     {
         return view('channels.accounts', [
-            'accounts' => Account::query()->with('team')->orderBy('id')->get()->groupBy(static fn (Account $account): string => $account->channel->value),
+            'accounts' => Account::query()
+                ->with('team')
+                ->orderBy('id')
+                ->get()
+                ->groupBy(static fn (Account $account): string => $account->channel->value),
             'channels' => Channel::cases(),
         ]);
     }
@@ -39,7 +43,10 @@ final readonly class AccountController
     public function store(Request $request): RedirectResponse
     {
         $channel = Channel::tryFrom(Written::text($request, 'channel') ?: Channel::Email->value) ?? abort(404);
-        $account = new Account(['channel' => $channel, 'settings' => [], 'secrets' => $channel === Channel::Email ? ['forward_secret' => bin2hex(random_bytes(24))] : []]);
+        $account = new Account([
+            'channel' => $channel, 'settings' => [],
+            'secrets' => $channel === Channel::Email ? ['forward_secret' => bin2hex(random_bytes(24))] : [],
+        ]);
         $this->form->fill($request, $account);
         $account->save();
         if (! $channel->isService()) {
@@ -52,7 +59,9 @@ final readonly class AccountController
         } catch (ServiceFault $fault) {
             $account->wentWrong($fault->getMessage());
 
-            return redirect("/accounts/{$account->id}")->with('problem', "The account is stored, but not connected yet: {$fault->getMessage()}");
+            return redirect("/accounts/{$account->id}")->with(
+                'problem', "The account is stored, but not connected yet: {$fault->getMessage()}"
+            );
         }
 
         return redirect("/accounts/{$account->id}")->with('done', "Connected. {$known} What happened there so far is being read.");
@@ -101,7 +110,12 @@ final readonly class AccountController
             CatchUp::dispatch($account->id);
         }
 
-        return back()->with('done', $isPaused ? 'It goes on: what came in the meantime is being read.' : 'Paused. Nothing is read or sent by it until it goes on; nothing is lost.');
+        return back()->with(
+            'done',
+            $isPaused
+                ? 'It goes on: what came in the meantime is being read.'
+                : 'Paused. Nothing is read or sent by it until it goes on; nothing is lost.'
+        );
     }
 
     /**
@@ -112,9 +126,13 @@ final readonly class AccountController
         if ($account->channel->isService()) {
             $this->services->disconnect($account);
         }
-        $account->forceFill(['state' => AccountState::Disconnected, 'secrets' => [], 'last_error' => null, 'last_error_at' => null])->save();
+        $account->forceFill([
+            'state' => AccountState::Disconnected, 'secrets' => [], 'last_error' => null, 'last_error_at' => null,
+        ])->save();
 
-        return redirect('/accounts')->with('done', "{$account->title()} is disconnected and its secrets are thrown away. What came by it stays.");
+        return redirect('/accounts')->with(
+            'done', "{$account->title()} is disconnected and its secrets are thrown away. What came by it stays."
+        );
     }
 
     /**
@@ -155,7 +173,9 @@ final readonly class AccountController
             'account' => $account,
             'teams' => Team::query()->orderBy('name')->get(),
             'mailAccounts' => Account::query()->where('channel', Channel::Email)->orderBy('id')->get(),
-            'traces' => $account->exists ? EventTrace::query()->where('account_id', $account->id)->orderByDesc('at')->limit(10)->get() : collect(),
+            'traces' => $account->exists
+                ? EventTrace::query()->where('account_id', $account->id)->orderByDesc('at')->limit(10)->get()
+                : collect(),
         ]);
     }
 

@@ -111,7 +111,11 @@ final class AccountForm
      */
     private function words(string $written): array
     {
-        return array_values(array_unique(array_filter(array_map(trim(...), preg_split('/[,\n]+/', $written) ?: []), static fn (string $word): bool => $word !== '')));
+        return array_values(
+            array_unique(
+                array_filter(array_map(trim(...), preg_split('/[,\n]+/', $written) ?: []), static fn (string $word): bool => $word !== '')
+            )
+        );
     }
 
     private function masks(): Closure

@@ -31,7 +31,10 @@ final readonly class ArrivalController
 
     public function savePatterns(Request $request): RedirectResponse
     {
-        $written = $request->validate(['name' => ['array', 'max:10'], 'name.*' => ['nullable', 'string', 'max:40'], 'mask' => ['array'], 'mask.*' => ['nullable', 'string', 'max:40']]);
+        $written = $request->validate([
+            'name' => ['array', 'max:10'], 'name.*' => ['nullable', 'string', 'max:40'], 'mask' => ['array'],
+            'mask.*' => ['nullable', 'string', 'max:40'],
+        ]);
         $patterns = [];
         foreach ($written['name'] ?? [] as $index => $name) {
             $name = trim((string) $name);

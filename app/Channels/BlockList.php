@@ -18,7 +18,10 @@ final class BlockList
     public function __construct()
     {
         $this->blocked = new ShortMemory(static fn (): array => array_fill_keys(
-            BlockedSender::query()->get(['kind', 'value'])->map(static fn (BlockedSender $sender): string => "{$sender->kind}:{$sender->value}")->all(),
+            BlockedSender::query()
+                ->get(['kind', 'value'])
+                ->map(static fn (BlockedSender $sender): string => "{$sender->kind}:{$sender->value}")
+                ->all(),
             true,
         ));
     }

@@ -79,7 +79,9 @@ final class OutboxItem extends Model
             ->where(fn ($query) => $query->whereNull('lease_until')->orWhere('lease_until', '<', now()))
             ->update(['lease_until' => now()->addSeconds((int) config('cairnfield.outbox.lease_seconds'))]);
 
-        return $leased === 1 ? self::query()->with(['message.attachments', 'message.conversation', 'message.teammate', 'account'])->find($id) : null;
+        return $leased === 1
+            ? self::query()->with(['message.attachments', 'message.conversation', 'message.teammate', 'account'])->find($id)
+            : null;
     }
 
     /**

@@ -25,7 +25,9 @@ final readonly class SendAgain
                 return;
             }
             $locked->forceFill(['state' => OutboxItem::DUE, 'attempts' => 0, 'due_at' => now()])->save();
-            $this->journal->record($locked->message->conversation, JournalKind::SendingAgain, Actor::teammate($teammate), message: $locked->message);
+            $this->journal->record(
+                $locked->message->conversation, JournalKind::SendingAgain, Actor::teammate($teammate), message: $locked->message
+            );
             DeliverOutboxItem::dispatch($locked->id)->afterCommit();
         });
     }

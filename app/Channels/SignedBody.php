@@ -27,7 +27,9 @@ final class SignedBody
         return match (true) {
             $secret === '' => 'This account has no signing secret, so it takes nothing that is signed. An administrator makes one on its page.',
             ! $isRecent => "{$sender}-Time is missing, or more than five minutes off. Check the clock of the sending machine.",
-            ! hash_equals(hash_hmac('sha256', "{$time}.{$body}", $secret), $signature) => "{$sender}-Signature does not fit the time and the body. Check the secret.",
+            ! hash_equals(
+                hash_hmac('sha256', "{$time}.{$body}", $secret), $signature
+            ) => "{$sender}-Signature does not fit the time and the body. Check the secret.",
             default => null,
         };
     }

@@ -52,11 +52,19 @@ final class ChecklistsController
             'category' => ['nullable', 'integer', 'exists:categories,id'],
             'steps' => ['required', 'string', 'max:10000'],
         ]);
-        $steps = array_values(array_filter(array_map(static fn (string $step): string => mb_substr(trim($step), 0, 300), explode("\n", $written['steps'])), static fn (string $step): bool => $step !== ''));
+        $steps = array_values(
+            array_filter(
+                array_map(static fn (string $step): string => mb_substr(trim($step), 0, 300), explode("\n", $written['steps'])),
+                static fn (string $step): bool => $step !== ''
+            )
+        );
         if ($steps === []) {
             return back()->withInput()->with('problem', 'Write the steps, one on each line.');
         }
-        $checklist->forceFill(['name' => trim($written['name']), 'category_id' => isset($written['category']) ? (int) $written['category'] : null, 'steps' => $steps])->save();
+        $checklist->forceFill([
+            'name' => trim($written['name']), 'category_id' => isset($written['category']) ? (int) $written['category'] : null,
+            'steps' => $steps,
+        ])->save();
 
         return redirect('/sorting/checklists')->with('done', 'Saved. Where it is started already, its steps stay as they were.');
     }

@@ -25,7 +25,10 @@ final readonly class WorkThroughChecklist
     {
         return DB::transaction(function () use ($conversation, $checklist, $actor, $why): StartedChecklist {
             Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $started = StartedChecklist::query()->where('conversation_id', $conversation->id)->where('checklist_id', $checklist->id)->first();
+            $started = StartedChecklist::query()
+                ->where('conversation_id', $conversation->id)
+                ->where('checklist_id', $checklist->id)
+                ->first();
             if ($started !== null) {
                 return $started;
             }
@@ -48,9 +51,15 @@ final readonly class WorkThroughChecklist
             if (! isset($steps[$index]) || ($steps[$index]['by'] !== null) === $isDone) {
                 return;
             }
-            $steps[$index] = ['text' => $steps[$index]['text'], 'by' => $isDone ? $teammate->name : null, 'at' => $isDone ? now()->toIso8601ZuluString() : null];
+            $steps[$index] = [
+                'text' => $steps[$index]['text'], 'by' => $isDone ? $teammate->name : null,
+                'at' => $isDone ? now()->toIso8601ZuluString() : null,
+            ];
             $locked->forceFill(['steps' => array_values($steps)])->save();
-            $this->journal->record($locked->conversation, JournalKind::ChecklistTicked, Actor::teammate($teammate), array_filter(['step' => $steps[$index]['text'], 'undone' => $isDone ? null : 'yes']));
+            $this->journal->record(
+                $locked->conversation, JournalKind::ChecklistTicked, Actor::teammate($teammate),
+                array_filter(['step' => $steps[$index]['text'], 'undone' => $isDone ? null : 'yes'])
+            );
         });
     }
 }

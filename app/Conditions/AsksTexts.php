@@ -24,7 +24,12 @@ trait AsksTexts
         $strings = array_values(array_filter((array) $leaf->value, is_string(...)));
 
         return match ($leaf->operator) {
-            Operator::Is, Operator::IsNot, Operator::In, Operator::NotIn, Operator::Includes, Operator::IncludesNone => $this->isOneOf($column, array_map(Folding::fold(...), $strings)),
+            Operator::Is,
+            Operator::IsNot,
+            Operator::In,
+            Operator::NotIn,
+            Operator::Includes,
+            Operator::IncludesNone => $this->isOneOf($column, array_map(Folding::fold(...), $strings)),
             Operator::HasAnyWord, Operator::HasNoWord => $this->each($column, $strings, ' OR '),
             Operator::HasAllWords => $this->each($column, $strings, ' AND '),
             Operator::StartsWith => $this->like($column, Folding::fold((string) ($strings[0] ?? '')), '', '%'),
@@ -35,7 +40,10 @@ trait AsksTexts
 
     private function isNegative(Leaf $leaf): bool
     {
-        return in_array($leaf->operator, [Operator::IsNot, Operator::NotIn, Operator::HasNoWord, Operator::IncludesNone, Operator::IsNotEmpty], true);
+        return in_array(
+            $leaf->operator, [Operator::IsNot, Operator::NotIn, Operator::HasNoWord, Operator::IncludesNone, Operator::IsNotEmpty],
+            true
+        );
     }
 
     /**

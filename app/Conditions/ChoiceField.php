@@ -55,7 +55,9 @@ final readonly class ChoiceField implements Field
         $holds = fn (string|array|null $fact): bool => $leaf->matches(Facts::of([$leaf->field => $fact]));
         $values = array_map(strval(...), array_keys(array_filter($this->facts, $holds)));
         $parts = array_filter([
-            $values === [] ? '' : "({$this->column} IS NOT NULL AND {$this->column} IN (".implode(',', array_fill(0, count($values), '?')).'))',
+            $values === []
+                ? ''
+                : "({$this->column} IS NOT NULL AND {$this->column} IN (".implode(',', array_fill(0, count($values), '?')).'))',
             $holds(null) ? "{$this->column} IS NULL" : '',
         ]);
         $query->whereRaw($parts === [] ? '1 = 0' : '('.implode(' OR ', $parts).')', $values);

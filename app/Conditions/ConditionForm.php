@@ -43,7 +43,9 @@ final readonly class ConditionForm
         $form = is_array($form) ? $form : [];
         $parts = [];
         foreach (array_values(is_array($form['parts'] ?? null) ? $form['parts'] : []) as $part) {
-            $parts[] = is_array($part) && isset($part['head']) && $depth < self::DEEPEST ? $this->posted($part, $depth + 1) : $this->line($part);
+            $parts[] = is_array($part) && isset($part['head']) && $depth < self::DEEPEST
+                ? $this->posted($part, $depth + 1)
+                : $this->line($part);
         }
 
         return ['head' => in_array($form['head'] ?? '', ['any', 'none'], true) ? $form['head'] : 'all', 'parts' => $parts];
@@ -127,9 +129,17 @@ final readonly class ConditionForm
         $field = $this->fields->all()[$key] ?? null;
         $operators = array_map(static fn (Operator $operator): string => $operator->value, $field?->operators() ?? []);
         $operator = is_string($part['op'] ?? null) ? $part['op'] : '';
-        $values = array_values(array_filter(array_map(static fn (mixed $value): string => is_string($value) ? trim($value) : '', (array) ($part['value'] ?? [])), static fn (string $value): bool => $value !== ''));
+        $values = array_values(
+            array_filter(
+                array_map(static fn (mixed $value): string => is_string($value) ? trim($value) : '', (array) ($part['value'] ?? [])),
+                static fn (string $value): bool => $value !== ''
+            )
+        );
 
-        return ['field' => $key, 'op' => in_array($operator, $operators, true) ? $operator : $operators[0] ?? $operator, 'value' => $values];
+        return [
+            'field' => $key, 'op' => in_array($operator, $operators, true) ? $operator : $operators[0] ?? $operator,
+            'value' => $values,
+        ];
     }
 
     /**
@@ -209,9 +219,13 @@ final readonly class ConditionForm
 
         return match (true) {
             $isYesNo => $written[0] === 'yes',
-            $isNumber => $this->number($this->isDate($field->key()) ? str_replace('-', '', $written[0]) : str_replace(',', '.', $written[0])),
+            $isNumber => $this->number(
+                $this->isDate($field->key()) ? str_replace('-', '', $written[0]) : str_replace(',', '.', $written[0])
+            ),
             $field->choices() !== [] => $written,
-            $operator->takes($written) => array_values(array_filter(array_map(trim(...), explode(',', implode(',', $written))), static fn (string $word): bool => $word !== '')),
+            $operator->takes($written) => array_values(
+                array_filter(array_map(trim(...), explode(',', implode(',', $written))), static fn (string $word): bool => $word !== '')
+            ),
             default => $written[0],
         };
     }

@@ -38,16 +38,20 @@ final readonly class ConditionQuery
         match (true) {
             $node instanceof Leaf => $this->fields->get($node->field)->where($query, $node),
             $node instanceof Not => $query->whereNot(fn (Builder $part) => $this->add($part, $node->part)),
-            $node instanceof AllOf => $node->parts === [] ? $query->whereRaw('1 = 1') : $query->where(function (Builder $all) use ($node): void {
-                foreach ($node->parts as $part) {
-                    $all->where(fn (Builder $one) => $this->add($one, $part));
-                }
-            }),
-            $node instanceof AnyOf => $node->parts === [] ? $query->whereRaw('1 = 0') : $query->where(function (Builder $any) use ($node): void {
-                foreach ($node->parts as $part) {
-                    $any->orWhere(fn (Builder $one) => $this->add($one, $part));
-                }
-            }),
+            $node instanceof AllOf => $node->parts === []
+                ? $query->whereRaw('1 = 1')
+                : $query->where(function (Builder $all) use ($node): void {
+                    foreach ($node->parts as $part) {
+                        $all->where(fn (Builder $one) => $this->add($one, $part));
+                    }
+                }),
+            $node instanceof AnyOf => $node->parts === []
+                ? $query->whereRaw('1 = 0')
+                : $query->where(function (Builder $any) use ($node): void {
+                    foreach ($node->parts as $part) {
+                        $any->orWhere(fn (Builder $one) => $this->add($one, $part));
+                    }
+                }),
             default => null,
         };
     }

@@ -47,7 +47,9 @@ final class ConversationFields implements Fields
     ];
 
     private const NUMBERS = [
-        'waiting_hours' => 'Hours the customer has waited', 'quiet_hours' => 'Hours since the last message', 'age_days' => 'Days since it began',
+        'waiting_hours' => 'Hours the customer has waited',
+        'quiet_hours' => 'Hours since the last message',
+        'age_days' => 'Days since it began',
         'orders' => 'Orders beside it', 'stars' => 'Stars of a review', 'rating' => 'Stars for our answers',
     ];
 
@@ -71,7 +73,12 @@ final class ConversationFields implements Fields
     public function all(): array
     {
         $fields = [];
-        foreach ([...array_keys(self::SORTED), ...array_keys(self::TEXTS), ...array_keys(self::LISTS), ...array_keys(self::YES_NO), ...array_keys(self::NUMBERS)] as $key) {
+        foreach (
+            [
+                ...array_keys(self::SORTED), ...array_keys(self::TEXTS), ...array_keys(self::LISTS), ...array_keys(self::YES_NO),
+                ...array_keys(self::NUMBERS),
+            ] as $key
+        ) {
             $fields[$key] = $this->get($key);
         }
         foreach ($this->ownFields() as $own) {
@@ -112,11 +119,19 @@ final class ConversationFields implements Fields
     private function sorted(string $key, string $label): ChoiceField
     {
         return match ($key) {
-            'state' => $this->enumField($key, $label, ConversationState::cases(), static fn (ConversationState $state): string => $state->label()),
+            'state' => $this->enumField(
+                $key, $label, ConversationState::cases(), static fn (ConversationState $state): string => $state->label()
+            ),
             'priority' => $this->enumField($key, $label, Priority::cases(), static fn (Priority $priority): string => $priority->label()),
             'mood' => $this->enumField($key, $label, Mood::cases(), static fn (Mood $mood): string => $mood->value),
-            'channel' => $this->enumField($key, $label, array_values(array_filter(Channel::cases(), static fn (Channel $channel): bool => $channel->bringsMessages())), static fn (Channel $channel): string => $channel->label()),
-            'owner' => $this->rows($key, $label, 'owner_id', Teammate::query()->orderBy('name')->get()->all(), ['me' => 'me, whoever looks']),
+            'channel' => $this->enumField(
+                $key, $label,
+                array_values(array_filter(Channel::cases(), static fn (Channel $channel): bool => $channel->bringsMessages())),
+                static fn (Channel $channel): string => $channel->label()
+            ),
+            'owner' => $this->rows(
+                $key, $label, 'owner_id', Teammate::query()->orderBy('name')->get()->all(), ['me' => 'me, whoever looks']
+            ),
             'team' => $this->rows($key, $label, 'team_id', Team::query()->orderBy('name')->get()->all()),
             'outcome' => $this->rows($key, $label, 'outcome_id', Outcome::query()->orderBy('position')->get()->all()),
             'category' => $this->category($key, $label),
@@ -129,7 +144,11 @@ final class ConversationFields implements Fields
     {
         $categories = Category::query()->orderBy('position')->get();
 
-        return new ChoiceField($key, $label, 'conversations.category_id', $this->withAncestors($categories->all()), $this->labels($categories->whereNull('retired_at')->all(), 'path'), static fn (Conversation $conversation): ?int => $conversation->category_id);
+        return new ChoiceField(
+            $key, $label, 'conversations.category_id', $this->withAncestors($categories->all()),
+            $this->labels($categories->whereNull('retired_at')->all(), 'path'),
+            static fn (Conversation $conversation): ?int => $conversation->category_id
+        );
     }
 
     private function account(string $key, string $label): ChoiceField
@@ -137,21 +156,37 @@ final class ConversationFields implements Fields
         $accounts = Account::query()->orderBy('id')->get()->all();
         $offered = array_filter($accounts, static fn (Account $account): bool => $account->channel->bringsMessages());
 
-        return new ChoiceField($key, $label, 'conversations.account_id', $this->ids($accounts), $this->labels($offered, static fn (Account $account): string => $account->title()), static fn (Conversation $conversation): int => $conversation->account_id);
+        return new ChoiceField(
+            $key, $label, 'conversations.account_id', $this->ids($accounts),
+            $this->labels($offered, static fn (Account $account): string => $account->title()),
+            static fn (Conversation $conversation): int => $conversation->account_id
+        );
     }
 
     private function language(string $key, string $label): ChoiceField
     {
         $languages = DB::table('conversations')->whereNotNull('language')->distinct()->orderBy('language')->pluck('language');
 
-        return new ChoiceField($key, $label, 'conversations.language', $languages->combine($languages)->all(), $languages->combine($languages->map(static fn (string $language): string => Locale::getDisplayLanguage($language, 'en') ?: $language))->all(), static fn (Conversation $conversation): ?string => $conversation->language);
+        return new ChoiceField(
+            $key, $label, 'conversations.language', $languages->combine($languages)->all(),
+            $languages->combine(
+                $languages->map(static fn (string $language): string => Locale::getDisplayLanguage($language, 'en') ?: $language)
+            )->all(),
+            static fn (Conversation $conversation): ?string => $conversation->language
+        );
     }
 
     private function text(string $key, string $label): TextField
     {
         return $key === 'subject'
-            ? new TextField($key, $label, 'conversations.subject_folded', static fn (Conversation $conversation): string => $conversation->subject)
-            : new TextField($key, $label, 'name_folded', static fn (Conversation $conversation): string => $conversation->customer->name, 'FROM customers WHERE customers.id = conversations.customer_id');
+            ? new TextField(
+                $key, $label, 'conversations.subject_folded',
+                static fn (Conversation $conversation): string => $conversation->subject
+            )
+            : new TextField(
+                $key, $label, 'name_folded', static fn (Conversation $conversation): string => $conversation->customer->name,
+                'FROM customers WHERE customers.id = conversations.customer_id'
+            );
     }
 
     private function list(string $key, string $label): LinkedField
@@ -159,21 +194,39 @@ final class ConversationFields implements Fields
         if ($key === 'tags') {
             $tags = Tag::query()->orderBy('folded')->get()->all();
 
-            return new LinkedField($key, $label, 'FROM conversation_tag WHERE conversation_tag.conversation_id = conversations.id', 'tag_id', $this->ids($tags, true), $this->labels(array_filter($tags, static fn (Tag $tag): bool => $tag->retired_at === null)), static fn (Conversation $conversation): array => array_values($conversation->tags->modelKeys()));
+            return new LinkedField(
+                $key, $label, 'FROM conversation_tag WHERE conversation_tag.conversation_id = conversations.id', 'tag_id',
+                $this->ids($tags, true),
+                $this->labels(array_filter($tags, static fn (Tag $tag): bool => $tag->retired_at === null)),
+                static fn (Conversation $conversation): array => array_values($conversation->tags->modelKeys())
+            );
         }
         $groups = CustomerGroup::query()->orderBy('name')->get()->all();
 
-        return new LinkedField($key, $label, 'FROM customer_group_members WHERE customer_group_members.customer_id = conversations.customer_id', 'group_id', $this->ids($groups, true), $this->labels($groups), static fn (Conversation $conversation): array => array_values($conversation->customer->groups->modelKeys()));
+        return new LinkedField(
+            $key, $label, 'FROM customer_group_members WHERE customer_group_members.customer_id = conversations.customer_id',
+            'group_id', $this->ids($groups, true), $this->labels($groups),
+            static fn (Conversation $conversation): array => array_values($conversation->customer->groups->modelKeys())
+        );
     }
 
     private function yesOrNo(string $key, string $label): YesNoField
     {
         [$sql, $read] = match ($key) {
-            'unanswered' => ['conversations.waiting_since IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->waiting_since !== null],
+            'unanswered' => [
+                'conversations.waiting_since IS NOT NULL',
+                static fn (Conversation $conversation): bool => $conversation->waiting_since !== null,
+            ],
             'public' => ['conversations.public', static fn (Conversation $conversation): bool => $conversation->public],
             'automatic' => ['conversations.automatic', static fn (Conversation $conversation): bool => $conversation->automatic],
-            'answered' => ['conversations.first_replied_at IS NOT NULL', static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null],
-            default => ['EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)', static fn (Conversation $conversation): bool => $conversation->loadMissing('files')->files->isNotEmpty()],
+            'answered' => [
+                'conversations.first_replied_at IS NOT NULL',
+                static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null,
+            ],
+            default => [
+                'EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)',
+                static fn (Conversation $conversation): bool => $conversation->loadMissing('files')->files->isNotEmpty(),
+            ],
         };
 
         return new YesNoField($key, $label, $sql, $read);
@@ -182,12 +235,32 @@ final class ConversationFields implements Fields
     private function number(string $key, string $label): NumberField
     {
         return match ($key) {
-            'waiting_hours' => $this->since($key, $label, 'waiting_since', 3600, static fn (Conversation $conversation): ?CarbonInterface => $conversation->waiting_since),
-            'quiet_hours' => $this->since($key, $label, 'last_message_at', 3600, static fn (Conversation $conversation): CarbonInterface => $conversation->last_message_at),
-            'age_days' => $this->since($key, $label, 'created_at', 86_400, static fn (Conversation $conversation): CarbonInterface => $conversation->created_at),
-            'orders' => new NumberField($key, $label, static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)', static fn (Conversation $conversation): int => $conversation->loadMissing('orders')->orders->count()),
-            'rating' => new NumberField($key, $label, static fn (): string => '(SELECT score FROM ratings WHERE ratings.conversation_id = conversations.id)', static fn (Conversation $conversation): ?int => $conversation->rating?->score),
-            default => new NumberField($key, $label, static fn (): string => 'conversations.stars', static fn (Conversation $conversation): ?int => $conversation->stars),
+            'waiting_hours' => $this->since(
+                $key, $label, 'waiting_since', 3600,
+                static fn (Conversation $conversation): ?CarbonInterface => $conversation->waiting_since
+            ),
+            'quiet_hours' => $this->since(
+                $key, $label, 'last_message_at', 3600,
+                static fn (Conversation $conversation): CarbonInterface => $conversation->last_message_at
+            ),
+            'age_days' => $this->since(
+                $key, $label, 'created_at', 86_400,
+                static fn (Conversation $conversation): CarbonInterface => $conversation->created_at
+            ),
+            'orders' => new NumberField(
+                $key, $label,
+                static fn (): string => '(SELECT COUNT(*) FROM conversation_order WHERE conversation_id = conversations.id)',
+                static fn (Conversation $conversation): int => $conversation->loadMissing('orders')->orders->count()
+            ),
+            'rating' => new NumberField(
+                $key, $label,
+                static fn (): string => '(SELECT score FROM ratings WHERE ratings.conversation_id = conversations.id)',
+                static fn (Conversation $conversation): ?int => $conversation->rating?->score
+            ),
+            default => new NumberField(
+                $key, $label, static fn (): string => 'conversations.stars',
+                static fn (Conversation $conversation): ?int => $conversation->stars
+            ),
         };
     }
 
@@ -240,7 +313,9 @@ final class ConversationFields implements Fields
     {
         $values = array_column($cases, 'value');
 
-        return new ChoiceField($key, $title, "conversations.{$key}", array_combine($values, array_map(strval(...), $values)), array_combine($values, array_map($label, $cases)), static function (Conversation $conversation) use ($key): string {
+        return new ChoiceField($key, $title, "conversations.{$key}", array_combine(
+            $values, array_map(strval(...), $values)
+        ), array_combine($values, array_map($label, $cases)), static function (Conversation $conversation) use ($key): string {
             $value = $conversation->getAttribute($key);
 
             return $value instanceof BackedEnum ? (string) $value->value : (string) $value;
@@ -253,7 +328,16 @@ final class ConversationFields implements Fields
      */
     private function rows(string $key, string $label, string $column, array $rows, array $also = []): ChoiceField
     {
-        return new ChoiceField($key, $label, "conversations.{$column}", $this->ids($rows), $also + $this->labels(array_filter($rows, static fn (Model $row): bool => ! $row->hasCast('retired_at') || $row->getAttribute('retired_at') === null)), static fn (Conversation $conversation): ?int => $conversation->getAttribute($column));
+        return new ChoiceField(
+            $key, $label, "conversations.{$column}", $this->ids($rows),
+            $also + $this->labels(
+                array_filter(
+                    $rows,
+                    static fn (Model $row): bool => ! $row->hasCast('retired_at') || $row->getAttribute('retired_at') === null
+                )
+            ),
+            static fn (Conversation $conversation): ?int => $conversation->getAttribute($column)
+        );
     }
 
     /**
@@ -289,7 +373,12 @@ final class ConversationFields implements Fields
         foreach ($byId as $id => $category) {
             $known = [$id];
             for ($at = 0; $at < count($known); $at++) {
-                $known = array_values(array_unique([...$known, ...array_filter([$byId[$known[$at]]->parent_id ?? null, $byId[$known[$at]]->merged_into_id ?? null])]));
+                $known = array_values(
+                    array_unique([
+                        ...$known,
+                        ...array_filter([$byId[$known[$at]]->parent_id ?? null, $byId[$known[$at]]->merged_into_id ?? null]),
+                    ])
+                );
             }
             $facts[$id] = array_map(strval(...), $known);
         }

@@ -47,7 +47,11 @@ final readonly class LinkedField implements Field
 
     public function fact(Conversation $conversation): array
     {
-        return array_values(array_unique(array_merge(...array_map(fn (int $id): array => $this->facts[$id] ?? [(string) $id], ($this->read)($conversation)))));
+        return array_values(
+            array_unique(
+                array_merge(...array_map(fn (int $id): array => $this->facts[$id] ?? [(string) $id], ($this->read)($conversation)))
+            )
+        );
     }
 
     public function where(Builder $query, Leaf $leaf): void
@@ -60,7 +64,13 @@ final readonly class LinkedField implements Field
             Operator::IsEmpty => [Leaf::of($leaf->field, Operator::IsNotEmpty), 'NOT '],
             default => [$leaf, ''],
         };
-        $ids = array_keys(array_filter($this->facts, static fn (array $fact): bool => $positive->matches(Facts::of([$leaf->field => $fact]))));
-        $query->whereRaw($ids === [] ? ($not === '' ? '1 = 0' : '1 = 1') : "{$not}EXISTS (SELECT 1 {$this->links} AND {$this->column} IN (".implode(',', $ids).'))');
+        $ids = array_keys(
+            array_filter($this->facts, static fn (array $fact): bool => $positive->matches(Facts::of([$leaf->field => $fact])))
+        );
+        $query->whereRaw(
+            $ids === []
+                ? ($not === '' ? '1 = 0' : '1 = 1')
+                : "{$not}EXISTS (SELECT 1 {$this->links} AND {$this->column} IN (".implode(',', $ids).'))'
+        );
     }
 }

@@ -17,7 +17,10 @@ final class OperatorWords
     public static function of(Operator $operator, bool $isOne = false): string
     {
         return match ($operator) {
-            Operator::In, Operator::NotIn, Operator::Includes, Operator::IncludesNone => $isOne ? self::ofOne($operator) : self::ofSeveral($operator),
+            Operator::In,
+            Operator::NotIn,
+            Operator::Includes,
+            Operator::IncludesNone => $isOne ? self::ofOne($operator) : self::ofSeveral($operator),
             Operator::Is => 'is',
             Operator::IsNot => 'is not',
             Operator::HasAnyWord => 'has one of the words',

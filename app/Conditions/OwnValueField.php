@@ -46,9 +46,15 @@ final readonly class OwnValueField implements Field
         return match (true) {
             $this->isList() => [Operator::Includes, Operator::IncludesNone, Operator::IsEmpty, Operator::IsNotEmpty],
             $this->field->kind === FieldKind::YesNo => [Operator::Is, Operator::IsEmpty],
-            $this->field->kind->isNumber() => [Operator::MoreThan, Operator::LessThan, Operator::AtLeast, Operator::AtMost, Operator::Is, Operator::IsEmpty, Operator::IsNotEmpty],
+            $this->field->kind->isNumber() => [
+                Operator::MoreThan, Operator::LessThan, Operator::AtLeast, Operator::AtMost, Operator::Is, Operator::IsEmpty,
+                Operator::IsNotEmpty,
+            ],
             $this->field->kind === FieldKind::Choice => [Operator::In, Operator::NotIn, Operator::IsEmpty, Operator::IsNotEmpty],
-            default => [Operator::HasAnyWord, Operator::HasAllWords, Operator::HasNoWord, Operator::StartsWith, Operator::Is, Operator::IsEmpty, Operator::IsNotEmpty],
+            default => [
+                Operator::HasAnyWord, Operator::HasAllWords, Operator::HasNoWord, Operator::StartsWith, Operator::Is,
+                Operator::IsEmpty, Operator::IsNotEmpty,
+            ],
         };
     }
 
@@ -68,7 +74,9 @@ final readonly class OwnValueField implements Field
     {
         $values = $this->values($conversation);
         if ($this->isList()) {
-            return array_values($values->map(fn (OwnValue $value): string => $this->field->kind->show($value->text, $value->number))->all());
+            return array_values(
+                $values->map(fn (OwnValue $value): string => $this->field->kind->show($value->text, $value->number))->all()
+            );
         }
         $value = $values->first();
 
@@ -142,7 +150,9 @@ final readonly class OwnValueField implements Field
 
     private function yesNoHolds(Leaf $leaf): string
     {
-        $values = in_array($leaf->operator, [Operator::Is, Operator::IsNot], true) ? [$leaf->value] : (in_array($leaf->operator, [Operator::In, Operator::NotIn], true) ? (array) $leaf->value : []);
+        $values = in_array($leaf->operator, [Operator::Is, Operator::IsNot], true)
+            ? [$leaf->value]
+            : (in_array($leaf->operator, [Operator::In, Operator::NotIn], true) ? (array) $leaf->value : []);
         $numbers = array_map(static fn (bool $value): string => $value ? '1' : '0', array_filter($values, is_bool(...)));
 
         return $numbers === [] ? '0' : 'v.number IN ('.implode(',', $numbers).')';
@@ -183,7 +193,9 @@ final readonly class OwnValueField implements Field
         $values = match ($this->field->about) {
             About::Conversation => $conversation->loadMissing('ownValues')->ownValues,
             About::Customer => $conversation->loadMissing('customer.ownValues')->customer->ownValues,
-            About::Order => $conversation->loadMissing('orders.ownValues')->orders->flatMap(static fn (Order $order): Collection => $order->ownValues)->sortBy(static fn (OwnValue $value): array => [$value->about_id, $value->position]),
+            About::Order => $conversation->loadMissing('orders.ownValues')
+                ->orders->flatMap(static fn (Order $order): Collection => $order->ownValues)
+                ->sortBy(static fn (OwnValue $value): array => [$value->about_id, $value->position]),
         };
 
         return $values->where('own_field_id', $this->field->id)->values();

@@ -23,7 +23,9 @@ final readonly class TextField implements Field
      * @param  Closure(Conversation): string  $read  as it was written
      * @param  string|null  $from  the row of another table that the column is in, as `FROM … WHERE …`
      */
-    public function __construct(private string $key, private string $label, private string $column, private Closure $read, private ?string $from = null) {}
+    public function __construct(
+        private string $key, private string $label, private string $column, private Closure $read, private ?string $from = null
+    ) {}
 
     public function operators(): array
     {

@@ -42,18 +42,34 @@ final readonly class CustomerController
             return redirect()->route('customer', $customer->merged_into_id)->with('done', "{$customer->name} is part of this customer.");
         }
         $customer->load(['handles', 'notes.teammate', 'groups']);
-        $conversations = $customer->conversations()->with(['owner', 'account', 'category'])->orderByDesc('last_message_at')->limit(self::SHOWN)->get();
+        $conversations = $customer->conversations()
+            ->with(['owner', 'account', 'category'])
+            ->orderByDesc('last_message_at')
+            ->limit(self::SHOWN)
+            ->get();
 
         return view('customers.show', [
             'customer' => $customer,
             'conversations' => $conversations,
             'conversationCount' => $customer->conversations()->count(),
             'orders' => $customer->orders()->with('payments')->orderByDesc('placed_at')->limit(self::SHOWN)->get(),
-            'posts' => ChannelItem::query()->where('public', true)->whereNull('conversation_id')->whereIn('author', $customer->handles->pluck('value'))->with('account')->orderByDesc('posted_at')->limit(10)->get(),
+            'posts' => ChannelItem::query()
+                ->where('public', true)
+                ->whereNull('conversation_id')
+                ->whereIn('author', $customer->handles->pluck('value'))
+                ->with('account')
+                ->orderByDesc('posted_at')
+                ->limit(10)
+                ->get(),
             'proposals' => DuplicateProposal::query()->where('state', DuplicateProposal::PROPOSED)
                 ->where(fn ($query) => $query->where('one_id', $customer->id)->orWhere('other_id', $customer->id))
                 ->with(['one.handles', 'other.handles'])->orderByDesc('points')->get(),
-            'merges' => CustomerMerge::query()->where('kept_id', $customer->id)->whereNull('undone_at')->with(['merged', 'teammate'])->orderByDesc('id')->get(),
+            'merges' => CustomerMerge::query()
+                ->where('kept_id', $customer->id)
+                ->whereNull('undone_at')
+                ->with(['merged', 'teammate'])
+                ->orderByDesc('id')
+                ->get(),
         ]);
     }
 
@@ -79,8 +95,12 @@ final readonly class CustomerController
 
     public function note(Request $request, Customer $customer): RedirectResponse
     {
-        $text = $request->validate(['text' => ['required', 'string', 'max:5000']], ['text.required' => 'The note is empty: write something first.'])['text'];
-        (new CustomerNote)->forceFill(['customer_id' => $customer->id, 'teammate_id' => $this->teammate($request)->id, 'text' => trim($text)])->save();
+        $text = $request->validate(
+            ['text' => ['required', 'string', 'max:5000']], ['text.required' => 'The note is empty: write something first.']
+        )['text'];
+        (new CustomerNote)
+            ->forceFill(['customer_id' => $customer->id, 'teammate_id' => $this->teammate($request)->id, 'text' => trim($text)])
+            ->save();
 
         return back()->with('done', 'Noted.');
     }
@@ -108,14 +128,18 @@ final readonly class CustomerController
 
     public function merge(Request $request, Customer $customer): RedirectResponse
     {
-        $other = Customer::query()->findOrFail((int) $request->validate(['other' => ['required', 'integer', 'exists:customers,id']])['other']);
+        $other = Customer::query()->findOrFail(
+            (int) $request->validate(['other' => ['required', 'integer', 'exists:customers,id']])['other']
+        );
         try {
             $this->mergeCustomers->merge($customer, $other, $this->teammate($request));
         } catch (CustomersRefused $why) {
             return back()->with('problem', $why->getMessage());
         }
 
-        return redirect()->route('customer', $customer)->with('done', "{$other->name} is part of {$customer->name} now. It can be undone below.");
+        return redirect()
+            ->route('customer', $customer)
+            ->with('done', "{$other->name} is part of {$customer->name} now. It can be undone below.");
     }
 
     public function undoMerge(Request $request, CustomerMerge $merge): RedirectResponse

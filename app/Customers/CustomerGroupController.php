@@ -60,7 +60,9 @@ final readonly class CustomerGroupController
                 $conditions[] = ['field' => trim((string) $field), 'is' => $is];
             }
         }
-        $group->forceFill(['name' => $written['name'], 'place' => (int) ($written['place'] ?? PlaceInQueue::NO_GROUP), 'conditions' => $conditions])->save();
+        $group->forceFill([
+            'name' => $written['name'], 'place' => (int) ($written['place'] ?? PlaceInQueue::NO_GROUP), 'conditions' => $conditions,
+        ])->save();
         $this->groups->all($group);
     }
 }

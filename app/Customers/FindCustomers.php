@@ -27,8 +27,18 @@ final class FindCustomers
             ->when($find !== '', fn ($customers) => $customers->where(fn ($any) => $any
                 ->where('name', 'like', $beginning)
                 ->orWhere('name', 'like', '% '.$beginning)
-                ->orWhereHas('handles', fn ($handles) => $handles->where('value', 'like', mb_strtolower($beginning))->orWhere('value', 'like', '@'.mb_strtolower($beginning))->orWhere('value', $telephone ?? $find))
-                ->orWhereHas('orders', fn ($orders) => $orders->where('number_key', OrderNumbers::key($find))->orWhere('marketplace_key', OrderNumbers::key($find)))))
+                ->orWhereHas(
+                    'handles',
+                    fn ($handles) => $handles->where('value', 'like', mb_strtolower($beginning))
+                        ->orWhere('value', 'like', '@'.mb_strtolower($beginning))
+                        ->orWhere('value', $telephone ?? $find)
+                )
+                ->orWhereHas(
+                    'orders',
+                    fn ($orders) => $orders->where('number_key', OrderNumbers::key($find))->orWhere(
+                        'marketplace_key', OrderNumbers::key($find)
+                    )
+                )))
             ->orderBy('name')
             ->orderBy('id');
     }

@@ -60,14 +60,32 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
      */
     private function candidates(Customer $customer): Collection
     {
-        $orderIds = DB::table('conversation_order')->join('conversations', 'conversations.id', '=', 'conversation_id')->where('customer_id', $customer->id)->pluck('order_id');
+        $orderIds = DB::table('conversation_order')
+            ->join('conversations', 'conversations.id', '=', 'conversation_id')
+            ->where('customer_id', $customer->id)
+            ->pluck('order_id');
         $byOrder = Order::query()->whereKey($orderIds)->whereNotNull('customer_id')->pluck('customer_id')
-            ->merge(DB::table('conversation_order')->join('conversations', 'conversations.id', '=', 'conversation_id')->whereIn('order_id', $orderIds->merge($customer->orders->modelKeys()))->pluck('customer_id'));
+            ->merge(
+                DB::table('conversation_order')
+                    ->join('conversations', 'conversations.id', '=', 'conversation_id')
+                    ->whereIn('order_id', $orderIds->merge($customer->orders->modelKeys()))
+                    ->pluck('customer_id')
+            );
         $addresses = $customer->orders->pluck('address')->filter()->unique();
-        $byAddress = $addresses->isEmpty() ? collect() : Order::query()->whereIn('address', $addresses)->whereNotNull('customer_id')->limit(self::MOST_CANDIDATES)->pluck('customer_id');
-        $ids = $byOrder->merge($byAddress)->merge($this->byHandle($customer))->merge($this->byTelephone($customer))->unique()->reject(static fn ($id): bool => (int) $id === $customer->id);
+        $byAddress = $addresses->isEmpty()
+            ? collect()
+            : Order::query()->whereIn('address', $addresses)->whereNotNull('customer_id')->limit(self::MOST_CANDIDATES)->pluck('customer_id');
+        $ids = $byOrder->merge($byAddress)
+            ->merge($this->byHandle($customer))
+            ->merge($this->byTelephone($customer))
+            ->unique()
+            ->reject(static fn ($id): bool => (int) $id === $customer->id);
 
-        return Customer::query()->whereKey($ids->take(self::MOST_CANDIDATES))->whereNull('merged_into_id')->with(['handles', 'orders'])->get();
+        return Customer::query()
+            ->whereKey($ids->take(self::MOST_CANDIDATES))
+            ->whereNull('merged_into_id')
+            ->with(['handles', 'orders'])
+            ->get();
     }
 
     /**
@@ -84,7 +102,11 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
                 $pattern = addcslashes($bare, '%_\\');
                 array_push($ids, ...Handle::query()
                     ->where('customer_id', '!=', $customer->id)
-                    ->where(fn ($query) => $query->whereIn('value', [$bare, "@{$bare}"])->orWhere('value', 'like', "{$pattern}@%")->orWhere('value', 'like', "{$pattern}+%"))
+                    ->where(
+                        fn ($query) => $query->whereIn('value', [$bare, "@{$bare}"])
+                            ->orWhere('value', 'like', "{$pattern}@%")
+                            ->orWhere('value', 'like', "{$pattern}+%")
+                    )
                     ->limit(self::MOST_CANDIDATES)
                     ->pluck('customer_id')
                     ->all());
@@ -101,7 +123,9 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
     {
         $numbers = $this->telephones($customer);
 
-        return $numbers === [] ? [] : array_values(Handle::query()->where('kind', 'telephone')->whereIn('value', $numbers)->pluck('customer_id')->all());
+        return $numbers === []
+            ? []
+            : array_values(Handle::query()->where('kind', 'telephone')->whereIn('value', $numbers)->pluck('customer_id')->all());
     }
 
     /**
@@ -111,7 +135,11 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
      */
     private function telephones(Customer $customer): array
     {
-        $given = $customer->orders->map(static fn (Order $order): ?string => $order->telephone === null ? null : TelephoneNumber::read($order->telephone, $order->country)?->e164);
+        $given = $customer->orders->map(
+            static fn (Order $order): ?string => $order->telephone === null
+                ? null
+                : TelephoneNumber::read($order->telephone, $order->country)?->e164
+        );
         $own = $customer->handles->where('kind', 'telephone')->pluck('value');
 
         return array_values($own->merge($given->filter())->unique()->all());
@@ -139,7 +167,11 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
      */
     private function facts(Customer $customer, array $named): PersonFacts
     {
-        $values = static fn (callable $kind): array => array_values($customer->handles->filter(static fn (Handle $handle): bool => $kind($handle->kind))->map(static fn (Handle $handle): string => $handle->value)->all());
+        $values = static fn (callable $kind): array => array_values(
+            $customer->handles->filter(static fn (Handle $handle): bool => $kind($handle->kind))
+                ->map(static fn (Handle $handle): string => $handle->value)
+                ->all()
+        );
         $orders = array_values($customer->orders->pluck('number')->all());
 
         return new PersonFacts(
@@ -156,10 +188,18 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
     private function propose(Customer $customer, Customer $other, Likeness $likeness): void
     {
         [$one, $two] = $customer->id < $other->id ? [$customer->id, $other->id] : [$other->id, $customer->id];
-        $found = ['points' => $likeness->points, 'reasons' => json_encode($likeness->reasons, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)];
+        $found = [
+            'points' => $likeness->points,
+            'reasons' => json_encode($likeness->reasons, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        ];
         // Both may be looked at in one moment, each finding the other.
         $isNew = DuplicateProposal::query()->insertOrIgnore([
-            'one_id' => $one, 'other_id' => $two, ...$found, 'state' => DuplicateProposal::PROPOSED, 'created_at' => now(), 'updated_at' => now(),
+            'one_id' => $one,
+            'other_id' => $two,
+            ...$found,
+            'state' => DuplicateProposal::PROPOSED,
+            'created_at' => now(),
+            'updated_at' => now(),
         ]) === 1;
         if (! $isNew) {
             // What somebody has decided stays as it is.

@@ -40,14 +40,21 @@ final readonly class MergeCustomers
                 'language' => $one->language === null ? $other->language : null,
             ];
             foreach (self::OWNED as $table) {
-                $moved[$table] = array_map(intval(...), DB::table($table)->where('customer_id', $other->id)->orderBy('id')->pluck('id')->all());
+                $moved[$table] = array_map(
+                    intval(...), DB::table($table)->where('customer_id', $other->id)->orderBy('id')->pluck('id')->all()
+                );
                 DB::table($table)->where('customer_id', $other->id)->update(['customer_id' => $one->id]);
             }
             $other->forceFill(['merged_into_id' => $one->id])->save();
             $one->forceFill(['facts' => ($one->facts ?? []) + $given['facts'], 'language' => $one->language ?? $given['language']])->save();
             $merge = new CustomerMerge;
-            $merge->forceFill(['kept_id' => $one->id, 'merged_id' => $other->id, 'teammate_id' => $teammate->id, 'moved' => $moved, 'given' => $given, 'at' => now()])->save();
-            DuplicateProposal::query()->where(fn ($query) => $query->whereIn('one_id', [$other->id])->orWhereIn('other_id', [$other->id]))->update(['state' => DuplicateProposal::MERGED]);
+            $merge->forceFill([
+                'kept_id' => $one->id, 'merged_id' => $other->id, 'teammate_id' => $teammate->id, 'moved' => $moved,
+                'given' => $given, 'at' => now(),
+            ])->save();
+            DuplicateProposal::query()
+                ->where(fn ($query) => $query->whereIn('one_id', [$other->id])->orWhereIn('other_id', [$other->id]))
+                ->update(['state' => DuplicateProposal::MERGED]);
             $this->tell($moved['conversations'], JournalKind::CustomerMerged, $teammate, ['names' => "{$other->name} is {$one->name}"]);
             $this->groups->sort($one);
 
@@ -94,7 +101,10 @@ final readonly class MergeCustomers
     {
         $isAsGiven = static fn (string $value, string $fact): bool => ($given['facts'][$fact] ?? null) === $value;
         $kept->forceFill([
-            'facts' => array_filter($kept->facts ?? [], static fn (string $value, string $fact): bool => ! $isAsGiven($value, $fact), ARRAY_FILTER_USE_BOTH),
+            'facts' => array_filter(
+                $kept->facts ?? [], static fn (string $value, string $fact): bool => ! $isAsGiven($value, $fact),
+                ARRAY_FILTER_USE_BOTH
+            ),
             'language' => $given['language'] !== null && $kept->language === $given['language'] ? null : $kept->language,
         ])->save();
     }

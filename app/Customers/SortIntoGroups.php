@@ -38,10 +38,17 @@ final class SortIntoGroups
      */
     public function all(CustomerGroup $group): void
     {
-        Customer::query()->whereNull('merged_into_id')->with('handles')->withCount('orders')->chunkById(self::AT_ONCE, function ($customers) use ($group): void {
-            $this->put($group, $customers->mapWithKeys(fn (Customer $customer): array => [$customer->id => $this->belongs($customer, $group)])->all());
-            $this->placeInQueue->customersMoved(array_values(array_map(intval(...), $customers->pluck('id')->all())));
-        });
+        Customer::query()
+            ->whereNull('merged_into_id')
+            ->with('handles')
+            ->withCount('orders')
+            ->chunkById(self::AT_ONCE, function ($customers) use ($group): void {
+                $this->put(
+                    $group,
+                    $customers->mapWithKeys(fn (Customer $customer): array => [$customer->id => $this->belongs($customer, $group)])->all()
+                );
+                $this->placeInQueue->customersMoved(array_values(array_map(intval(...), $customers->pluck('id')->all())));
+            });
     }
 
     private function belongs(Customer $customer, CustomerGroup $group): bool
@@ -49,7 +56,9 @@ final class SortIntoGroups
         foreach ($group->conditions as $condition) {
             $wanted = mb_strtolower(trim($condition['is']));
             $holds = match ($condition['field']) {
-                'email domain' => $customer->handles->contains(static fn (Handle $handle): bool => $handle->kind === 'email' && str_ends_with($handle->value, '@'.ltrim($wanted, '@'))),
+                'email domain' => $customer->handles->contains(
+                    static fn (Handle $handle): bool => $handle->kind === 'email' && str_ends_with($handle->value, '@'.ltrim($wanted, '@'))
+                ),
                 'orders at least' => (int) $customer->getAttribute('orders_count') >= (int) $wanted,
                 'language' => mb_strtolower((string) $customer->language) === $wanted,
                 default => mb_strtolower(trim((string) ($customer->facts[$condition['field']] ?? ''))) === $wanted,
@@ -68,7 +77,13 @@ final class SortIntoGroups
     private function put(CustomerGroup $group, array $belongs): void
     {
         $in = array_keys(array_filter($belongs));
-        DB::table('customer_group_members')->where('group_id', $group->id)->whereIn('customer_id', array_keys($belongs))->whereNotIn('customer_id', $in)->delete();
-        DB::table('customer_group_members')->insertOrIgnore(array_map(static fn (int $id): array => ['group_id' => $group->id, 'customer_id' => $id], $in));
+        DB::table('customer_group_members')
+            ->where('group_id', $group->id)
+            ->whereIn('customer_id', array_keys($belongs))
+            ->whereNotIn('customer_id', $in)
+            ->delete();
+        DB::table('customer_group_members')->insertOrIgnore(
+            array_map(static fn (int $id): array => ['group_id' => $group->id, 'customer_id' => $id], $in)
+        );
     }
 }

@@ -23,7 +23,9 @@ final readonly class TelephoneNumber
     {
         $numbers = PhoneNumberUtil::getInstance();
         try {
-            $number = $numbers->parse($written, $country !== null && $country !== '' ? $country : (string) config('cairnfield.store.country'));
+            $number = $numbers->parse(
+                $written, $country !== null && $country !== '' ? $country : (string) config('cairnfield.store.country')
+            );
         } catch (NumberParseException) {
             return null;
         }

@@ -43,28 +43,38 @@ final readonly class DemoAnswers
      * @param  Outcome|null  $outcome  in place of what the template says
      * @param  array<string, string>  $changed  what was written instead
      */
-    public function withTemplate(Conversation $conversation, Teammate $teammate, string $name, ?Outcome $outcome, array $changed, string $onceKey): void
-    {
-        $filled = $this->fill->fill(Template::query()->with(['languages', 'files'])->where('name', $name)->firstOrFail(), $conversation, $teammate);
+    public function withTemplate(
+        Conversation $conversation, Teammate $teammate, string $name, ?Outcome $outcome, array $changed, string $onceKey
+    ): void {
+        $filled = $this->fill->fill(
+            Template::query()->with(['languages', 'files'])->where('name', $name)->firstOrFail(), $conversation, $teammate
+        );
         if ($filled->gaps !== []) {
             throw new RuntimeException("The demo's “{$name}” cannot be filled for {$conversation->number()}: {$filled->gaps[0]->name}");
         }
         $text = $filled->text;
         foreach ($changed as $written => $instead) {
-            str_contains($text, $written) || throw new RuntimeException("“{$written}” does not stand in the demo's “{$name}” for {$conversation->number()}.");
+            str_contains($text, $written) || throw new RuntimeException(
+                "“{$written}” does not stand in the demo's “{$name}” for {$conversation->number()}."
+            );
             $text = str_replace($written, $instead, $text);
         }
         [$then, $usual] = $filled->then();
         // What is long past is held for nothing any more.
-        $this->send($conversation, $teammate, $text, $then, $outcome ?? $usual, $onceKey, $filled->stepsBut(StepKind::Hold), [new UsedTemplate($filled->template->id, $filled->language, $filled->text)]);
+        $this->send(
+            $conversation, $teammate, $text, $then, $outcome ?? $usual, $onceKey, $filled->stepsBut(StepKind::Hold),
+            [new UsedTemplate($filled->template->id, $filled->language, $filled->text)]
+        );
     }
 
     /**
      * @param  list<Step>  $steps
      * @param  list<UsedTemplate>  $templates
      */
-    private function send(Conversation $conversation, Teammate $teammate, string $text, ConversationState $then, ?Outcome $outcome, string $onceKey, array $steps = [], array $templates = []): void
-    {
+    private function send(
+        Conversation $conversation, Teammate $teammate, string $text, ConversationState $then, ?Outcome $outcome, string $onceKey,
+        array $steps = [], array $templates = []
+    ): void {
         $this->sendReply->send($conversation, $teammate, new ReplyToSend(
             $text,
             [],

@@ -181,15 +181,27 @@ final class DemoConversations
         $teammate = Teammate::query()->where('email', $step['who'].'@brindle.example')->firstOrFail();
         $actor = Actor::teammate($teammate);
         match ($does) {
-            'out' => $this->answers->inOwnWords($conversation, $teammate, (string) $step['text'], $this->outcome($step['outcome'] ?? null), $this->uuid($key, $step)),
-            'with' => $this->answers->withTemplate($conversation, $teammate, (string) $step['template'], $this->outcome($step['outcome']), $step['changed'], $this->uuid($key, $step)),
+            'out' => $this->answers->inOwnWords(
+                $conversation, $teammate, (string) $step['text'], $this->outcome($step['outcome'] ?? null), $this->uuid($key, $step)
+            ),
+            'with' => $this->answers->withTemplate(
+                $conversation, $teammate, (string) $step['template'], $this->outcome($step['outcome']), $step['changed'],
+                $this->uuid($key, $step)
+            ),
             'rate' => $this->ratings->rate($conversation, (int) $step['stars'], (string) $step['text']),
             'look' => $this->ratings->look($conversation, $teammate, (string) $step['text'], $this->uuid($key, $step)),
             'note' => $this->addNote->add($conversation, $teammate, (string) $step['text'], $this->uuid($key, $step)),
             'take' => $this->take->take($conversation, $teammate),
-            'give' => $this->assign->assign($conversation, Teammate::query()->where('email', $step['to'].'@brindle.example')->firstOrFail(), $actor),
-            'hold' => $this->changeState->hold($conversation, $actor, (string) $step['text'], $this->loadedAt->addDays((int) $step['days'])->setTime(8, 0)),
-            'resolve' => $this->changeState->resolveUnchecked($conversation, $actor, $this->outcome((string) $step['outcome']) ?? throw new RuntimeException('A demo story is resolved as nothing.')),
+            'give' => $this->assign->assign(
+                $conversation, Teammate::query()->where('email', $step['to'].'@brindle.example')->firstOrFail(), $actor
+            ),
+            'hold' => $this->changeState->hold(
+                $conversation, $actor, (string) $step['text'], $this->loadedAt->addDays((int) $step['days'])->setTime(8, 0)
+            ),
+            'resolve' => $this->changeState->resolveUnchecked(
+                $conversation, $actor,
+                $this->outcome((string) $step['outcome']) ?? throw new RuntimeException('A demo story is resolved as nothing.')
+            ),
             'close' => $this->changeState->close($conversation, $actor),
             default => throw new RuntimeException("The demo step '{$does}' is not known."),
         };
@@ -208,7 +220,12 @@ final class DemoConversations
 
             return;
         }
-        $story = $goesOnByMail ? [...$story, 'from' => $story['with']['email'], 'name' => $story['with']['name'], 'subject' => $this->conversations[$key]->subject] : $story;
+        $story = $goesOnByMail
+            ? [
+                ...$story, 'from' => $story['with']['email'], 'name' => $story['with']['name'],
+                'subject' => $this->conversations[$key]->subject,
+            ]
+            : $story;
         $address = ($story['to'] ?? 'care').'@brindle.example';
         $email = (new Email)
             ->from(new Address($story['from'], $story['name']))
@@ -232,7 +249,9 @@ final class DemoConversations
             $email->getHeaders()->addTextHeader('References', trim("<{$last->message_id}>"));
         }
         $taken = $this->takeMail->take($email->toString(), Account::query()->where('address', $address)->firstOrFail());
-        $message = $taken->message ?? throw new RuntimeException("The demo message '{$story['subject']}' could not be read: {$taken->reason}");
+        $message = $taken->message ?? throw new RuntimeException(
+            "The demo message '{$story['subject']}' could not be read: {$taken->reason}"
+        );
         $this->settle($key, $story, $message->conversation()->firstOrFail());
     }
 
@@ -248,7 +267,10 @@ final class DemoConversations
         $isFirst = ! isset($this->conversations[$key]);
         $this->conversations[$key] = $conversation;
         if ($isFirst && isset($story['category']) && $conversation->category_id === null) {
-            $this->setCategory->set($conversation, Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail(), Actor::application());
+            $this->setCategory->set(
+                $conversation, Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail(),
+                Actor::application()
+            );
         }
     }
 

@@ -21,7 +21,10 @@ final readonly class DemoFields
 
     public function load(): void
     {
-        $field = $this->fields->make(About::Conversation, 'What happened', FieldKind::Choice, [self::BROKE, 'A part is missing', 'It is not what I ordered', 'It does not arrive'], false);
+        $field = $this->fields->make(
+            About::Conversation, 'What happened', FieldKind::Choice,
+            [self::BROKE, 'A part is missing', 'It is not what I ordered', 'It does not arrive'], false
+        );
         $form = Account::query()->where('channel', Channel::WebForm)->firstOrFail();
         $form->forceFill(['settings' => [...$form->settings, 'fields' => "{$field->name}\n{$form->settings['fields']}"]])->save();
     }

@@ -82,7 +82,9 @@ final readonly class DemoOtherWays
         $answer = Http::baseUrl((string) $account->settings['base_url'])->acceptJson()->asJson()
             ->post("/act/{$story['act']}", [...$story['with'], 'text' => $text, 'at' => CarbonImmutable::now()->toIso8601ZuluString()])
             ->throw();
-        $id = $answer->json('entry.id') ?? $answer->json('id') ?? throw new RuntimeException("{$channel->label()} did not take the demo's “{$text}”.");
+        $id = $answer->json('entry.id') ?? $answer->json('id') ?? throw new RuntimeException(
+            "{$channel->label()} did not take the demo's “{$text}”."
+        );
         $this->catchUp($channel);
 
         return ChannelItem::query()->where('channel', $channel)->where('outside_id', $id)->firstOrFail()->conversation()->first();
@@ -95,7 +97,10 @@ final readonly class DemoOtherWays
     {
         $form = Form::named('contact') ?? throw new RuntimeException('The demo has no web form.');
         $category = Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail();
-        $number = $this->takeForm->take($form, FilledForm::from([...$story['with'], 'category' => $category->id, 'text' => $text], $form), [], hash('sha256', $text), now()->getTimestamp() - 60, false);
+        $number = $this->takeForm->take(
+            $form, FilledForm::from([...$story['with'], 'category' => $category->id, 'text' => $text], $form), [],
+            hash('sha256', $text), now()->getTimestamp() - 60, false
+        );
 
         return Conversation::query()->findOrFail((int) substr($number, 2));
     }

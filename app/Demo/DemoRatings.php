@@ -39,8 +39,14 @@ final readonly class DemoRatings
         'Parcel at the wrong house' => [4, ''],
         'Tracking says delivered' => [5, ''],
         'Wrong house number' => [3, 'I had to sort it out with the carrier myself.'],
-        'Ændring af adresse' => [2, 'Pakken var allerede sendt, og så måtte jeg selv ringe.', 'Wren changes addresses until the first depot: from now on we ring them ourselves.'],
-        'Please send it to my office' => [2, 'So the answer was: ask somebody else.', 'Fair. The carrier would have done it for us with one call; next time we call.'],
+        'Ændring af adresse' => [
+            2, 'Pakken var allerede sendt, og så måtte jeg selv ringe.',
+            'Wren changes addresses until the first depot: from now on we ring them ourselves.',
+        ],
+        'Please send it to my office' => [
+            2, 'So the answer was: ask somebody else.',
+            'Fair. The carrier would have done it for us with one call; next time we call.',
+        ],
         'Ferrule split on the second flight' => [5, ''],
         'Split spar' => [4, ''],
         'Merlin: ferrule cracked' => [5, 'Two hours from my mail to the parcel number.'],
@@ -62,8 +68,12 @@ final readonly class DemoRatings
         'Return of the Kestrel' => [4, ''],
         'Sending one back' => [5, ''],
         'Returnering af drage' => [5, ''],
-        'Return after six weeks' => [2, 'Unused, and still no.', 'Offered to take it back for store credit; they have given it away already.'],
-        'Return the repair tape?' => [1, 'Six euro, and I get a speech about thirty days.', 'Gave the 6.90 back. The text reads like a law; Ruta rewrites it.'],
+        'Return after six weeks' => [
+            2, 'Unused, and still no.', 'Offered to take it back for store credit; they have given it away already.',
+        ],
+        'Return the repair tape?' => [
+            1, 'Six euro, and I get a speech about thirty days.', 'Gave the 6.90 back. The text reads like a law; Ruta rewrites it.',
+        ],
         'Where is my refund?' => [4, 'They made it good.'],
         'Invoice, please' => [5, ''],
         'Faktura mangler' => [4, ''],
@@ -89,7 +99,9 @@ final readonly class DemoRatings
         }
         $rated = [self::RATED_AFTER_HOURS, ['does' => 'rate', 'who' => 'mads', 'stars' => $said[0], 'text' => $said[1]]];
 
-        return isset($said[2]) ? [$rated, [self::LOOKED_AT_AFTER_HOURS, ['does' => 'look', 'who' => 'mads', 'text' => $said[2]]]] : [$rated];
+        return isset($said[2])
+            ? [$rated, [self::LOOKED_AT_AFTER_HOURS, ['does' => 'look', 'who' => 'mads', 'text' => $said[2]]]]
+            : [$rated];
     }
 
     public function rate(Conversation $conversation, int $stars, string $text): void
@@ -103,6 +115,9 @@ final readonly class DemoRatings
     public function look(Conversation $conversation, Teammate $lead, string $note, string $onceKey): void
     {
         $this->addNote->add($conversation, $lead, $note, $onceKey);
-        $this->changeState->resolveUnchecked($conversation->refresh(), Actor::teammate($lead), $conversation->outcome ?? Outcome::query()->orderBy('position')->firstOrFail());
+        $this->changeState->resolveUnchecked(
+            $conversation->refresh(), Actor::teammate($lead),
+            $conversation->outcome ?? Outcome::query()->orderBy('position')->firstOrFail()
+        );
     }
 }

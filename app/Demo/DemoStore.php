@@ -48,8 +48,14 @@ final class DemoStore
     /** Where the store is found: channel, account there, its place among the stand-ins, team, and more. */
     private const SERVICES = [
         [Channel::Pennon, '@brindlekites', 0, 'Care', ['join_hours' => 12, 'mentions' => 'all']],
-        [Channel::Pennon, '@brindletrade', 0, 'Care', ['join_hours' => 24, 'mentions' => 'words', 'words' => ['order', 'invoice', 'carton', 'wholesale']]],
-        [Channel::Snapline, 'brindle.kites', 1, 'Care', ['join_hours' => 12, 'mentions' => 'words', 'words' => ['order', 'parcel', 'broken', 'help', 'where', 'when', 'how', 'which']]],
+        [
+            Channel::Pennon, '@brindletrade', 0, 'Care',
+            ['join_hours' => 24, 'mentions' => 'words', 'words' => ['order', 'invoice', 'carton', 'wholesale']],
+        ],
+        [
+            Channel::Snapline, 'brindle.kites', 1, 'Care',
+            ['join_hours' => 12, 'mentions' => 'words', 'words' => ['order', 'parcel', 'broken', 'help', 'where', 'when', 'how', 'which']],
+        ],
         [Channel::Marrowby, 'brindle-kites', 2, 'Care', []],
         [Channel::Quaymart, 'BRINDLE', 3, 'Care', []],
         [Channel::Shop, 'brindle', 4, null, []],
@@ -61,14 +67,20 @@ final class DemoStore
 
     private const CATEGORIES = [
         'Delivery' => ['Late parcel' => 'My parcel is late', 'Change order' => 'Change my order', 'Lost parcel' => 'My parcel is lost'],
-        'Product' => ['Faulty item' => 'Something is broken', 'Wrong item' => 'I got the wrong thing', 'Missing part' => 'A part is missing', 'Before buying' => 'A question before buying', 'Spare parts' => 'Spare parts'],
+        'Product' => [
+            'Faulty item' => 'Something is broken', 'Wrong item' => 'I got the wrong thing', 'Missing part' => 'A part is missing',
+            'Before buying' => 'A question before buying', 'Spare parts' => 'Spare parts',
+        ],
         'Return' => ['Return' => 'Return something', 'Exchange' => 'Exchange something'],
         'Payment' => ['Refund' => 'My refund', 'Invoice' => 'My invoice', 'Gift card' => 'Gift cards'],
         'Trade' => ['Wholesale' => 'Wholesale'],
         'Other' => ['Not for us' => 'Something else'],
     ];
 
-    private const OUTCOMES = ['Information given', 'Sent again', 'Refunded', 'Exchanged', 'Order changed', 'Invoice sent', 'No answer', 'Duplicate', 'Junk'];
+    private const OUTCOMES = [
+        'Information given', 'Sent again', 'Refunded', 'Exchanged', 'Order changed', 'Invoice sent', 'No answer', 'Duplicate',
+        'Junk',
+    ];
 
     public function load(): void
     {
@@ -188,10 +200,31 @@ final class DemoStore
         $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
         $notDone = ['field' => 'state', 'op' => 'in', 'value' => ['open', 'waiting', 'held']];
         foreach ([
-            'Before the festival' => [['all' => [$notDone, ['any' => [['field' => 'category', 'op' => 'in', 'value' => [(string) $late->id]], ['field' => 'subject', 'op' => 'has_any_word', 'value' => ['festival', 'saturday']]]]]], Sort::NextUp, ['number', 'state', 'owner', 'due']],
-            'Said in public' => [['all' => [$notDone, ['field' => 'public', 'op' => 'is', 'value' => true]]], Sort::Latest, ['account', 'state', 'owner', 'last_message']],
+            'Before the festival' => [
+                [
+                    'all' => [
+                        $notDone,
+                        [
+                            'any' => [
+                                ['field' => 'category', 'op' => 'in', 'value' => [(string) $late->id]],
+                                ['field' => 'subject', 'op' => 'has_any_word', 'value' => ['festival', 'saturday']],
+                            ],
+                        ],
+                    ],
+                ],
+                Sort::NextUp, ['number', 'state', 'owner', 'due'],
+            ],
+            'Said in public' => [
+                ['all' => [$notDone, ['field' => 'public', 'op' => 'is', 'value' => true]]], Sort::Latest,
+                ['account', 'state', 'owner', 'last_message'],
+            ],
         ] as $name => [$condition, $sort, $columns]) {
-            (new SavedView)->forceFill(['name' => $name, 'teammate_id' => $mads->id, 'shared_with' => SharedWith::Everybody, 'condition' => $condition, 'columns' => $columns, 'sort' => $sort, 'board_by' => BoardBy::State])->save();
+            (new SavedView)
+                ->forceFill([
+                    'name' => $name, 'teammate_id' => $mads->id, 'shared_with' => SharedWith::Everybody, 'condition' => $condition,
+                    'columns' => $columns, 'sort' => $sort, 'board_by' => BoardBy::State,
+                ])
+                ->save();
         }
     }
 
@@ -199,8 +232,17 @@ final class DemoStore
     {
         $faulty = Category::query()->where('name', 'Faulty item')->firstOrFail();
         foreach ([
-            ['Damaged on arrival', $faulty->id, ['Ask for a photo of the damage and of the label', 'Read the batch letter inside the keel', 'See whether the part is in stock', 'Send again or give money back', 'Tell the workshop when it is batch K']],
-            ['Lost parcel', Category::query()->where('name', 'Lost parcel')->firstOrFail()->id, ['Ask the carrier', 'Wait three working days', 'Send again, or give money back']],
+            [
+                'Damaged on arrival', $faulty->id,
+                [
+                    'Ask for a photo of the damage and of the label', 'Read the batch letter inside the keel',
+                    'See whether the part is in stock', 'Send again or give money back', 'Tell the workshop when it is batch K',
+                ],
+            ],
+            [
+                'Lost parcel', Category::query()->where('name', 'Lost parcel')->firstOrFail()->id,
+                ['Ask the carrier', 'Wait three working days', 'Send again, or give money back'],
+            ],
         ] as [$name, $category, $steps]) {
             (new Checklist)->forceFill(['name' => $name, 'category_id' => $category, 'steps' => $steps])->save();
         }
@@ -208,8 +250,16 @@ final class DemoStore
 
     private function addGroups(): void
     {
-        foreach (['Wholesale' => [['field' => 'email domain', 'is' => 'kitebarn.example']], 'Regulars' => [['field' => 'orders at least', 'is' => '2']], 'Festival club' => [['field' => 'club', 'is' => 'festival']]] as $name => $conditions) {
-            (new CustomerGroup)->forceFill(['name' => $name, 'place' => $name === 'Wholesale' ? 1 : 5, 'conditions' => $conditions])->save();
+        foreach (
+            [
+                'Wholesale' => [['field' => 'email domain', 'is' => 'kitebarn.example']],
+                'Regulars' => [['field' => 'orders at least', 'is' => '2']],
+                'Festival club' => [['field' => 'club', 'is' => 'festival']],
+            ] as $name => $conditions
+        ) {
+            (new CustomerGroup)
+                ->forceFill(['name' => $name, 'place' => $name === 'Wholesale' ? 1 : 5, 'conditions' => $conditions])
+                ->save();
         }
     }
 
@@ -217,7 +267,9 @@ final class DemoStore
     {
         $position = 0;
         foreach (self::CATEGORIES as $parentName => $children) {
-            $parent = Category::query()->create(['name' => $parentName, 'customer_name' => $parentName, 'path' => $parentName, 'position' => $position++]);
+            $parent = Category::query()->create([
+                'name' => $parentName, 'customer_name' => $parentName, 'path' => $parentName, 'position' => $position++,
+            ]);
             foreach ($children as $name => $customerName) {
                 Category::query()->create([
                     'parent_id' => $parent->id,

@@ -30,7 +30,14 @@ final readonly class DemoTemplates
                 SharedWith::Everybody,
                 null,
                 array_map(static fn (string $text): array => ['subject' => null, 'text' => $text, 'html' => null], $texts),
-                array_map(static fn (string $category): int => Category::query()->whereNotNull('parent_id')->where('name', $category)->firstOrFail()->id, $categories),
+                array_map(
+                    static fn (string $category): int => Category::query()
+                        ->whereNotNull('parent_id')
+                        ->where('name', $category)
+                        ->firstOrFail()
+                        ->id,
+                    $categories
+                ),
                 array_map($this->step(...), $steps),
             ), $mads);
         }

@@ -18,8 +18,10 @@ final class LoadDemoCommand extends Command
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields, DemoRules $rules, SortIntoGroups $groups): int
-    {
+    public function handle(
+        DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields,
+        DemoRules $rules, SortIntoGroups $groups
+    ): int {
         if (Teammate::query()->exists()) {
             $this->info('There is data already; nothing was loaded.');
 

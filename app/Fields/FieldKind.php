@@ -62,7 +62,8 @@ enum FieldKind: string
                 self::Text => self::text(mb_strlen($value) <= self::LONGEST ? $value : throw FieldRefused::tooLong($name, self::LONGEST)),
                 self::Number => self::number(self::decimal($value) ?? throw FieldRefused::noNumber($name, $value)),
                 self::Date => self::number(self::date($value) ?? throw FieldRefused::noDate($name, $value)),
-                self::Choice, self::Choices => self::text(self::choice($value, $choices) ?? throw FieldRefused::noChoice($name, $value, $choices)),
+                self::Choice,
+                self::Choices => self::text(self::choice($value, $choices) ?? throw FieldRefused::noChoice($name, $value, $choices)),
                 self::YesNo => self::number(self::yesOrNo($value) ?? throw FieldRefused::noChoice($name, $value, ['yes', 'no'])),
             };
         }

@@ -20,7 +20,9 @@ trait HasOwnValues
     public function ownValues(): HasMany
     {
         $values = $this->hasMany(OwnValue::class, 'about_id');
-        $values->whereIn('own_field_id', OwnField::query()->where('about', About::of($this))->select('id'))->orderBy('about_id')->orderBy('position');
+        $values->whereIn('own_field_id', OwnField::query()->where('about', About::of($this))->select('id'))
+            ->orderBy('about_id')
+            ->orderBy('position');
 
         return $values;
     }

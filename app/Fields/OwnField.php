@@ -46,6 +46,9 @@ final class OwnField extends Model
 
     protected function casts(): array
     {
-        return ['about' => About::class, 'kind' => FieldKind::class, 'choices' => 'array', 'required_to_resolve' => 'boolean', 'retired_at' => 'immutable_datetime'];
+        return [
+            'about' => About::class, 'kind' => FieldKind::class, 'choices' => 'array', 'required_to_resolve' => 'boolean',
+            'retired_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -46,7 +46,8 @@ final class OwnFields
     {
         $written = [];
         $fields = OwnField::query()->where('about', $about)->orderBy('position')->orderBy('id')
-            ->with(['values' => static fn ($values) => $values->whereIn('about_id', $ids)->orderBy('about_id')->orderBy('position')])->get();
+            ->with(['values' => static fn ($values) => $values->whereIn('about_id', $ids)->orderBy('about_id')->orderBy('position')])
+            ->get();
         foreach ($fields as $field) {
             foreach ($field->values as $value) {
                 $written[$value->about_id][$field->word][] = $field->kind->show($value->text, $value->number);
@@ -72,14 +73,24 @@ final class OwnFields
         }
 
         return DB::transaction(static function () use ($field, $aboutId, $rows): ?array {
-            $before = self::shown($field, OwnValue::query()->where('own_field_id', $field->id)->where('about_id', $aboutId)->orderBy('position')->lockForUpdate()->get());
+            $before = self::shown(
+                $field,
+                OwnValue::query()
+                    ->where('own_field_id', $field->id)
+                    ->where('about_id', $aboutId)
+                    ->orderBy('position')
+                    ->lockForUpdate()
+                    ->get()
+            );
             $after = array_map(static fn (array $row): string => $field->kind->show($row['text'], $row['number']), $rows);
             if ($before === $after) {
                 return null;
             }
             // The first place first: whoever keeps something else in this moment waits there, and replaces all of it then.
             OwnValue::query()->upsert(array_map(
-                static fn (array $row, int $position): array => ['own_field_id' => $field->id, 'about_id' => $aboutId, 'position' => $position, ...$row],
+                static fn (array $row, int $position): array => [
+                    'own_field_id' => $field->id, 'about_id' => $aboutId, 'position' => $position, ...$row,
+                ],
                 $rows,
                 array_keys($rows),
             ), ['own_field_id', 'about_id', 'position'], ['text', 'folded', 'number']);

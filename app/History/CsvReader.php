@@ -48,12 +48,17 @@ final readonly class CsvReader implements ReadsHistory
     {
         $line = ltrim((string) fgets($file), "\u{FEFF}");
         foreach ([',', ';', "\t"] as $separator) {
-            $headings = array_map(static fn (?string $heading): string => strtolower(trim((string) $heading)), str_getcsv($line, $separator, '"', ''));
+            $headings = array_map(
+                static fn (?string $heading): string => strtolower(trim((string) $heading)), str_getcsv($line, $separator, '"', '')
+            );
             if (array_diff(self::NEEDED, $headings) === []) {
                 return [array_values($headings), $separator];
             }
         }
-        throw HistoryRefused::unreadableFile(basename($this->path), 'its first line must name the columns, these at least: '.implode(', ', self::NEEDED).'. Known are also: subject, channel, name, address, category, id.');
+        throw HistoryRefused::unreadableFile(
+            basename($this->path),
+            'its first line must name the columns, these at least: '.implode(', ', self::NEEDED).'. Known are also: subject, channel, name, address, category, id.'
+        );
     }
 
     /**
@@ -78,7 +83,9 @@ final readonly class CsvReader implements ReadsHistory
             'channel' => $value['channel'] ?? '',
             'category' => $value['category'] ?? '',
             'customer' => ['name' => $value['name'] ?? '', 'address' => $value['address'] ?? ''],
-            'messages' => [['id' => $value['id'] ?? '', 'direction' => $isIncoming ? 'in' : 'out', 'at' => $value['at'], 'text' => $value['text']]],
+            'messages' => [
+                ['id' => $value['id'] ?? '', 'direction' => $isIncoming ? 'in' : 'out', 'at' => $value['at'], 'text' => $value['text']],
+            ],
         ]);
     }
 }

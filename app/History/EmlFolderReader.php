@@ -28,7 +28,10 @@ final readonly class EmlFolderReader implements ReadsHistory
     {
         if (is_dir($this->path)) {
             foreach (array_slice($this->files(), $position) as $offset => $file) {
-                yield $this->item(substr($file, strlen($this->path) + 1), $position + $offset + 1, (int) filesize($file), static fn (): string|false => file_get_contents($file));
+                yield $this->item(
+                    substr($file, strlen($this->path) + 1), $position + $offset + 1, (int) filesize($file),
+                    static fn (): string|false => file_get_contents($file)
+                );
             }
 
             return;

@@ -82,7 +82,14 @@ final readonly class ExportHistory
         return Conversation::query()
             ->where('junk', false)
             ->when($from !== null, fn ($query) => $query->where('last_message_at', '>=', $from))
-            ->with(['customer.handles', 'category', 'orders', 'tags', 'messages' => fn ($messages) => $messages->whereNull('called_back_at')->where('forwarded', false)->whereNull('partner_thread_id')->orderBy('received_at')->orderBy('id')]);
+            ->with([
+                'customer.handles', 'category', 'orders', 'tags',
+                'messages' => fn ($messages) => $messages->whereNull('called_back_at')
+                    ->where('forwarded', false)
+                    ->whereNull('partner_thread_id')
+                    ->orderBy('received_at')
+                    ->orderBy('id'),
+            ]);
     }
 
     /**
@@ -96,7 +103,14 @@ final readonly class ExportHistory
         return [
             'conversation' => $this->ownFields->ofMany(About::Conversation, array_values($conversations->pluck('id')->all())),
             'customer' => $this->ownFields->ofMany(About::Customer, array_values($conversations->pluck('customer_id')->unique()->all())),
-            'order' => $this->ownFields->ofMany(About::Order, array_values($conversations->flatMap(static fn (Conversation $conversation): array => $conversation->orders->modelKeys())->unique()->all())),
+            'order' => $this->ownFields->ofMany(
+                About::Order,
+                array_values(
+                    $conversations->flatMap(static fn (Conversation $conversation): array => $conversation->orders->modelKeys())
+                        ->unique()
+                        ->all()
+                )
+            ),
         ];
     }
 
@@ -105,7 +119,11 @@ final readonly class ExportHistory
      */
     private function json(Conversation $conversation, array $fields): string
     {
-        $orderFields = array_filter($conversation->orders->mapWithKeys(static fn (Order $order): array => [$order->number => $fields['order'][$order->id] ?? []])->all());
+        $orderFields = array_filter(
+            $conversation->orders->mapWithKeys(
+                static fn (Order $order): array => [$order->number => $fields['order'][$order->id] ?? []]
+            )->all()
+        );
         $handle = static fn (string $kind): ?string => $conversation->customer->handles->firstWhere('kind', $kind)?->shown;
 
         return json_encode(array_filter([
@@ -124,7 +142,11 @@ final readonly class ExportHistory
                 'address' => $handle($conversation->channel->handleKind()) ?? $handle('email'),
                 'email' => $handle('email'),
                 'telephone' => $handle('telephone'),
-                'handles' => $conversation->customer->handles->map(static fn (Handle $one): array => ['kind' => $one->kind, 'value' => $one->shown])->values()->all(),
+                'handles' => $conversation->customer->handles->map(
+                    static fn (Handle $one): array => ['kind' => $one->kind, 'value' => $one->shown]
+                )
+                    ->values()
+                    ->all(),
             ]),
             'orders' => $conversation->orders->map(static fn (Order $order): string => $order->number)->all() ?: null,
             'messages' => $conversation->messages->map(static fn (Message $message): array => array_filter([
@@ -180,7 +202,12 @@ final readonly class ExportHistory
             return $this->files->read($message->original);
         }
         $from = $this->address($message->from_address, $message->from_name);
-        $email = (new Email)->from($from)->to($this->address($message->to[0] ?? '', ''))->subject($message->subject)->date($message->received_at)->text($message->text);
+        $email = (new Email)
+            ->from($from)
+            ->to($this->address($message->to[0] ?? '', ''))
+            ->subject($message->subject)
+            ->date($message->received_at)
+            ->text($message->text);
         $headers = $email->getHeaders();
         $headers->addIdHeader('Message-ID', $this->idOf($message));
         if ($message->in_reply_to !== null && str_contains($message->in_reply_to, '@')) {
@@ -192,7 +219,9 @@ final readonly class ExportHistory
 
     private function idOf(Message $message): string
     {
-        return preg_match('/^[^\s<>@]+@[^\s<>@]+$/D', $message->message_id) === 1 ? $message->message_id : "{$message->id}.{$message->once_key}@cairnfield.invalid";
+        return preg_match('/^[^\s<>@]+@[^\s<>@]+$/D', $message->message_id) === 1
+            ? $message->message_id
+            : "{$message->id}.{$message->once_key}@cairnfield.invalid";
     }
 
     /**

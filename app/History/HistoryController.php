@@ -24,7 +24,10 @@ final readonly class HistoryController
     {
         return view('history.index', [
             'imports' => HistoryImport::query()->with(['account', 'teammate'])->orderByDesc('id')->limit(20)->get(),
-            'accounts' => Account::query()->orderBy('id')->get()->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
+            'accounts' => Account::query()
+                ->orderBy('id')
+                ->get()
+                ->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
             'formats' => HistoryFormat::cases(),
         ]);
     }
@@ -35,13 +38,17 @@ final readonly class HistoryController
             'file' => ['required', 'file'],
             'account' => ['required', 'integer', 'exists:accounts,id'],
             'format' => ['nullable', Rule::enum(HistoryFormat::class)],
-        ], ['file.required' => 'Choose a file first.', 'file.uploaded' => 'The file could not be taken over: it is larger than 64 MB. Larger ones are taken by `php artisan history:import`.']);
+        ], ['file.required' => 'Choose a file first.',
+            'file.uploaded' => 'The file could not be taken over: it is larger than 64 MB. Larger ones are taken by `php artisan history:import`.']);
         $file = $request->file('file');
         $name = basename($file->getClientOriginalName());
         $kept = $file->move(HistoryUploads::folder(), Str::uuid()->toString())->getPathname();
         $teammate = $request->user();
         try {
-            $import = $this->startImport->start($kept, $name, HistoryFormat::tryFrom($chosen['format'] ?? ''), Account::query()->findOrFail((int) $chosen['account']), $teammate instanceof Teammate ? $teammate : null);
+            $import = $this->startImport->start(
+                $kept, $name, HistoryFormat::tryFrom($chosen['format'] ?? ''),
+                Account::query()->findOrFail((int) $chosen['account']), $teammate instanceof Teammate ? $teammate : null
+            );
         } catch (HistoryRefused $why) {
             unlink($kept);
 
@@ -59,7 +66,9 @@ final readonly class HistoryController
             'problems' => $import->problems()->orderBy('id')->limit(200)->get(),
         ];
 
-        return $request->header('HX-Request') === null ? view('history.show', $content) : response(view('history.progress', $content)->render());
+        return $request->header('HX-Request') === null
+            ? view('history.show', $content)
+            : response(view('history.progress', $content)->render());
     }
 
     public function stop(HistoryImport $import): RedirectResponse
@@ -71,7 +80,10 @@ final readonly class HistoryController
 
     public function goOn(HistoryImport $import): RedirectResponse
     {
-        HistoryImport::query()->whereKey($import->id)->where('state', HistoryImport::STOPPED)->update(['state' => HistoryImport::RUNNING, 'lease_until' => null, 'problem' => null]);
+        HistoryImport::query()
+            ->whereKey($import->id)
+            ->where('state', HistoryImport::STOPPED)
+            ->update(['state' => HistoryImport::RUNNING, 'lease_until' => null, 'problem' => null]);
         RunImport::dispatch($import->id);
 
         return back()->with('done', 'It goes on.');
@@ -79,7 +91,9 @@ final readonly class HistoryController
 
     public function export(Request $request): StreamedResponse|BinaryFileResponse
     {
-        $chosen = $request->validate(['format' => ['required', Rule::enum(HistoryFormat::class)], 'from' => ['nullable', 'date_format:Y-m-d']]);
+        $chosen = $request->validate([
+            'format' => ['required', Rule::enum(HistoryFormat::class)], 'from' => ['nullable', 'date_format:Y-m-d'],
+        ]);
         $format = HistoryFormat::from($chosen['format']);
         $from = isset($chosen['from']) ? CarbonImmutable::parse($chosen['from'], 'UTC') : null;
         $name = 'conversations-'.now()->format('Y-m-d');

@@ -60,7 +60,12 @@ final readonly class HistoryFields
             throw HistoryRefused::item("Its “{$name}” is no list.");
         }
 
-        return array_map(static fn (mixed $one): array => is_array($one) ? $one : throw HistoryRefused::item("Its “{$name}” holds something that is no object."), $value);
+        return array_map(
+            static fn (mixed $one): array => is_array($one)
+                ? $one
+                : throw HistoryRefused::item("Its “{$name}” holds something that is no object."),
+            $value
+        );
     }
 
     /**

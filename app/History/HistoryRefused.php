@@ -23,6 +23,8 @@ final class HistoryRefused extends RuntimeException
 
     public static function unknownFormat(string $name): self
     {
-        return new self("It cannot be told from “{$name}” what it is. Name it .mbox, .zip (a folder of .eml), .csv or .jsonl, or choose the format.");
+        return new self(
+            "It cannot be told from “{$name}” what it is. Name it .mbox, .zip (a folder of .eml), .csv or .jsonl, or choose the format."
+        );
     }
 }

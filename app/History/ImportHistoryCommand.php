@@ -21,12 +21,20 @@ final class ImportHistoryCommand extends Command
         $path = realpath((string) $this->argument('path'));
         $account = Account::query()->where('address', (string) $this->option('account'))->first();
         if ($path === false || $account === null) {
-            $this->error($path === false ? 'There is no such file or folder.' : 'Say with --account= which connected account it belongs to, such as care@brindle.example.');
+            $this->error(
+                $path === false
+                    ? 'There is no such file or folder.'
+                    : 'Say with --account= which connected account it belongs to, such as care@brindle.example.'
+            );
 
             return self::INVALID;
         }
         try {
-            $import = HistoryImport::query()->where('file', $path)->where('account_id', $account->id)->whereIn('state', [HistoryImport::RUNNING, HistoryImport::STOPPED])->first()
+            $import = HistoryImport::query()
+                ->where('file', $path)
+                ->where('account_id', $account->id)
+                ->whereIn('state', [HistoryImport::RUNNING, HistoryImport::STOPPED])
+                ->first()
                 ?? $start->start($path, basename($path), HistoryFormat::tryFrom((string) $this->option('format')), $account, null);
         } catch (HistoryRefused $why) {
             $this->error($why->getMessage());

@@ -65,12 +65,17 @@ final class RunImport implements ShouldQueue
                 }
             }
         } catch (HistoryRefused $why) {
-            $import->forceFill(['state' => HistoryImport::FAILED, 'problem' => Str::limit($why->getMessage(), 990), 'lease_until' => null])->save();
+            $import->forceFill([
+                'state' => HistoryImport::FAILED, 'problem' => Str::limit($why->getMessage(), 990), 'lease_until' => null,
+            ])->save();
 
             return false;
         } catch (Throwable $fault) {
             report($fault);
-            $import->forceFill(['state' => HistoryImport::STOPPED, 'problem' => Str::limit("It stopped: {$fault->getMessage()} It can go on from there.", 990), 'lease_until' => null])->save();
+            $import->forceFill([
+                'state' => HistoryImport::STOPPED,
+                'problem' => Str::limit("It stopped: {$fault->getMessage()} It can go on from there.", 990), 'lease_until' => null,
+            ])->save();
 
             return false;
         }

@@ -62,7 +62,11 @@ final readonly class StoreHistory
         }
         try {
             // Where the same message comes by itself at this moment, the second look finds it there.
-            return retry(2, fn (): array => $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? []), when: static fn (Throwable $why): bool => $why instanceof UniqueConstraintViolationException);
+            return retry(
+                2,
+                fn (): array => $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? []),
+                when: static fn (Throwable $why): bool => $why instanceof UniqueConstraintViolationException
+            );
         } catch (UnreadableMailException $unreadable) {
             throw HistoryRefused::item($unreadable->getMessage());
         }
@@ -103,7 +107,15 @@ final readonly class StoreHistory
      */
     private function ourAddresses(): array
     {
-        return once(static fn (): array => array_values(Account::query()->where('channel', Channel::Email)->pluck('address')->map(static fn (string $address): string => mb_strtolower($address))->all()));
+        return once(
+            static fn (): array => array_values(
+                Account::query()
+                    ->where('channel', Channel::Email)
+                    ->pluck('address')
+                    ->map(static fn (string $address): string => mb_strtolower($address))
+                    ->all()
+            )
+        );
     }
 
     /**
@@ -123,12 +135,17 @@ final readonly class StoreHistory
         $read = array_map(fn (HistoryFields $message): array => $this->readMessage($message, $id, $channel, $fields), $messages);
         $again = Message::query()->whereIn('once_key', array_column($read, 'key'))->pluck('once_key')->all();
         // One that stands in the file twice is taken once.
-        $new = array_values(array_filter(array_column($read, null, 'key'), static fn (array $message): bool => ! in_array($message['key'], $again, true)));
+        $new = array_values(
+            array_filter(array_column($read, null, 'key'), static fn (array $message): bool => ! in_array($message['key'], $again, true))
+        );
         if ($new === []) {
             return [0, count($read)];
         }
         DB::transaction(function () use ($import, $fields, $new, $channel, $id): void {
-            $conversation = $this->earlierPart($import, $id) ?? $this->begin($import, $fields->optional('subject'), $this->person($fields, $channel), $import->account, $channel, $new[0]['at'], $fields);
+            $conversation = $this->earlierPart($import, $id) ?? $this->begin(
+                $import, $fields->optional('subject'), $this->person($fields, $channel), $import->account, $channel, $new[0]['at'],
+                $fields
+            );
             foreach ($new as ['arrival' => $arrival, 'isOurs' => $isOurs, 'at' => $at]) {
                 $this->goOn($conversation, $this->message($conversation, $import->account, $arrival, $isOurs, $at), $at);
             }
@@ -148,11 +165,36 @@ final readonly class StoreHistory
         $given = $message->optional('id');
         $key = preg_match('/^urn:cairnfield:([0-9a-f]{64})$/D', $given, $own) === 1
             ? $own[1]
-            : hash('sha256', implode("\0", ['history', $channel->value, $conversationId, $given, $at->toIso8601ZuluString(), $message->text('direction'), $text]));
+            : hash(
+                'sha256',
+                implode(
+                    "\0",
+                    ['history', $channel->value, $conversationId, $given, $at->toIso8601ZuluString(), $message->text('direction'), $text]
+                )
+            );
         $customer = $conversation->object('customer');
         $received = new ReceivedMessage(
-            $channel, $key, SenderHandle::of($channel->handleKind(), '', mb_substr($customer->optional('address') ?: $customer->optional('email'), 0, 320), $customer->optional('name')),
-            $given, null, [], null, [], [], null, $conversation->optional('subject'), $text, $message->optional('html') ?: null, false, false, [], [], $at,
+            $channel,
+            $key,
+            SenderHandle::of(
+                $channel->handleKind(), '', mb_substr($customer->optional('address') ?: $customer->optional('email'), 0, 320),
+                $customer->optional('name')
+            ),
+            $given,
+            null,
+            [],
+            null,
+            [],
+            [],
+            null,
+            $conversation->optional('subject'),
+            $text,
+            $message->optional('html') ?: null,
+            false,
+            false,
+            [],
+            [],
+            $at,
         );
 
         return ['arrival' => $this->prepare->of($received), 'isOurs' => $isOurs, 'at' => $at, 'key' => $key];
@@ -163,7 +205,10 @@ final readonly class StoreHistory
      */
     private function earlierPart(HistoryImport $import, string $id): ?Conversation
     {
-        $found = DB::table('history_parts')->where('account_id', $import->account_id)->where('part', self::part($import, $id))->value('conversation_id');
+        $found = DB::table('history_parts')
+            ->where('account_id', $import->account_id)
+            ->where('part', self::part($import, $id))
+            ->value('conversation_id');
 
         return $found === null ? null : Conversation::query()->lockForUpdate()->find($found);
     }
@@ -191,10 +236,14 @@ final readonly class StoreHistory
         });
     }
 
-    private function begin(HistoryImport $import, string $subject, Customer $customer, Account $account, Channel $channel, CarbonImmutable $at, ?HistoryFields $fields = null): Conversation
-    {
+    private function begin(
+        HistoryImport $import, string $subject, Customer $customer, Account $account, Channel $channel, CarbonImmutable $at,
+        ?HistoryFields $fields = null
+    ): Conversation {
         $plain = ConversationNumber::withoutMark($subject);
-        $category = $fields === null || $fields->optional('category') === '' ? null : Category::query()->where('name', Str::afterLast($fields->optional('category'), '› '))->whereNotNull('parent_id')->first();
+        $category = $fields === null || $fields->optional('category') === ''
+            ? null
+            : Category::query()->where('name', Str::afterLast($fields->optional('category'), '› '))->whereNotNull('parent_id')->first();
         $conversation = new Conversation;
         $conversation->forceFill([
             'subject' => mb_substr($plain === '' ? '(no subject)' : $plain, 0, 500),
@@ -210,7 +259,10 @@ final readonly class StoreHistory
         ])->save();
         $this->journal->record($conversation, JournalKind::Imported, Actor::application(), [], $import->name, at: $at);
         if ($fields !== null) {
-            DB::table('history_parts')->insertOrIgnore(['account_id' => $account->id, 'part' => self::part($import, $fields->text('id')), 'conversation_id' => $conversation->id]);
+            DB::table('history_parts')->insertOrIgnore([
+                'account_id' => $account->id, 'part' => self::part($import, $fields->text('id')),
+                'conversation_id' => $conversation->id,
+            ]);
         }
 
         return $conversation;
@@ -229,7 +281,10 @@ final readonly class StoreHistory
                 'to' => $received->to === [] ? [$received->sender->shown] : $received->to,
             ] : []),
         ]);
-        $this->journal->record($conversation, $isOurs ? JournalKind::Replied : JournalKind::MessageReceived, $isOurs ? Actor::application() : Actor::customer(), ['channel' => $received->channel->value], message: $message, at: $at);
+        $this->journal->record(
+            $conversation, $isOurs ? JournalKind::Replied : JournalKind::MessageReceived,
+            $isOurs ? Actor::application() : Actor::customer(), ['channel' => $received->channel->value], message: $message, at: $at
+        );
 
         return $message;
     }
@@ -240,7 +295,9 @@ final readonly class StoreHistory
         $conversation->forceFill([
             'preview' => $isLatest ? Message::previewOf($message->text) : $conversation->preview,
             'last_message_at' => $conversation->last_message_at->max($at),
-            'last_customer_message_at' => $message->isIncoming() ? ($conversation->last_customer_message_at?->max($at) ?? $at) : $conversation->last_customer_message_at,
+            'last_customer_message_at' => $message->isIncoming()
+                ? ($conversation->last_customer_message_at?->max($at) ?? $at)
+                : $conversation->last_customer_message_at,
             'created_at' => $conversation->created_at->min($at),
             'language' => $conversation->language ?? $message->language,
         ])->save();

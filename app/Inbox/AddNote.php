@@ -29,7 +29,9 @@ final readonly class AddNote
             if (Note::query()->where('once_key', $key)->exists()) {
                 return;
             }
-            $note = (new Note)->forceFill(['conversation_id' => $conversation->id, 'text' => mb_strcut(trim($text), 0, 60_000), 'once_key' => $key]);
+            $note = (new Note)->forceFill([
+                'conversation_id' => $conversation->id, 'text' => mb_strcut(trim($text), 0, 60_000), 'once_key' => $key,
+            ]);
             $note->save();
             $this->journal->record($conversation, JournalKind::Noted, Actor::application(), note: $note);
         });

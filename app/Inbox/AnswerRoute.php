@@ -48,9 +48,11 @@ final readonly class AnswerRoute
 
     public function describe(): string
     {
-        return $this->kind === ItemKind::Message ? "from {$this->account->address} to {$this->to}" : "from {$this->account->title()} ".match ($this->kind) {
-            ItemKind::Post, ItemKind::Comment, ItemKind::Question, ItemKind::Rating => 'in public',
-            default => "to {$this->to}",
-        };
+        return $this->kind === ItemKind::Message
+            ? "from {$this->account->address} to {$this->to}"
+            : "from {$this->account->title()} ".match ($this->kind) {
+                ItemKind::Post, ItemKind::Comment, ItemKind::Question, ItemKind::Rating => 'in public',
+                default => "to {$this->to}",
+            };
     }
 }

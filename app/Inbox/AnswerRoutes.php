@@ -49,7 +49,9 @@ final class AnswerRoutes
             $address = $message->reply_to ?: $message->from_address;
             $from = $account->answersByMail();
 
-            return ! str_contains($address, '@') || $from === null ? [] : [$this->route($from, ItemKind::Message, false, $address, $message)];
+            return ! str_contains($address, '@') || $from === null
+                ? []
+                : [$this->route($from, ItemKind::Message, false, $address, $message)];
         }
         $to = $message->from_address;
         if (! $account->channel->isNetwork()) {
@@ -71,11 +73,16 @@ final class AnswerRoutes
         $address = $conversation->customer()->firstOrFail()->handles()->where('kind', 'email')->orderBy('id')->value('shown');
         $account = $conversation->account()->firstOrFail()->answersByMail();
 
-        return $address === null || ! $account instanceof Account ? [] : [$this->route($account, ItemKind::Message, false, (string) $address, $messages->first())];
+        return $address === null || ! $account instanceof Account
+            ? []
+            : [$this->route($account, ItemKind::Message, false, (string) $address, $messages->first())];
     }
 
     private function route(Account $account, ItemKind $kind, bool $public, string $to, ?Message $answers): AnswerRoute
     {
-        return new AnswerRoute("{$account->id}:{$kind->value}:".substr(hash('sha256', mb_strtolower($to)), 0, 8), $account, $kind, $public, $to, $answers);
+        return new AnswerRoute(
+            "{$account->id}:{$kind->value}:".substr(hash('sha256', mb_strtolower($to)), 0, 8), $account, $kind, $public, $to,
+            $answers
+        );
     }
 }

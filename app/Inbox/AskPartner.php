@@ -25,8 +25,10 @@ final readonly class AskPartner
      *
      * @throws InboxRefused when there is nothing to ask, nobody to ask, or the conversation is closed
      */
-    public function ask(Conversation $conversation, Teammate $teammate, ?PartnerThread $thread, string $name, string $address, string $text, string $onceKey): Message
-    {
+    public function ask(
+        Conversation $conversation, Teammate $teammate, ?PartnerThread $thread, string $name, string $address, string $text,
+        string $onceKey
+    ): Message {
         if (trim($text) === '') {
             throw InboxRefused::nothingWritten();
         }
@@ -69,11 +71,17 @@ final readonly class AskPartner
             return null;
         }
         $keys = array_map(Message::keyOfId(...), array_slice($received->references, -60));
-        $referred = $keys === [] ? null : Message::query()->whereIn('conversation_id', $conversation->withJoined())->whereIn('message_id_key', $keys)->orderByDesc('id')->first();
+        $referred = $keys === []
+            ? null
+            : Message::query()->whereIn(
+                'conversation_id', $conversation->withJoined()
+            )->whereIn('message_id_key', $keys)->orderByDesc('id')->first();
 
         return match (true) {
             $referred !== null => $referred->partner_thread_id === null ? null : $threads->firstWhere('id', $referred->partner_thread_id),
-            default => $threads->first(static fn (PartnerThread $thread): bool => mb_strtolower($thread->address) === mb_strtolower($received->sender->value)),
+            default => $threads->first(
+                static fn (PartnerThread $thread): bool => mb_strtolower($thread->address) === mb_strtolower($received->sender->value)
+            ),
         };
     }
 
@@ -83,7 +91,9 @@ final readonly class AskPartner
     public function answered(Conversation $conversation, PartnerThread $thread, Message $message): void
     {
         $message->forceFill(['partner_thread_id' => $thread->id])->save();
-        $this->journal->record($conversation, JournalKind::PartnerAnswered, Actor::application(), ['partner' => $thread->name], message: $message);
+        $this->journal->record(
+            $conversation, JournalKind::PartnerAnswered, Actor::application(), ['partner' => $thread->name], message: $message
+        );
         if ($message->automatic) {
             return;
         }
@@ -114,12 +124,21 @@ final readonly class AskPartner
         $messageId = Str::uuid()->toString().'.p@'.Str::after($account->address, '@');
         $message = new Message;
         $message->forceFill([
-            'conversation_id' => $conversation->id, 'account_id' => $account->id, 'teammate_id' => $teammate->id, 'partner_thread_id' => $thread->id, 'direction' => Message::OUT,
+            'conversation_id' => $conversation->id,
+            'account_id' => $account->id,
+            'teammate_id' => $teammate->id,
+            'partner_thread_id' => $thread->id,
+            'direction' => Message::OUT,
             'from_name' => $account->sender_name, 'from_address' => $account->address, 'to' => [$thread->address], 'cc' => [],
             'subject' => $last === null ? $thread->subject : "Re: {$thread->subject}",
             'message_id' => $messageId, 'message_id_key' => Message::keyOfId($messageId),
-            'in_reply_to' => $last?->message_id, 'references' => $last === null ? '' : trim(implode(' ', array_slice([...$last->referenceIds(), $last->message_id], -20))),
-            'text' => str_replace(["\r\n", "\r"], "\n", rtrim($text)), 'marks' => [], 'sent_at' => now(), 'received_at' => now(), 'once_key' => $key,
+            'in_reply_to' => $last?->message_id,
+            'references' => $last === null ? '' : trim(implode(' ', array_slice([...$last->referenceIds(), $last->message_id], -20))),
+            'text' => str_replace(["\r\n", "\r"], "\n", rtrim($text)),
+            'marks' => [],
+            'sent_at' => now(),
+            'received_at' => now(),
+            'once_key' => $key,
         ])->save();
 
         return $message;

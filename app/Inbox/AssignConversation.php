@@ -23,7 +23,10 @@ final readonly class AssignConversation
             }
             $from = $locked->owner?->name;
             $locked->forceFill(['owner_id' => $owner?->id])->save();
-            $this->journal->record($locked, JournalKind::OwnerChanged, $actor, ['from' => $from, 'to' => $owner?->name, 'owner' => $owner === null ? null : (string) $owner->id], $why);
+            $this->journal->record(
+                $locked, JournalKind::OwnerChanged, $actor,
+                ['from' => $from, 'to' => $owner?->name, 'owner' => $owner === null ? null : (string) $owner->id], $why
+            );
         });
     }
 }

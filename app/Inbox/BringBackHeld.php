@@ -16,6 +16,10 @@ final readonly class BringBackHeld
         Conversation::query()
             ->whereIn('state', [ConversationState::Held, ConversationState::Resolved])
             ->where('bring_back_at', '<=', now())
-            ->eachById(fn (Conversation $conversation) => $this->changeState->open($conversation, Actor::application(), 'its time to come back was reached'));
+            ->eachById(
+                fn (Conversation $conversation) => $this->changeState->open(
+                    $conversation, Actor::application(), 'its time to come back was reached'
+                )
+            );
     }
 }

@@ -17,7 +17,15 @@ final readonly class CallBack
 {
     /** What answering changes, and calling back sets as it was. */
     public const KEPT = [
-        ...self::STATE, ...self::TURN, 'owner_id', 'unowned_since', 'first_replied_at', 'last_answered_at', 'category_id', 'team_id', 'priority',
+        ...self::STATE,
+        ...self::TURN,
+        'owner_id',
+        'unowned_since',
+        'first_replied_at',
+        'last_answered_at',
+        'category_id',
+        'team_id',
+        'priority',
     ];
 
     private const STATE = ['state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at'];
@@ -41,11 +49,22 @@ final readonly class CallBack
             $this->take($message);
             $draft = Draft::for($message->conversation, $teammate, Draft::REPLY)->lockForUpdate()->first();
             if ($draft === null) {
-                $draft = (new Draft)->forceFill(['conversation_id' => $message->conversation_id, 'teammate_id' => $teammate->id, 'kind' => Draft::REPLY, 'text' => '', 'files' => []]);
+                $draft = (new Draft)->forceFill([
+                    'conversation_id' => $message->conversation_id, 'teammate_id' => $teammate->id, 'kind' => Draft::REPLY,
+                    'text' => '', 'files' => [],
+                ]);
             }
             $draft->forceFill([
                 'text' => trim($draft->text) === '' ? $message->text : $message->text."\n\n".$draft->text,
-                'files' => [...$draft->files, ...$message->attachments->map(static fn (Attachment $file): array => ['name' => $file->name, 'type' => $file->media_type, 'size' => $file->size, 'sha256' => $file->sha256, 'file' => $file->file])->all()],
+                'files' => [
+                    ...$draft->files,
+                    ...$message->attachments->map(
+                        static fn (Attachment $file): array => [
+                            'name' => $file->name, 'type' => $file->media_type, 'size' => $file->size, 'sha256' => $file->sha256,
+                            'file' => $file->file,
+                        ]
+                    )->all(),
+                ],
             ])->save();
         });
     }
@@ -63,11 +82,18 @@ final readonly class CallBack
             }
             $item->forceFill(['state' => OutboxItem::CALLED_BACK])->save();
             $message->forceFill(['called_back_at' => now()])->save();
-            $conversation->setRawAttributes([...$conversation->getAttributes(), ...$this->asBefore($message, array_diff_key($item->before ?? [], [self::TAGS => true]))]);
+            $conversation->setRawAttributes([
+                ...$conversation->getAttributes(),
+                ...$this->asBefore($message, array_diff_key($item->before ?? [], [self::TAGS => true])),
+            ]);
             $conversation->save();
             $conversation->tags()->detach($item->before[self::TAGS] ?? []);
             $this->templates->forget($message);
-            $this->journal->record($conversation, JournalKind::CalledBack, $message->teammate === null ? Actor::application() : Actor::teammate($message->teammate), ['to' => implode(', ', $message->to)]);
+            $this->journal->record(
+                $conversation, JournalKind::CalledBack,
+                $message->teammate === null ? Actor::application() : Actor::teammate($message->teammate),
+                ['to' => implode(', ', $message->to)]
+            );
         });
     }
 

@@ -25,15 +25,27 @@ final readonly class ChangeTags
         DB::transaction(function () use ($conversation, $give, $take, $actor, $why): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $has = array_map(intval(...), DB::table('conversation_tag')->where('conversation_id', $locked->id)->pluck('tag_id')->all());
-            $given = array_values(array_filter(array_column($give, null, 'id'), static fn (Tag $tag): bool => ! in_array($tag->id, $has, true)));
+            $given = array_values(
+                array_filter(array_column($give, null, 'id'), static fn (Tag $tag): bool => ! in_array($tag->id, $has, true))
+            );
             $taken = array_values(array_filter($take, static fn (Tag $tag): bool => in_array($tag->id, $has, true)));
             if ($given === [] && $taken === []) {
                 return;
             }
-            DB::table('conversation_tag')->insert(array_map(static fn (Tag $tag): array => ['conversation_id' => $locked->id, 'tag_id' => $tag->id], $given));
-            $taken === [] || DB::table('conversation_tag')->where('conversation_id', $locked->id)->whereIn('tag_id', array_column($taken, 'id'))->delete();
-            $names = static fn (array $tags): ?string => $tags === [] ? null : implode(', ', array_map(static fn (Tag $tag): string => $tag->name, $tags));
-            $this->journal->record($locked, JournalKind::TagsChanged, $actor, array_filter(['given' => $names($given), 'taken' => $names($taken)]), $why);
+            DB::table('conversation_tag')->insert(
+                array_map(static fn (Tag $tag): array => ['conversation_id' => $locked->id, 'tag_id' => $tag->id], $given)
+            );
+            $taken === [] || DB::table('conversation_tag')
+                ->where('conversation_id', $locked->id)
+                ->whereIn('tag_id', array_column($taken, 'id'))
+                ->delete();
+            $names = static fn (array $tags): ?string => $tags === []
+                ? null
+                : implode(', ', array_map(static fn (Tag $tag): string => $tag->name, $tags));
+            $this->journal->record(
+                $locked, JournalKind::TagsChanged, $actor, array_filter(['given' => $names($given), 'taken' => $names($taken)]),
+                $why
+            );
         });
     }
 

@@ -96,7 +96,10 @@ final class Conversation extends Model
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
 
-    protected $attributes = ['priority' => 'normal', 'mood' => 'neutral', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false, 'junk' => false, 'customer_place' => PlaceInQueue::NO_GROUP];
+    protected $attributes = [
+        'priority' => 'normal', 'mood' => 'neutral', 'preview' => '', 'automatic' => false, 'kind' => 'message', 'public' => false,
+        'junk' => false, 'customer_place' => PlaceInQueue::NO_GROUP,
+    ];
 
     /** @var list<int>|null */
     private ?array $joinedIds = null;

@@ -15,13 +15,17 @@ use Illuminate\Support\Facades\Gate;
 
 final readonly class ConversationController
 {
-    public function __construct(private ConversationPage $page, private ChangeMark $mark, private Presence $presence, private LastLook $lastLook) {}
+    public function __construct(
+        private ConversationPage $page, private ChangeMark $mark, private Presence $presence, private LastLook $lastLook
+    ) {}
 
     public function show(Request $request, Conversation $conversation): Response|RedirectResponse
     {
         Gate::authorize('view', $conversation);
         if ($conversation->joined_into_id !== null) {
-            return redirect()->route('conversation', $conversation->joined_into_id)->with('done', "{$conversation->number()} is part of this one.");
+            return redirect()
+                ->route('conversation', $conversation->joined_into_id)
+                ->with('done', "{$conversation->number()} is part of this one.");
         }
         /** @var Teammate $teammate */
         $teammate = $request->user();
@@ -30,7 +34,11 @@ final readonly class ConversationController
         $look = $this->lastLook->note($conversation, $teammate, $content['seen']);
         $here = $this->presence->here($conversation, $teammate, false);
         $content = [...$content, 'here' => $here, 'hereMark' => Presence::mark($here), 'look' => $look, 'since' => $look['entry'] ?? 0];
-        News::query()->where('teammate_id', $teammate->id)->where('conversation_id', $conversation->id)->whereNull('read_at')->update(['read_at' => now()]);
+        News::query()
+            ->where('teammate_id', $teammate->id)
+            ->where('conversation_id', $conversation->id)
+            ->whereNull('read_at')
+            ->update(['read_at' => now()]);
         foreach ($content['orders'] as $order) {
             RefreshOrder::whereStale($order);
         }
@@ -57,12 +65,19 @@ final readonly class ConversationController
             return response()->noContent();
         }
         if ($isSame) {
-            return response(view('inbox.here', ['here' => $here, 'hereMark' => $hereMark, 'oob' => true])->render())->header('HX-Reswap', 'none');
+            return response(
+                view('inbox.here', ['here' => $here, 'hereMark' => $hereMark, 'oob' => true])->render()
+            )->header('HX-Reswap', 'none');
         }
         $content = $this->page->content($conversation, $teammate, (int) $request->query('pictures'));
         $this->lastLook->note($conversation, $teammate, $content['seen']);
 
-        return response(view('inbox.conversation-live', [...$content, 'here' => $here, 'hereMark' => $hereMark, 'since' => (int) $request->query('since'), 'look' => null])->render());
+        return response(
+            view(
+                'inbox.conversation-live',
+                [...$content, 'here' => $here, 'hereMark' => $hereMark, 'since' => (int) $request->query('since'), 'look' => null]
+            )->render()
+        );
     }
 
     /**

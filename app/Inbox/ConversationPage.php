@@ -47,7 +47,10 @@ final readonly class ConversationPage
         // Before the trail: a change in between is then shown twice rather than never.
         $mark = $this->mark->ofConversation($conversation);
         $seen = $this->trail->lastSeen($conversation);
-        $conversation->load(['customer.handles', 'customer.groups', 'customer.notes', 'account', 'owner', 'category', 'outcome', 'linkedConversation', 'team', 'tags']);
+        $conversation->load([
+            'customer.handles', 'customer.groups', 'customer.notes', 'account', 'owner', 'category', 'outcome',
+            'linkedConversation', 'team', 'tags',
+        ]);
         $trail = $this->trail->of($conversation);
         $drafts = Draft::query()->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->get()->keyBy('kind');
 
@@ -66,17 +69,47 @@ final readonly class ConversationPage
             'onceKey' => Str::uuid()->toString(),
             'routes' => $this->routes->of($conversation),
             ...$this->ledger->of($conversation),
-            'isFollowed' => DB::table('follows')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->exists(),
-            'scheduled' => ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->with('teammate')->orderBy('send_at')->get(),
-            'nudge' => Nudge::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', Nudge::RUNNING)->with('plan')->first(),
-            'approval' => Approval::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ApprovalState::Asked)->with(['askedOf', 'askedBy'])->first(),
+            'isFollowed' => DB::table('follows')
+                ->where('conversation_id', $conversation->id)
+                ->where('teammate_id', $teammate->id)
+                ->exists(),
+            'scheduled' => ScheduledReply::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', ScheduledReply::DUE)
+                ->with('teammate')
+                ->orderBy('send_at')
+                ->get(),
+            'nudge' => Nudge::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', Nudge::RUNNING)
+                ->with('plan')
+                ->first(),
+            'approval' => Approval::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', ApprovalState::Asked)
+                ->with(['askedOf', 'askedBy'])
+                ->first(),
             'plans' => NudgePlan::inUse()->get(),
             'partnerDraft' => $drafts->get(Draft::PARTNER),
             'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),
             'knownPartners' => PartnerThread::query()->select('name', 'address')->distinct()->orderBy('name')->limit(30)->get(),
-            'tasks' => Task::query()->whereIn('conversation_id', $conversation->withJoined())->with('assignee')->orderByRaw('done_at IS NOT NULL')->orderBy('due_at')->limit(20)->get(),
+            'tasks' => Task::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->with('assignee')
+                ->orderByRaw('done_at IS NOT NULL')
+                ->orderBy('due_at')
+                ->limit(20)
+                ->get(),
             'startedChecklists' => StartedChecklist::query()->whereIn('conversation_id', $conversation->withJoined())->orderBy('id')->get(),
-            'checklists' => Checklist::inUse()->get()->sortBy(static fn (Checklist $checklist): int => $checklist->category_id !== null && $checklist->category_id === $conversation->category_id ? 0 : 1)->values(),
+            'checklists' => Checklist::inUse()
+                ->get()
+                ->sortBy(
+                    static fn (Checklist $checklist): int => $checklist->category_id !== null
+                        && $checklist->category_id === $conversation->category_id
+                        ? 0
+                        : 1
+                )
+                ->values(),
             'posts' => $this->posts->of($conversation),
             'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
             'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),

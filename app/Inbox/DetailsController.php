@@ -66,7 +66,15 @@ final readonly class DetailsController
             'take' => ['nullable', 'integer', 'exists:tags,id'],
         ]);
         try {
-            $give = array_map(ChangeTags::named(...), array_values(array_filter(array_map(trim(...), explode(',', (string) ($written['give'] ?? ''))), static fn (string $name): bool => $name !== '')));
+            $give = array_map(
+                ChangeTags::named(...),
+                array_values(
+                    array_filter(
+                        array_map(trim(...), explode(',', (string) ($written['give'] ?? ''))),
+                        static fn (string $name): bool => $name !== ''
+                    )
+                )
+            );
         } catch (InboxRefused $why) {
             return $this->refused($conversation, $why);
         }
@@ -92,7 +100,10 @@ final readonly class DetailsController
         foreach (OwnField::query()->whereKey(array_keys($written['fields']))->get() as $field) {
             $value = $written['fields'][$field->id] ?? null;
             try {
-                $this->setOwnField->set($conversation, $field, is_array($value) ? array_map(strval(...), $value) : (string) $value, $actor, $field->about === About::Order ? $order : null);
+                $this->setOwnField->set(
+                    $conversation, $field, is_array($value) ? array_map(strval(...), $value) : (string) $value, $actor,
+                    $field->about === About::Order ? $order : null
+                );
             } catch (FieldRefused $why) {
                 $problems[] = $why->getMessage();
             }

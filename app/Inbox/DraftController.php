@@ -20,10 +20,18 @@ final readonly class DraftController
     public function keep(Request $request, Conversation $conversation, string $kind): Response
     {
         Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
-        $written = $request->validate(['text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000'], 'once' => ['required', 'uuid']]);
-        $details = $kind === Draft::REPLY && $request->has('html') ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? ''] : [];
+        $written = $request->validate([
+            'text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000'],
+            'once' => ['required', 'uuid'],
+        ]);
+        $details = $kind === Draft::REPLY && $request->has('html')
+            ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? '']
+            : [];
         $teammate = $this->teammate($request);
-        $draft = $this->keepDraft->unlessSent($conversation, $teammate, $kind, $written['once'], fn (): Draft => $this->keepDraft->text($conversation, $teammate, $kind, (string) ($written['text'] ?? ''), $details));
+        $draft = $this->keepDraft->unlessSent(
+            $conversation, $teammate, $kind, $written['once'],
+            fn (): Draft => $this->keepDraft->text($conversation, $teammate, $kind, (string) ($written['text'] ?? ''), $details)
+        );
 
         return response($draft === null ? '' : 'draft kept '.e($this->time->clock($draft->updated_at)));
     }
@@ -60,6 +68,8 @@ final readonly class DraftController
     {
         $draft = Draft::for($conversation, $this->teammate($request), Draft::REPLY)->first();
 
-        return response(view('inbox.draft-files', ['conversation' => $conversation, 'replyDraft' => $draft, 'fileProblem' => $problem])->render());
+        return response(
+            view('inbox.draft-files', ['conversation' => $conversation, 'replyDraft' => $draft, 'fileProblem' => $problem])->render()
+        );
     }
 }

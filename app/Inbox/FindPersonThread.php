@@ -43,7 +43,10 @@ final class FindPersonThread
 
         return PersonThreading::decide(
             // On a marketplace another order or listing is another matter, however soon it comes.
-            new PersonHints($item->thread, $item->answersOurs, $account->channel->isNetwork() ? $account->arrivals()->joinHours * 3600 : 0, now()->toDateTimeImmutable()),
+            new PersonHints(
+                $item->thread, $item->answersOurs, $account->channel->isNetwork() ? $account->arrivals()->joinHours * 3600 : 0,
+                now()->toDateTimeImmutable()
+            ),
             ...array_values($conversations->map(static fn (Conversation $conversation): PersonCandidate => new PersonCandidate(
                 $conversation->id,
                 $conversation->state === ConversationState::Closed,

@@ -25,7 +25,15 @@ final readonly class ForwardController
 
         return view('inbox.forward', [
             'conversation' => $conversation,
-            'messages' => Message::query()->whereIn('conversation_id', $conversation->withJoined())->where('forwarded', false)->whereNull('partner_thread_id')->whereNull('called_back_at')->with(['attachments', 'teammate'])->orderBy('received_at')->orderBy('id')->get(),
+            'messages' => Message::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('forwarded', false)
+                ->whereNull('partner_thread_id')
+                ->whereNull('called_back_at')
+                ->with(['attachments', 'teammate'])
+                ->orderBy('received_at')
+                ->orderBy('id')
+                ->get(),
             'chosen' => (int) $request->query('message'),
             'onceKey' => Str::uuid()->toString(),
         ]);
@@ -45,7 +53,11 @@ final readonly class ForwardController
         ]);
         try {
             $to = Recipients::read($written['to']);
-            $this->forward->forward($conversation, $this->teammate($request), $to, (string) ($written['text'] ?? ''), array_map(intval(...), array_values($written['messages'] ?? [])), array_map(intval(...), array_values($written['files'] ?? [])), $written['once']);
+            $this->forward->forward(
+                $conversation, $this->teammate($request), $to, (string) ($written['text'] ?? ''),
+                array_map(intval(...), array_values($written['messages'] ?? [])),
+                array_map(intval(...), array_values($written['files'] ?? [])), $written['once']
+            );
         } catch (InboxRefused $why) {
             return back()->withInput()->with('problem', $why->getMessage());
         }
@@ -57,7 +69,11 @@ final readonly class ForwardController
     {
         Gate::authorize('reply', $conversation);
         try {
-            $this->copies->set($conversation, Recipients::read((string) ($request->validate(['to' => ['nullable', 'string', 'max:2000']])['to'] ?? '')), Actor::teammate($this->teammate($request)));
+            $this->copies->set(
+                $conversation,
+                Recipients::read((string) ($request->validate(['to' => ['nullable', 'string', 'max:2000']])['to'] ?? '')),
+                Actor::teammate($this->teammate($request))
+            );
         } catch (InboxRefused $why) {
             return $this->refused($conversation, $why);
         }

@@ -44,7 +44,11 @@ final class InboxRefused extends RuntimeException
     {
         $where = array_map(static fn (Gap $gap): string => "{{ {$gap->name} }} in line {$gap->line}", $gaps);
 
-        return new self('Not sent: '.implode(' and ', $where).(count($gaps) === 1 ? ' is not filled. Write what belongs there.' : ' are not filled. Write what belongs there.'));
+        return new self(
+            'Not sent: '.implode(' and ', $where).(
+                count($gaps) === 1 ? ' is not filled. Write what belongs there.' : ' are not filled. Write what belongs there.'
+            )
+        );
     }
 
     public static function tooLong(string $channel, int $length, int $longest): self
@@ -75,7 +79,11 @@ final class InboxRefused extends RuntimeException
      */
     public static function fieldsMissing(array $fields): self
     {
-        return new self('Before it is resolved, fill in '.implode(' and ', array_map(static fn (string $field): string => "“{$field}”", $fields)).', beside the conversation.');
+        return new self(
+            'Before it is resolved, fill in '.implode(
+                ' and ', array_map(static fn (string $field): string => "“{$field}”", $fields)
+            ).', beside the conversation.'
+        );
     }
 
     public static function noAddress(string $address): self
@@ -125,7 +133,11 @@ final class InboxRefused extends RuntimeException
 
     public static function badTag(string $name, int $longest): self
     {
-        return new self(trim($name) === '' ? 'A tag needs a name.' : "“{$name}” is too long for a tag, or has no letters: it takes at most {$longest} characters.");
+        return new self(
+            trim($name) === ''
+                ? 'A tag needs a name.'
+                : "“{$name}” is too long for a tag, or has no letters: it takes at most {$longest} characters."
+        );
     }
 
     public static function joinedAlready(): self

@@ -17,7 +17,18 @@ final readonly class JoinConversations
 {
     /** What joining changes, and separating sets as it was. */
     private const KEPT = [
-        'state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at', 'waiting_since', 'due_at', 'answer_by', 'last_message_at', 'public', 'owner_id', 'unowned_since',
+        'state',
+        'state_changed_at',
+        'outcome_id',
+        'held_reason',
+        'bring_back_at',
+        'waiting_since',
+        'due_at',
+        'answer_by',
+        'last_message_at',
+        'public',
+        'owner_id',
+        'unowned_since',
     ];
 
     public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
@@ -52,7 +63,11 @@ final readonly class JoinConversations
             $locked = $this->lock([$joined->id, $keptId]);
             [$kept, $separated] = [$locked[$keptId], $locked[$joined->id]];
             $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
-            $separated->setRawAttributes([...$separated->getAttributes(), ...$this->before($join?->joined_before, ['state' => ConversationState::Open->value, 'outcome_id' => null]), 'joined_into_id' => null]);
+            $separated->setRawAttributes([
+                ...$separated->getAttributes(),
+                ...$this->before($join?->joined_before, ['state' => ConversationState::Open->value, 'outcome_id' => null]),
+                'joined_into_id' => null,
+            ]);
             $separated->save();
             // What has gone on since stays as it is now.
             if ($join !== null && $join->kept_id === $kept->id && ! $this->hasGoneOn($kept, (int) $join->at_entry)) {
@@ -77,7 +92,10 @@ final readonly class JoinConversations
             default => null,
         };
         $actor = Actor::teammate($teammate);
-        $raw = static fn (Conversation $conversation): string => json_encode(array_intersect_key($conversation->getAttributes(), array_flip(self::KEPT)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        $raw = static fn (Conversation $conversation): string => json_encode(
+            array_intersect_key($conversation->getAttributes(), array_flip(self::KEPT)),
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
+        );
         [$keptBefore, $joinedBefore] = [$raw($kept), $raw($joined)];
         $this->carryOver($kept, $joined);
         // What was joined into the other one comes along.
@@ -98,7 +116,10 @@ final readonly class JoinConversations
         $entry = $this->journal->record($kept, JournalKind::Joined, $actor, ['other' => $joined->number()]);
         DB::table('conversation_joins')->insert([
             'kept_id' => $kept->id, 'joined_id' => $joined->id, 'kept_before' => $keptBefore, 'joined_before' => $joinedBefore,
-            'came_along' => json_encode($along, JSON_THROW_ON_ERROR), 'at_entry' => $entry->id, 'created_at' => now(), 'updated_at' => now(),
+            'came_along' => json_encode($along, JSON_THROW_ON_ERROR),
+            'at_entry' => $entry->id,
+            'created_at' => now(),
+            'updated_at' => now(),
         ]);
     }
 
@@ -130,7 +151,10 @@ final readonly class JoinConversations
      */
     private function takeAlong(Conversation $kept, Conversation $separated, array $along, Actor $actor): void
     {
-        Conversation::query()->whereKey((array) ($along['conversations'] ?? []))->where('joined_into_id', $kept->id)->update(['joined_into_id' => $separated->id]);
+        Conversation::query()
+            ->whereKey((array) ($along['conversations'] ?? []))
+            ->where('joined_into_id', $kept->id)
+            ->update(['joined_into_id' => $separated->id]);
         foreach ($kept->orders()->whereKey((array) ($along['orders'] ?? []))->get() as $order) {
             $this->attachOrders->detach($kept, $order, $actor);
         }

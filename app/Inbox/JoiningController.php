@@ -38,10 +38,17 @@ final readonly class JoiningController
     public function joinChosen(Request $request): RedirectResponse
     {
         Gate::authorize('answer-customers');
-        $chosen = $request->validate(['into' => ['required', 'integer', 'exists:conversations,id'], 'ids' => ['required', 'array', 'max:'.self::MOST], 'ids.*' => ['integer']]);
+        $chosen = $request->validate([
+            'into' => ['required', 'integer', 'exists:conversations,id'], 'ids' => ['required', 'array', 'max:'.self::MOST],
+            'ids.*' => ['integer'],
+        ]);
         $into = Conversation::query()->findOrFail((int) $chosen['into']);
         Gate::authorize('resolve', $into);
-        $others = Conversation::query()->whereKey(array_diff(array_map(intval(...), $chosen['ids']), [$into->id]))->orderBy('id')->get()->all();
+        $others = Conversation::query()
+            ->whereKey(array_diff(array_map(intval(...), $chosen['ids']), [$into->id]))
+            ->orderBy('id')
+            ->get()
+            ->all();
 
         return $this->join($request, $into, array_values($others));
     }
@@ -52,7 +59,12 @@ final readonly class JoiningController
     public function joinOther(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('resolve', $conversation);
-        $written = trim($request->validate(['other' => ['required', 'string', 'max:20']], ['other.required' => 'Write the number of the other one, such as C-1042.'])['other']);
+        $written = trim(
+            $request->validate(
+                ['other' => ['required', 'string', 'max:20']],
+                ['other.required' => 'Write the number of the other one, such as C-1042.']
+            )['other']
+        );
         $number = preg_match('/^(?:c-?)?(\d{1,15})$/iD', $written, $digits) === 1 ? (int) $digits[1] : 0;
         $other = $number === 0 ? null : Conversation::query()->find($number);
         if ($other === null) {
@@ -99,6 +111,9 @@ final readonly class JoiningController
         }
         $numbers = implode(', ', array_map(static fn (Conversation $other): string => ConversationNumber::show($other->id), $others));
 
-        return $this->done($into, "{$numbers} ".(count($others) === 1 ? 'is' : 'are').' part of this one now. It can be separated again under “This conversation”.');
+        return $this->done(
+            $into,
+            "{$numbers} ".(count($others) === 1 ? 'is' : 'are').' part of this one now. It can be separated again under “This conversation”.'
+        );
     }
 }

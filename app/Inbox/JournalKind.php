@@ -66,7 +66,12 @@ enum JournalKind: string
     {
         return match ($this) {
             self::MessageReceived, self::Replied, self::Noted, self::StateChanged, self::DeliveryFailed,
-            self::EditedAtSource, self::RemovedAtSource, self::Joined, self::PartnerAsked, self::PartnerAnswered, self::ApprovalAnswered => true,
+            self::EditedAtSource,
+            self::RemovedAtSource,
+            self::Joined,
+            self::PartnerAsked,
+            self::PartnerAnswered,
+            self::ApprovalAnswered => true,
             default => false,
         };
     }

@@ -39,7 +39,9 @@ final readonly class JournalNews
         $news = DB::table('journal')->where('id', '>', (int) $place)->orderBy('id')->limit(self::AT_ONCE)->get(['id', 'conversation_id', 'at']);
         $take($news);
         $isAll = $news->count() < self::AT_ONCE;
-        $last = $isAll ? $news->where('at', '<=', now()->subSeconds(self::SETTLED_SECONDS)->format('Y-m-d H:i:s'))->max('id') : $news->max('id');
+        $last = $isAll
+            ? $news->where('at', '<=', now()->subSeconds(self::SETTLED_SECONDS)->format('Y-m-d H:i:s'))->max('id')
+            : $news->max('id');
         if ($last !== null) {
             $this->settings->put($follower, (int) $last);
         }

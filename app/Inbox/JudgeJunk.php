@@ -34,7 +34,9 @@ final readonly class JudgeJunk
         if ($received->replyTokenNumber !== null || $received->references !== []) {
             return [];
         }
-        $signals = JunkSignals::of($arrival->subject, $arrival->text, $arrival->senderName, $received->sender->shown, (string) $received->html);
+        $signals = JunkSignals::of(
+            $arrival->subject, $arrival->text, $arrival->senderName, $received->sender->shown, (string) $received->html
+        );
 
         // Looked up last: hardly anything gets as far as this.
         return $signals->areEnough() && ! $this->isKnown($customerId) ? $signals->reasons : [];

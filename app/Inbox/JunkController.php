@@ -24,7 +24,9 @@ final readonly class JunkController
         $chosen = $request->validate(['block' => ['nullable', Rule::in(['sender', 'domain'])]]);
         $this->sortJunk->junk($conversation, $this->teammate($request), $chosen['block'] ?? null);
 
-        return redirect()->route('queue')->with('done', "{$conversation->number()} is with the junk. It can be taken back from the view “Junk”.");
+        return redirect()
+            ->route('queue')
+            ->with('done', "{$conversation->number()} is with the junk. It can be taken back from the view “Junk”.");
     }
 
     public function notJunk(Request $request, Conversation $conversation): RedirectResponse

@@ -71,7 +71,11 @@ final readonly class KeepDraft
                 $files[$file->sha256] ??= $file->forDraft();
             }
             $steps = [];
-            foreach (Step::possible([...$details['steps'] ?? [], ...array_map(static fn (Step $step): array => $step->toArray(), $filled->steps)])[0] as $step) {
+            foreach (
+                Step::possible([
+                    ...$details['steps'] ?? [], ...array_map(static fn (Step $step): array => $step->toArray(), $filled->steps),
+                ])[0] as $step
+            ) {
                 $steps[$step->kind->setsOneValue() ? $step->kind->value : "{$step->kind->value}|{$step->value}"] = $step->toArray();
             }
             $draft->forceFill([
@@ -79,7 +83,10 @@ final readonly class KeepDraft
                 'details' => [
                     ...$details,
                     'steps' => array_values($steps),
-                    'templates' => [...$details['templates'] ?? [], (new UsedTemplate($filled->template->id, $filled->language, $filled->text))->toArray()],
+                    'templates' => [
+                        ...$details['templates'] ?? [],
+                        (new UsedTemplate($filled->template->id, $filled->language, $filled->text))->toArray(),
+                    ],
                     'subject' => $filled->subject ?? $details['subject'] ?? null,
                 ],
             ]);
@@ -95,7 +102,9 @@ final readonly class KeepDraft
         $draft = $this->change($conversation, $teammate, Draft::REPLY, function (Draft $draft) use ($uploads, &$refused): void {
             foreach ($uploads as $upload) {
                 try {
-                    $draft->forceFill(['files' => [...$draft->files, $this->file($upload, (int) array_sum(array_column($draft->files, 'size')))]]);
+                    $draft->forceFill([
+                        'files' => [...$draft->files, $this->file($upload, (int) array_sum(array_column($draft->files, 'size')))],
+                    ]);
                 } catch (InboxRefused $why) {
                     $refused = $why;
                 }
@@ -142,7 +151,10 @@ final readonly class KeepDraft
         $largest = (int) config('cairnfield.mail.largest_attachments');
         $together = $others + (int) $upload->getSize();
         if ($together > $largest) {
-            throw InboxRefused::file($name, 'the files would have '.Attachment::sizeText($together).' together, and mail takes '.Attachment::sizeText($largest).'. Send a smaller one.');
+            throw InboxRefused::file(
+                $name,
+                'the files would have '.Attachment::sizeText($together).' together, and mail takes '.Attachment::sizeText($largest).'. Send a smaller one.'
+            );
         }
         if ((int) $upload->getSize() === 0) {
             throw InboxRefused::file($name, 'it is empty.');

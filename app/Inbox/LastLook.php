@@ -21,9 +21,15 @@ final class LastLook
      */
     public function note(Conversation $conversation, Teammate $teammate, int $seen): ?array
     {
-        $before = DB::table('conversation_looks')->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->first();
+        $before = DB::table('conversation_looks')
+            ->where('conversation_id', $conversation->id)
+            ->where('teammate_id', $teammate->id)
+            ->first();
         if ($before === null || (int) $before->entry_id < $seen) {
-            DB::table('conversation_looks')->upsert([['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'entry_id' => $seen, 'at' => now()]], ['conversation_id', 'teammate_id'], ['entry_id', 'at']);
+            DB::table('conversation_looks')->upsert(
+                [['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'entry_id' => $seen, 'at' => now()]],
+                ['conversation_id', 'teammate_id'], ['entry_id', 'at']
+            );
         }
 
         return $before === null ? null : ['entry' => (int) $before->entry_id, 'at' => CarbonImmutable::parse((string) $before->at, 'UTC')];

@@ -120,7 +120,9 @@ final class MessageHtml
             $before = $before->previousSibling;
         }
 
-        return $before !== null && mb_strlen(trim($before->textContent)) < 250 && str_ends_with(trim($before->textContent), ':') ? $before : null;
+        return $before !== null && mb_strlen(trim($before->textContent)) < 250 && str_ends_with(trim($before->textContent), ':')
+            ? $before
+            : null;
     }
 
     private function hasTextAfter(DOMNode $node, DOMElement $body): bool

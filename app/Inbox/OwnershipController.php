@@ -42,12 +42,16 @@ final readonly class OwnershipController
     public function assign(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('take', $conversation);
-        $chosen = $request->validate(['owner' => ['nullable', 'integer', 'exists:teammates,id'], 'word' => ['nullable', 'string', 'max:1000']]);
+        $chosen = $request->validate([
+            'owner' => ['nullable', 'integer', 'exists:teammates,id'], 'word' => ['nullable', 'string', 'max:1000'],
+        ]);
         $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
         $teammate = $this->teammate($request);
         $word = trim((string) ($chosen['word'] ?? ''));
         if ($word !== '') {
-            $this->addNote->add($conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, Str::uuid()->toString());
+            $this->addNote->add(
+                $conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, Str::uuid()->toString()
+            );
         }
         $this->assign->assign($conversation, $owner, Actor::teammate($teammate));
 

@@ -27,8 +27,13 @@ final readonly class PartnerController
         ]);
         $this->keepDraft->text($conversation, $teammate, Draft::PARTNER, (string) ($written['text'] ?? ''));
         try {
-            $thread = isset($written['thread']) ? PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->findOrFail((int) $written['thread']) : null;
-            $this->askPartner->ask($conversation, $teammate, $thread, (string) ($written['name'] ?? ''), (string) ($written['address'] ?? ''), (string) ($written['text'] ?? ''), $written['once']);
+            $thread = isset($written['thread'])
+                ? PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->findOrFail((int) $written['thread'])
+                : null;
+            $this->askPartner->ask(
+                $conversation, $teammate, $thread, (string) ($written['name'] ?? ''), (string) ($written['address'] ?? ''),
+                (string) ($written['text'] ?? ''), $written['once']
+            );
         } catch (InboxRefused $why) {
             return $this->refused($conversation, $why);
         }

@@ -20,7 +20,9 @@ final class PersonsPosts
      */
     public function of(Conversation $conversation): Collection
     {
-        $handles = $conversation->customer->handles->filter(static fn (Handle $handle): bool => ! in_array($handle->kind, ['email', 'telephone'], true));
+        $handles = $conversation->customer->handles->filter(
+            static fn (Handle $handle): bool => ! in_array($handle->kind, ['email', 'telephone'], true)
+        );
 
         return $handles->isEmpty() ? new Collection : ChannelItem::query()
             ->where('public', true)

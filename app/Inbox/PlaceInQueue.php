@@ -37,7 +37,10 @@ final class PlaceInQueue
     {
         $state = $values['state'];
         $dueAt = $values['due_at'] ?? null;
-        $group = DueGroup::of($dueAt instanceof CarbonInterface ? $dueAt->toDateTimeImmutable() : null, now()->toDateTimeImmutable(), $this->endOfDay());
+        $group = DueGroup::of(
+            $dueAt instanceof CarbonInterface ? $dueAt->toDateTimeImmutable() : null, now()->toDateTimeImmutable(),
+            $this->endOfDay()
+        );
         $time = match ($state) {
             ConversationState::Held => $values['bring_back_at'] ?? null,
             ConversationState::Open => $values['waiting_since'] ?? null,
@@ -100,7 +103,10 @@ final class PlaceInQueue
     {
         foreach (array_chunk($customerIds, self::AT_ONCE) as $ids) {
             $places = DB::table('customer_group_members')->join('customer_groups', 'customer_groups.id', '=', 'group_id')
-                ->whereIn('customer_id', $ids)->groupBy('customer_id')->selectRaw('customer_id, MIN(place) AS place')->pluck('place', 'customer_id');
+                ->whereIn('customer_id', $ids)
+                ->groupBy('customer_id')
+                ->selectRaw('customer_id, MIN(place) AS place')
+                ->pluck('place', 'customer_id');
             Conversation::query()->whereIn('customer_id', $ids)
                 ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
                 ->eachById(static function (Conversation $conversation) use ($places): void {
@@ -128,6 +134,10 @@ final class PlaceInQueue
 
     private function endOfDay(): DateTimeImmutable
     {
-        return CarbonImmutable::now()->setTimezone((string) config('cairnfield.store.calendar.timezone'))->endOfDay()->utc()->toDateTimeImmutable();
+        return CarbonImmutable::now()
+            ->setTimezone((string) config('cairnfield.store.calendar.timezone'))
+            ->endOfDay()
+            ->utc()
+            ->toDateTimeImmutable();
     }
 }

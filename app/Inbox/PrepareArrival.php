@@ -31,7 +31,9 @@ final readonly class PrepareArrival
         $written = FoldedText::of($text)->written;
         $language = Language::of($written);
         // The subject of an answer was written long before.
-        $isAnswer = $received->references !== [] || ($received->inReplyTo ?? '') !== '' || preg_match('/^\s*\p{L}{1,4}\s*:/u', $subject) === 1;
+        $isAnswer = $received->references !== []
+            || ($received->inReplyTo ?? '') !== ''
+            || preg_match('/^\s*\p{L}{1,4}\s*:/u', $subject) === 1;
 
         return new Arrival(
             $received,
@@ -41,7 +43,9 @@ final readonly class PrepareArrival
             $name,
             $language,
             $redacted,
-            $received->automatic || $received->automaticAnswer ? null : MoodReading::of($isAnswer ? $written : "{$subject}\n{$written}", $language),
+            $received->automatic || $received->automaticAnswer
+                ? null
+                : MoodReading::of($isAnswer ? $written : "{$subject}\n{$written}", $language),
         );
     }
 }

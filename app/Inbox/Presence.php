@@ -28,11 +28,22 @@ final class Presence
             ->where('seen_at', '>', now()->subSeconds(self::GONE_AFTER))
             ->orderBy('teammates.name')->get(['teammate_id', 'name', 'writes', 'seen_at']);
         $own = $rows->firstWhere('teammate_id', $teammate->id);
-        if ($own === null || (bool) $own->writes !== $writes || $own->seen_at <= now()->subSeconds(self::SAID_AGAIN_AFTER)->format('Y-m-d H:i:s')) {
-            DB::table('presences')->upsert([['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'writes' => $writes, 'seen_at' => now()]], ['conversation_id', 'teammate_id'], ['writes', 'seen_at']);
+        if (
+            $own === null || (bool) $own->writes !== $writes || $own->seen_at <= now()
+                ->subSeconds(self::SAID_AGAIN_AFTER)
+                ->format('Y-m-d H:i:s')
+        ) {
+            DB::table('presences')->upsert(
+                [['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'writes' => $writes, 'seen_at' => now()]],
+                ['conversation_id', 'teammate_id'], ['writes', 'seen_at']
+            );
         }
 
-        return array_values($rows->where('teammate_id', '!=', $teammate->id)->map(static fn (object $row): array => ['name' => explode(' ', (string) $row->name)[0], 'writes' => (bool) $row->writes])->all());
+        return array_values(
+            $rows->where('teammate_id', '!=', $teammate->id)
+                ->map(static fn (object $row): array => ['name' => explode(' ', (string) $row->name)[0], 'writes' => (bool) $row->writes])
+                ->all()
+        );
     }
 
     public function left(Conversation $conversation, Teammate $teammate): void

@@ -38,18 +38,28 @@ final readonly class QueueController
         if ($chosen === null) {
             $request->session()->forget(self::REMEMBERED);
 
-            return ctype_digit($view) ? redirect('/queue/my-turn')->with('problem', 'That view is not there any more, or not for you.') : abort(404);
+            return ctype_digit($view)
+                ? redirect('/queue/my-turn')->with('problem', 'That view is not there any more, or not for you.')
+                : abort(404);
         }
         $request->session()->put(self::REMEMBERED, $request->getRequestUri());
         $shown = view('inbox.queue', [
             ...$this->content($request, $chosen, $teammate),
-            'accounts' => Account::query()->orderBy('id')->get()->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
+            'accounts' => Account::query()
+                ->orderBy('id')
+                ->get()
+                ->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
             'categories' => Category::inUse()->get(),
             'teammates' => Teammate::query()->orderBy('name')->get(),
             'teams' => Team::query()->orderBy('name')->get(),
             'tags' => Tag::inUse()->get(),
             'outcomes' => Outcome::inUse()->get(),
-            'bulkTemplates' => Template::seenBy($teammate)->whereNull('retired_at')->orderBy('folder')->orderBy('name')->limit(200)->get(['id', 'name']),
+            'bulkTemplates' => Template::seenBy($teammate)
+                ->whereNull('retired_at')
+                ->orderBy('folder')
+                ->orderBy('name')
+                ->limit(200)
+                ->get(['id', 'name']),
             'bulkFields' => OwnField::inUse()->where('about', About::Conversation)->get(),
         ]);
         $teammate->forceFill(['queue_looked_at' => now()])->saveQuietly();

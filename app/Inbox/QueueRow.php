@@ -36,7 +36,9 @@ final readonly class QueueRow
                 DueGroup::Later => $conversation->due_at === null ? 'no promise runs' : 'due later',
             },
             "priority {$conversation->priority->value}",
-            $group !== null && $group->place < PlaceInQueue::NO_GROUP ? "{$group->name}: ".($group->place === 1 ? 'first of all' : 'before others') : null,
+            $group !== null && $group->place < PlaceInQueue::NO_GROUP
+                ? "{$group->name}: ".($group->place === 1 ? 'first of all' : 'before others')
+                : null,
             $conversation->waiting_since === null ? 'nobody waits' : "waiting since {$time->short($conversation->waiting_since)}",
         ]));
     }

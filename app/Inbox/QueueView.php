@@ -58,7 +58,11 @@ enum QueueView: string
             self::NobodysYet => $this->open($query)->whereNull('owner_id'),
             self::Waiting => $query->where('state', ConversationState::Waiting)->orderBy('next_up')->orderBy('id'),
             self::Held => $query->where('state', ConversationState::Held)->orderBy('next_up')->orderBy('id'),
-            self::Resolved => $query->where('state', ConversationState::Resolved)->where('junk', false)->whereNull('joined_into_id')->orderByDesc('last_message_at')->orderByDesc('id'),
+            self::Resolved => $query->where('state', ConversationState::Resolved)
+                ->where('junk', false)
+                ->whereNull('joined_into_id')
+                ->orderByDesc('last_message_at')
+                ->orderByDesc('id'),
             self::Junk => $query->where('junk', true)->orderByDesc('last_message_at')->orderByDesc('id'),
         };
         match ($owner) {

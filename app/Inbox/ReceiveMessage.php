@@ -108,7 +108,13 @@ final readonly class ReceiveMessage
             $this->why($decision),
             $message,
         ]]);
-        $this->attachOrders->attach($conversation, $this->isAboutLatest($isNew, $orders, $known, $conversation) ? $this->findOrders->latelyOf($conversation->customer_id) : $orders, Actor::application());
+        $this->attachOrders->attach(
+            $conversation,
+            $this->isAboutLatest($isNew, $orders, $known, $conversation)
+                ? $this->findOrders->latelyOf($conversation->customer_id)
+                : $orders,
+            Actor::application()
+        );
         if (! $isNew) {
             $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
             if (! $conversation->junk && ! $received->automaticAnswer) {
@@ -139,8 +145,9 @@ final readonly class ReceiveMessage
         return $conversation->joined_into_id === null ? $conversation : $this->goOnIn($conversation->joined_into_id);
     }
 
-    private function begin(Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known): Conversation
-    {
+    private function begin(
+        Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known
+    ): Conversation {
         $received = $arrival->received;
         $junk = $this->judgeJunk->reasons($arrival, $known?->id);
         $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->text, $arrival->language);

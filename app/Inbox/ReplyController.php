@@ -128,7 +128,10 @@ final readonly class ReplyController
         $conversation = $scheduled->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
         try {
-            $this->scheduleReply->callOff($scheduled, Actor::teammate($this->teammate($request)), "by {$this->teammate($request)->name}; what was written is a draft again");
+            $this->scheduleReply->callOff(
+                $scheduled, Actor::teammate($this->teammate($request)),
+                "by {$this->teammate($request)->name}; what was written is a draft again"
+            );
         } catch (InboxRefused $why) {
             return $this->refused($conversation, $why);
         }
@@ -143,7 +146,9 @@ final readonly class ReplyController
         $this->scheduleReply->send($scheduled->load(['conversation', 'teammate']));
         $scheduled->refresh();
 
-        return $scheduled->state === ScheduledReply::SENT ? $this->done($conversation, 'Sent.') : redirect()->route('conversation', $conversation)->with('problem', "Not sent: {$scheduled->reason}");
+        return $scheduled->state === ScheduledReply::SENT
+            ? $this->done($conversation, 'Sent.')
+            : redirect()->route('conversation', $conversation)->with('problem', "Not sent: {$scheduled->reason}");
     }
 
     public function callBack(Request $request, Message $message): RedirectResponse
@@ -173,7 +178,9 @@ final readonly class ReplyController
      */
     private function refuseWithoutItsFile(Request $request, Draft $draft): void
     {
-        $words = $draft->files === [] && ! $request->boolean('without_file') ? AttachmentMention::in(FoldedText::of($draft->text)->written) : null;
+        $words = $draft->files === [] && ! $request->boolean('without_file')
+            ? AttachmentMention::in(FoldedText::of($draft->text)->written)
+            : null;
         if ($words !== null) {
             throw InboxRefused::noFileAttached($words);
         }
@@ -202,7 +209,9 @@ final readonly class ReplyController
     private function later(array $written, Teammate $teammate): ?CarbonImmutable
     {
         return match ($written['when'] ?? 'now') {
-            'at' => isset($written['at']) ? CarbonImmutable::parse((string) $written['at'], $teammate->time_zone)->utc() : throw InboxRefused::sentInThePast(),
+            'at' => isset($written['at'])
+                ? CarbonImmutable::parse((string) $written['at'], $teammate->time_zone)->utc()
+                : throw InboxRefused::sentInThePast(),
             'unless' => CarbonImmutable::now()->addDays((int) ($written['days'] ?? 3)),
             default => null,
         };

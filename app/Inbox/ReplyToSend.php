@@ -58,7 +58,11 @@ final readonly class ReplyToSend
     public function toArray(): array
     {
         return [
-            'text' => $this->text, 'files' => $this->files, 'then' => $this->then->value, 'outcome' => $this->outcome?->id, 'once' => $this->onceKey,
+            'text' => $this->text,
+            'files' => $this->files,
+            'then' => $this->then->value,
+            'outcome' => $this->outcome?->id,
+            'once' => $this->onceKey,
             'html' => $this->html, 'route' => $this->route, 'cc' => $this->cc, 'bcc' => $this->bcc, 'own_name' => $this->inOwnName,
             'steps' => array_map(static fn (Step $step): array => $step->toArray(), $this->steps),
             'templates' => array_map(static fn (UsedTemplate $used): array => $used->toArray(), $this->templates),

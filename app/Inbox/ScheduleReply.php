@@ -25,8 +25,9 @@ final readonly class ScheduleReply
     /**
      * @throws InboxRefused when there is nothing to send, or the time has passed
      */
-    public function schedule(Conversation $conversation, Teammate $teammate, ReplyToSend $reply, DateTimeInterface $at, bool $unlessAnswered): ScheduledReply
-    {
+    public function schedule(
+        Conversation $conversation, Teammate $teammate, ReplyToSend $reply, DateTimeInterface $at, bool $unlessAnswered
+    ): ScheduledReply {
         if (trim($reply->text) === '' && $reply->files === []) {
             throw InboxRefused::nothingWritten();
         }
@@ -50,7 +51,10 @@ final readonly class ScheduleReply
                 'conversation_id' => $locked->id, 'teammate_id' => $teammate->id, 'reply' => $reply->toArray(), 'send_at' => $at,
                 'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
             ])->save();
-            $this->journal->record($locked, JournalKind::Scheduled, Actor::teammate($teammate), ['at' => CarbonImmutable::instance($at)->toIso8601ZuluString(), 'unless_answered' => $unlessAnswered ? 'yes' : null]);
+            $this->journal->record(
+                $locked, JournalKind::Scheduled, Actor::teammate($teammate),
+                ['at' => CarbonImmutable::instance($at)->toIso8601ZuluString(), 'unless_answered' => $unlessAnswered ? 'yes' : null]
+            );
             Draft::for($locked, $teammate, Draft::REPLY)->delete();
 
             return $scheduled;
@@ -84,7 +88,13 @@ final readonly class ScheduleReply
      */
     public function customerAnswered(Conversation $conversation): void
     {
-        foreach (ScheduledReply::query()->whereIn('conversation_id', $conversation->withJoined())->where('state', ScheduledReply::DUE)->where('unless_answered', true)->get() as $scheduled) {
+        foreach (
+            ScheduledReply::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', ScheduledReply::DUE)
+                ->where('unless_answered', true)
+                ->get() as $scheduled
+        ) {
             $this->callOff($scheduled, Actor::application(), 'the customer answered first; what was written is a draft again');
         }
     }
@@ -94,7 +104,13 @@ final readonly class ScheduleReply
      */
     public function sendDue(): void
     {
-        ScheduledReply::query()->where('state', ScheduledReply::DUE)->where('send_at', '<=', now())->with(['conversation', 'teammate'])->orderBy('send_at')->limit(self::AT_ONCE)->get()
+        ScheduledReply::query()
+            ->where('state', ScheduledReply::DUE)
+            ->where('send_at', '<=', now())
+            ->with(['conversation', 'teammate'])
+            ->orderBy('send_at')
+            ->limit(self::AT_ONCE)
+            ->get()
             ->each(fn (ScheduledReply $scheduled) => $this->send($scheduled));
     }
 
@@ -107,10 +123,17 @@ final readonly class ScheduleReply
             return;
         }
         // What was joined into another since is answered there.
-        $conversation = $scheduled->conversation->joined_into_id === null ? $scheduled->conversation : Conversation::query()->findOrFail($scheduled->conversation->joined_into_id);
+        $conversation = $scheduled->conversation->joined_into_id === null
+            ? $scheduled->conversation
+            : Conversation::query()->findOrFail($scheduled->conversation->joined_into_id);
         try {
-            $this->sendReply->send($conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($conversation)));
-            ScheduledReply::query()->whereKey($scheduled->id)->where('state', ScheduledReply::DUE)->update(['state' => ScheduledReply::SENT]);
+            $this->sendReply->send(
+                $conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($conversation))
+            );
+            ScheduledReply::query()
+                ->whereKey($scheduled->id)
+                ->where('state', ScheduledReply::DUE)
+                ->update(['state' => ScheduledReply::SENT]);
         } catch (InboxRefused|CameInBetween|FieldRefused|TemplateProblem $why) {
             $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
         } catch (Throwable $defect) {

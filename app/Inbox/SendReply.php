@@ -67,7 +67,11 @@ final readonly class SendReply
         $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
         $this->storeFiles($message, $reply);
         $waits = $reply->waits ?? (int) config('cairnfield.outbox.call_back_seconds');
-        $item = OutboxItem::queue($message, array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])), $waits, $before);
+        $item = OutboxItem::queue(
+            $message,
+            array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])),
+            $waits, $before
+        );
         $actor = Actor::teammate($teammate);
         $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
         $this->templates->record($locked, $message, $reply->templates);
@@ -138,13 +142,18 @@ final readonly class SendReply
         $signature = $longest === null ? '' : trim((string) $route->account->signature);
         $length = mb_strlen(trim($reply->text)) + ($signature === '' ? 0 : mb_strlen($signature) + 2);
         $contacts = $channel === Channel::Quaymart ? ContactDetails::in($reply->text) : [];
-        $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()->where('direction', Message::OUT)->where('kind', ItemKind::Rating)->whereNull('called_back_at')->exists();
+        $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()
+            ->where('direction', Message::OUT)
+            ->where('kind', ItemKind::Rating)
+            ->whereNull('called_back_at')
+            ->exists();
         match (true) {
             $longest !== null && $length > $longest => throw InboxRefused::tooLong($channel->label(), $length, $longest),
             $contacts !== [] => throw InboxRefused::contactDetails($channel->label(), $contacts),
             $isSecondAnswer => throw InboxRefused::answeredOnce($channel->label()),
             $reply->files !== [] && $channel !== Channel::Email => throw InboxRefused::noFiles($channel->label()),
-            [...$reply->cc, ...$reply->bcc] !== [] && $channel !== Channel::Email => throw InboxRefused::copiesOnlyByMail($channel->label()),
+            [...$reply->cc, ...$reply->bcc] !== []
+                && $channel !== Channel::Email => throw InboxRefused::copiesOnlyByMail($channel->label()),
             default => null,
         };
     }
@@ -159,7 +168,9 @@ final readonly class SendReply
         $account = $route->account;
         $answered = $route->answers;
         $isMail = $account->channel === Channel::Email;
-        $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.($isMail ? Str::after($account->address, '@') : $account->channel->value);
+        $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.(
+            $isMail ? Str::after($account->address, '@') : $account->channel->value
+        );
         $references = ! $isMail || $answered === null ? [] : array_filter([...$answered->referenceIds(), $answered->message_id]);
         $answeredId = $isMail ? $answered?->message_id : $answered?->outside_id;
         $message = new Message;
@@ -237,7 +248,9 @@ final readonly class SendReply
             'preview' => Str::limit(Str::squish($message->text), 200, '…'),
         ])->save();
         match ($reply->then) {
-            ConversationState::Resolved => $this->changeState->resolveUnchecked($conversation, $actor, $reply->outcome ?? throw InboxRefused::needsOutcome()),
+            ConversationState::Resolved => $this->changeState->resolveUnchecked(
+                $conversation, $actor, $reply->outcome ?? throw InboxRefused::needsOutcome()
+            ),
             ConversationState::Open => $this->changeState->open($conversation, $actor),
             default => $this->changeState->wait($conversation, $actor),
         };
@@ -249,7 +262,9 @@ final readonly class SendReply
             return;
         }
         $tags = $conversation->tags()->pluck('tags.id');
-        $this->steps->apply($conversation, $reply->steps, $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer');
+        $this->steps->apply(
+            $conversation, $reply->steps, $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer'
+        );
         $given = $conversation->tags()->pluck('tags.id')->diff($tags)->values();
         if ($item->before !== null && $given->isNotEmpty()) {
             $item->forceFill(['before' => [...$item->before, CallBack::TAGS => $given->all()]])->save();

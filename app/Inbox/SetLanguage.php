@@ -26,7 +26,9 @@ final readonly class SetLanguage
             }
             $from = $locked->language;
             $locked->forceFill(['language' => $language])->save();
-            $this->journal->record($locked, JournalKind::LanguageChanged, $actor, ['from' => $from, 'to' => Languages::name($language)], $why);
+            $this->journal->record(
+                $locked, JournalKind::LanguageChanged, $actor, ['from' => $from, 'to' => Languages::name($language)], $why
+            );
         });
     }
 }

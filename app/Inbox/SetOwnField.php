@@ -25,8 +25,10 @@ final readonly class SetOwnField
      *
      * @throws FieldRefused when it does not fit
      */
-    public function set(Conversation $conversation, OwnField $field, string|array|null $written, Actor $actor, ?Order $order = null, string $why = ''): void
-    {
+    public function set(
+        Conversation $conversation, OwnField $field, string|array|null $written, Actor $actor, ?Order $order = null,
+        string $why = ''
+    ): void {
         DB::transaction(function () use ($conversation, $field, $written, $actor, $order, $why): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $aboutId = match ($field->about) {

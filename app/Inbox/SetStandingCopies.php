@@ -25,7 +25,9 @@ final readonly class SetStandingCopies
                 return;
             }
             $locked->forceFill(['standing_copies' => $addresses === [] ? null : $addresses])->save();
-            $this->journal->record($locked, JournalKind::CopiesChanged, $actor, ['to' => $addresses === [] ? null : implode(', ', $addresses)]);
+            $this->journal->record(
+                $locked, JournalKind::CopiesChanged, $actor, ['to' => $addresses === [] ? null : implode(', ', $addresses)]
+            );
         });
     }
 }

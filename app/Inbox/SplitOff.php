@@ -37,7 +37,10 @@ final readonly class SplitOff
             $own = $this->begin($from, $message);
             $message->forceFill(['conversation_id' => $own->id])->save();
             $this->journal->record($own, JournalKind::Began, $actor, ['linked' => $from->number()], 'split off from it');
-            $this->journal->record($own, JournalKind::MessageReceived, Actor::customer(), ['channel' => $from->channel->value], '', $message, at: $message->received_at);
+            $this->journal->record(
+                $own, JournalKind::MessageReceived, Actor::customer(), ['channel' => $from->channel->value], '', $message,
+                at: $message->received_at
+            );
             foreach ($from->orders()->get() as $order) {
                 $this->attachOrders->one($own, $order, 'hand', $actor);
             }
@@ -50,7 +53,10 @@ final readonly class SplitOff
 
     private function begin(Conversation $from, Message $message): Conversation
     {
-        $sender = Handle::query()->where('kind', $from->channel->handleKind())->where('value', mb_strtolower($message->from_address))->value('customer_id');
+        $sender = Handle::query()
+            ->where('kind', $from->channel->handleKind())
+            ->where('value', mb_strtolower($message->from_address))
+            ->value('customer_id');
         $customerId = (int) ($sender ?? $from->customer_id);
 
         return Conversation::begin([
@@ -80,14 +86,26 @@ final readonly class SplitOff
      */
     private function goOnWithout(Conversation $from): void
     {
-        $lastAnswer = (int) Message::query()->where('conversation_id', $from->id)->where('direction', Message::OUT)->whereNull('called_back_at')->max('id');
-        $oldest = Message::query()->where('conversation_id', $from->id)->where('direction', Message::IN)->where('automatic', false)->where('id', '>', $lastAnswer)->orderBy('id')->first();
+        $lastAnswer = (int) Message::query()
+            ->where('conversation_id', $from->id)
+            ->where('direction', Message::OUT)
+            ->whereNull('called_back_at')
+            ->max('id');
+        $oldest = Message::query()
+            ->where('conversation_id', $from->id)
+            ->where('direction', Message::IN)
+            ->where('automatic', false)
+            ->where('id', '>', $lastAnswer)
+            ->orderBy('id')
+            ->first();
         $latest = Message::query()->where('conversation_id', $from->id)->orderByDesc('id')->first();
         if ($from->waiting_since !== null) {
             $from->forceFill([
                 'waiting_since' => $oldest?->received_at,
                 'due_at' => $oldest === null ? null : $this->hours->dueAt($oldest->received_at),
-                'state' => $oldest === null && $lastAnswer > 0 && $from->state === ConversationState::Open ? ConversationState::Waiting : $from->state,
+                'state' => $oldest === null && $lastAnswer > 0 && $from->state === ConversationState::Open
+                    ? ConversationState::Waiting
+                    : $from->state,
             ]);
         }
         $from->forceFill(['preview' => $latest === null ? '' : Message::previewOf($latest->text)])->save();

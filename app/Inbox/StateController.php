@@ -87,7 +87,9 @@ final readonly class StateController
     {
         Gate::authorize('resolve', $conversation);
         $teammate = $this->teammate($request);
-        $at = CarbonImmutable::parse($request->validate(['at' => ['required', 'date_format:Y-m-d\TH:i']])['at'], $teammate->time_zone)->utc();
+        $at = CarbonImmutable::parse(
+            $request->validate(['at' => ['required', 'date_format:Y-m-d\TH:i']])['at'], $teammate->time_zone
+        )->utc();
         try {
             $this->changeState->bringBackLater($conversation, Actor::teammate($teammate), $at);
         } catch (InboxRefused $why) {

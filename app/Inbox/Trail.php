@@ -51,11 +51,16 @@ final class Trail
         return JournalEntry::query()
             ->whereIn('conversation_id', $conversation->withJoined())
             ->whereNotIn('kind', self::UNSHOWN)
-            ->with(['teammate', 'message.teammate', 'message.attachments', 'message.outboxItem', 'message.account', 'message.channelItem', 'note.teammate'])
+            ->with([
+                'teammate', 'message.teammate', 'message.attachments', 'message.outboxItem', 'message.account',
+                'message.channelItem', 'note.teammate',
+            ])
             ->orderBy('at')
             ->orderBy('id')
             ->get()
-            ->reject(static fn (JournalEntry $entry): bool => $entry->kind === JournalKind::Began && ($entry->details['linked'] ?? null) === null)
+            ->reject(
+                static fn (JournalEntry $entry): bool => $entry->kind === JournalKind::Began && ($entry->details['linked'] ?? null) === null
+            )
             ->values();
     }
 }

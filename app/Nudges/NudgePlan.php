@@ -39,7 +39,11 @@ final class NudgePlan extends Model
     public static function writingWith(int $template): array
     {
         return array_values(self::inUse()->get()
-            ->filter(static fn (self $plan): bool => $plan->end_template_id === $template || in_array($template, array_column($plan->steps, 'template'), true))
+            ->filter(
+                static fn (self $plan): bool => $plan->end_template_id === $template || in_array(
+                    $template, array_column($plan->steps, 'template'), true
+                )
+            )
             ->map(static fn (self $plan): string => $plan->name)->all());
     }
 

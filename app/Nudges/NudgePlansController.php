@@ -29,7 +29,11 @@ final readonly class NudgePlansController
     {
         return view('nudges.index', [
             'plans' => NudgePlan::inUse()->get(),
-            'running' => Nudge::query()->where('state', Nudge::RUNNING)->selectRaw('nudge_plan_id, COUNT(*) AS count')->groupBy('nudge_plan_id')->pluck('count', 'nudge_plan_id'),
+            'running' => Nudge::query()
+                ->where('state', Nudge::RUNNING)
+                ->selectRaw('nudge_plan_id, COUNT(*) AS count')
+                ->groupBy('nudge_plan_id')
+                ->pluck('count', 'nudge_plan_id'),
             'retired' => NudgePlan::query()->whereNotNull('retired_at')->orderBy('name')->get(),
             'templates' => $this->templates()->pluck('name', 'id'),
             'outcomes' => Outcome::inUse()->pluck('name', 'id'),
@@ -55,7 +59,10 @@ final readonly class NudgePlansController
     {
         $rules = RulesUsing::nudgePlan($plan->id);
         if ($rules !== []) {
-            return redirect('/nudges')->with('problem', "“{$plan->name}” is started by: ".implode(', ', $rules).'. Switch them off first, or have them start another.');
+            return redirect('/nudges')->with(
+                'problem',
+                "“{$plan->name}” is started by: ".implode(', ', $rules).'. Switch them off first, or have them start another.'
+            );
         }
         $plan->forceFill(['retired_at' => now()])->save();
 
@@ -83,7 +90,12 @@ final readonly class NudgePlansController
         }
         $nudge = $start->start($conversation, $plan, $teammate, Actor::teammate($teammate));
 
-        return redirect()->route('conversation', $conversation)->with('done', "“{$plan->name}” is started: the first reminder goes out {$this->time->short($nudge->next_at)}, unless they answer first.");
+        return redirect()
+            ->route('conversation', $conversation)
+            ->with(
+                'done',
+                "“{$plan->name}” is started: the first reminder goes out {$this->time->short($nudge->next_at)}, unless they answer first."
+            );
     }
 
     public function callOff(Request $request, Nudge $nudge, StartNudge $start): RedirectResponse
@@ -120,11 +132,14 @@ final readonly class NudgePlansController
             array_filter($written['steps'], static fn (array $step): bool => isset($step['days'], $step['template'])),
         ));
         if ($steps === []) {
-            return back()->withInput()->with('problem', 'Write at least one reminder: after how many working days, and with which template.');
+            return back()
+                ->withInput()
+                ->with('problem', 'Write at least one reminder: after how many working days, and with which template.');
         }
         $plan->forceFill([
             'name' => trim($written['name']), 'steps' => $steps, 'end_days' => (int) $written['end_days'],
-            'end_template_id' => isset($written['end_template']) ? (int) $written['end_template'] : null, 'end_outcome_id' => (int) $written['end_outcome'],
+            'end_template_id' => isset($written['end_template']) ? (int) $written['end_template'] : null,
+            'end_outcome_id' => (int) $written['end_outcome'],
         ])->save();
 
         return redirect('/nudges')->with('done', "“{$plan->name}” is saved. {$plan->describe()}.");
@@ -135,6 +150,10 @@ final readonly class NudgePlansController
      */
     private function templates(): \Illuminate\Database\Eloquent\Builder
     {
-        return Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody)->orderBy('folder')->orderBy('name');
+        return Template::query()
+            ->whereNull('retired_at')
+            ->where('shared_with', '!=', SharedWith::Nobody)
+            ->orderBy('folder')
+            ->orderBy('name');
     }
 }

@@ -50,13 +50,24 @@ final readonly class SendNudges
     {
         // What has been answered is called off at once, not only when the next reminder is due.
         $answered = Nudge::query()->where('state', Nudge::RUNNING)->whereHas('conversation', static fn ($conversations) => $conversations
-            ->where(static fn ($any) => $any->where('conversations.state', '!=', ConversationState::Waiting)->orWhereColumn('conversations.last_customer_message_at', '>', 'nudges.started_at')))
+            ->where(
+                static fn ($any) => $any->where('conversations.state', '!=', ConversationState::Waiting)->orWhereColumn(
+                    'conversations.last_customer_message_at', '>', 'nudges.started_at'
+                )
+            ))
             ->with('conversation')->limit(self::AT_ONCE)->get();
         foreach ($answered as $nudge) {
             $why = $this->whyOff($nudge->conversation, $nudge);
             $why === null ?: $this->start->callOff($nudge, Actor::application(), $why);
         }
-        foreach (Nudge::query()->where('state', Nudge::RUNNING)->where('next_at', '<=', now())->orderBy('next_at')->limit(self::AT_ONCE)->get() as $nudge) {
+        foreach (
+            Nudge::query()
+                ->where('state', Nudge::RUNNING)
+                ->where('next_at', '<=', now())
+                ->orderBy('next_at')
+                ->limit(self::AT_ONCE)
+                ->get() as $nudge
+        ) {
             try {
                 DB::transaction(fn () => $this->next($nudge->id));
             } catch (InboxRefused|NudgeRefused $why) {
@@ -84,7 +95,10 @@ final readonly class SendNudges
         $this->start->callOff($nudge, Actor::application(), $why);
         $conversation = $nudge->conversation()->with('owner')->firstOrFail();
         $people = $conversation->owner === null ? array_values(Teammate::leads()->all()) : [$conversation->owner];
-        $this->tell->people($people, NewsKind::NotSent, "nudge-{$nudge->id}", "{$conversation->number()} “{$conversation->subject}”: no more reminders, {$why}", $conversation->id);
+        $this->tell->people(
+            $people, NewsKind::NotSent, "nudge-{$nudge->id}",
+            "{$conversation->number()} “{$conversation->subject}”: no more reminders, {$why}", $conversation->id
+        );
     }
 
     private function next(int $id): void
@@ -103,16 +117,27 @@ final readonly class SendNudges
         }
         $plan = $nudge->plan()->firstOrFail();
         $step = $plan->steps[$nudge->sent] ?? null;
-        $this->send($nudge, $plan, $conversation, $step === null ? $plan->end_template_id : $step['template'], $step === null ? Outcome::query()->findOrFail($plan->end_outcome_id) : null);
+        $this->send(
+            $nudge, $plan, $conversation, $step === null ? $plan->end_template_id : $step['template'],
+            $step === null ? Outcome::query()->findOrFail($plan->end_outcome_id) : null
+        );
         $nudge->forceFill($step === null
             ? ['state' => Nudge::DONE]
-            : ['sent' => $nudge->sent + 1, 'failures' => 0, 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1))])->save();
+            : [
+                'sent' => $nudge->sent + 1, 'failures' => 0,
+                'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1)),
+            ])->save();
     }
 
     private function whyOff(Conversation $conversation, Nudge $nudge): ?string
     {
         return match (true) {
-            Message::query()->whereIn('conversation_id', $conversation->withJoined())->where('direction', Message::IN)->where('automatic', false)->where('received_at', '>', $nudge->started_at)->exists() => 'the customer answered',
+            Message::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('direction', Message::IN)
+                ->where('automatic', false)
+                ->where('received_at', '>', $nudge->started_at)
+                ->exists() => 'the customer answered',
             $conversation->state !== ConversationState::Waiting => 'it is '.mb_strtolower($conversation->state->label()).' now',
             default => null,
         };
@@ -122,7 +147,9 @@ final readonly class SendNudges
     {
         $template = Template::query()->with(['languages', 'files'])->find((int) $templateId);
         if ($template === null) {
-            $outcome === null ? throw NudgeRefused::templateGone($plan->name) : $this->changeState->resolveUnchecked($conversation, Actor::application(), $outcome);
+            $outcome === null
+                ? throw NudgeRefused::templateGone($plan->name)
+                : $this->changeState->resolveUnchecked($conversation, Actor::application(), $outcome);
 
             return;
         }

@@ -23,13 +23,23 @@ final readonly class StartNudge
     {
         return DB::transaction(function () use ($conversation, $plan, $as, $actor): Nudge {
             Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            Nudge::query()->where('conversation_id', $conversation->id)->where('state', Nudge::RUNNING)->update(['state' => Nudge::CALLED_OFF, 'reason' => 'another was started']);
+            Nudge::query()
+                ->where('conversation_id', $conversation->id)
+                ->where('state', Nudge::RUNNING)
+                ->update(['state' => Nudge::CALLED_OFF, 'reason' => 'another was started']);
             $nudge = new Nudge;
             $nudge->forceFill([
-                'conversation_id' => $conversation->id, 'nudge_plan_id' => $plan->id, 'teammate_id' => $as->id, 'sent' => 0, 'state' => Nudge::RUNNING,
+                'conversation_id' => $conversation->id,
+                'nudge_plan_id' => $plan->id,
+                'teammate_id' => $as->id,
+                'sent' => 0,
+                'state' => Nudge::RUNNING,
                 'started_at' => now(), 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil(0)),
             ])->save();
-            $this->journal->record($conversation, JournalKind::NudgeStarted, $actor, ['plan' => $plan->name, 'next' => $nudge->next_at->toIso8601ZuluString()]);
+            $this->journal->record(
+                $conversation, JournalKind::NudgeStarted, $actor,
+                ['plan' => $plan->name, 'next' => $nudge->next_at->toIso8601ZuluString()]
+            );
 
             return $nudge;
         });
@@ -39,9 +49,15 @@ final readonly class StartNudge
     {
         DB::transaction(function () use ($nudge, $actor, $why): void {
             Conversation::query()->lockForUpdate()->findOrFail($nudge->conversation_id);
-            $changed = Nudge::query()->whereKey($nudge->id)->where('state', Nudge::RUNNING)->update(['state' => Nudge::CALLED_OFF, 'reason' => mb_substr($why, 0, 300)]);
+            $changed = Nudge::query()
+                ->whereKey($nudge->id)
+                ->where('state', Nudge::RUNNING)
+                ->update(['state' => Nudge::CALLED_OFF, 'reason' => mb_substr($why, 0, 300)]);
             if ($changed === 1) {
-                $this->journal->record($nudge->conversation()->firstOrFail(), JournalKind::NudgeCalledOff, $actor, ['plan' => $nudge->plan()->value('name')], $why);
+                $this->journal->record(
+                    $nudge->conversation()->firstOrFail(), JournalKind::NudgeCalledOff, $actor,
+                    ['plan' => $nudge->plan()->value('name')], $why
+                );
             }
         });
     }

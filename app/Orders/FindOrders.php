@@ -30,7 +30,9 @@ final readonly class FindOrders
             ->get();
         $by = [];
         foreach ($orders as $order) {
-            $isWritten = array_intersect(array_map(OrderNumbers::key(...), $written), [$order->number_key, (string) $order->marketplace_key]) !== [];
+            $isWritten = array_intersect(
+                array_map(OrderNumbers::key(...), $written), [$order->number_key, (string) $order->marketplace_key]
+            ) !== [];
             $by[$order->id] = $isWritten ? 'number' : 'marketplace';
         }
         $known = $orders->flatMap(static fn (Order $order): array => [$order->number_key, $order->marketplace_key])->all();
@@ -54,6 +56,8 @@ final readonly class FindOrders
             ->limit(2)
             ->get();
 
-        return $orders->count() !== 1 ? new FoundOrders(collect(), [], []) : new FoundOrders($orders->toBase(), [$orders[0]->id => 'handle'], []);
+        return $orders->count() !== 1
+            ? new FoundOrders(collect(), [], [])
+            : new FoundOrders($orders->toBase(), [$orders[0]->id => 'handle'], []);
     }
 }

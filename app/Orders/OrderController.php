@@ -52,7 +52,12 @@ final readonly class OrderController
         if ($order === null) {
             LookUpNumber::dispatch($number);
 
-            return redirect()->route('conversation', $conversation)->with('problem', "No order {$number} is known here. The shop is being asked for it; if it has one, try again in a moment.");
+            return redirect()
+                ->route('conversation', $conversation)
+                ->with(
+                    'problem',
+                    "No order {$number} is known here. The shop is being asked for it; if it has one, try again in a moment."
+                );
         }
         $this->attachOrders->one($conversation, $order, 'hand', Actor::teammate($this->teammate($request)));
 

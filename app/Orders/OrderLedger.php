@@ -23,14 +23,21 @@ final class OrderLedger
     {
         $orders = $conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->get();
         $attached = $orders->modelKeys();
-        $others = Order::query()->where('customer_id', $conversation->customer_id)->orderByDesc('placed_at')->limit(self::LATEST_OF_CUSTOMER)->get();
+        $others = Order::query()
+            ->where('customer_id', $conversation->customer_id)
+            ->orderByDesc('placed_at')
+            ->limit(self::LATEST_OF_CUSTOMER)
+            ->get();
 
         return [
             'orders' => $orders,
             'stock' => $this->stock($orders),
             'otherOrders' => $others->whereNotIn('id', $attached)->values(),
             'orderCount' => Order::query()->where('customer_id', $conversation->customer_id)->count(),
-            'unknownNumbers' => DB::table('unknown_numbers')->where('conversation_id', $conversation->id)->orderBy('number')->get(['number', 'asked_at']),
+            'unknownNumbers' => DB::table('unknown_numbers')
+                ->where('conversation_id', $conversation->id)
+                ->orderBy('number')
+                ->get(['number', 'asked_at']),
             'sameOrder' => $this->elsewhere($conversation, $attached),
         ];
     }

@@ -38,7 +38,11 @@ final class Parcel extends Model
             now()->toDateTimeImmutable(),
             new DateTimeZone((string) config('cairnfield.store.calendar.timezone')),
             null,
-            ...$this->scans->map(static fn (ParcelScan $scan): Scan => new Scan($scan->stage, $scan->at->toDateTimeImmutable(), $scan->place))->values()->all(),
+            ...$this->scans->map(
+                static fn (ParcelScan $scan): Scan => new Scan($scan->stage, $scan->at->toDateTimeImmutable(), $scan->place)
+            )
+                ->values()
+                ->all(),
         );
     }
 

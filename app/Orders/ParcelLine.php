@@ -29,7 +29,10 @@ final readonly class ParcelLine
         $stops = [['label' => 'Paid', 'at' => $order->placed_at, 'last' => $last === null]];
         foreach ($stages as $stage) {
             $scan = $progress->reached[$stage->value] ?? null;
-            $stops[] = ['label' => self::label($stage), 'at' => $scan === null ? null : CarbonImmutable::instance($scan->at), 'last' => $stage === $last];
+            $stops[] = [
+                'label' => self::label($stage), 'at' => $scan === null ? null : CarbonImmutable::instance($scan->at),
+                'last' => $stage === $last,
+            ];
         }
         $reached = 0;
         foreach ($stops as $index => $stop) {

@@ -53,7 +53,9 @@ final class RefreshOrder implements ShouldBeUnique, ShouldQueue
             return;
         }
         try {
-            $takeOrder->take($order->account, EventFields::of($client->get($order->account, "/v1/orders/{$order->number}"))->object('order'));
+            $takeOrder->take(
+                $order->account, EventFields::of($client->get($order->account, "/v1/orders/{$order->number}"))->object('order')
+            );
         } catch (ServiceFault|UnreadableEvent $fault) {
             // The order stays as it is, with the time at which it was last heard of.
             if ($fault instanceof ServiceFault && ! $fault->isFinal) {

@@ -18,7 +18,10 @@ use Cairnfield\Core\Parcels\ParcelStage;
 final readonly class TakeCarrierEvent implements TakesEvents
 {
     /** Stages that somebody who waits wants to hear of. */
-    private const TOLD = [ParcelStage::Collected, ParcelStage::OutForDelivery, ParcelStage::Delivered, ParcelStage::ReturnedToSender, ParcelStage::Lost];
+    private const TOLD = [
+        ParcelStage::Collected, ParcelStage::OutForDelivery, ParcelStage::Delivered, ParcelStage::ReturnedToSender,
+        ParcelStage::Lost,
+    ];
 
     /** What is older was caught up with, and is no news. */
     private const NEWS_DAYS = 3;
@@ -39,17 +42,32 @@ final readonly class TakeCarrierEvent implements TakesEvents
 
     private function scan(Account $account, string $number, EventFields $scan): bool
     {
-        $stage = ParcelStage::tryFrom($scan->text('stage', 30)) ?? throw UnreadableEvent::field('data.scan.stage', 'a stage that is known: '.implode(', ', array_column(ParcelStage::cases(), 'value')));
-        $row = ['outside_id' => $scan->id('id'), 'stage' => $stage->value, 'place' => $scan->optionalText('place', 200) ?? '', 'at' => $scan->instant('at')];
+        $stage = ParcelStage::tryFrom($scan->text('stage', 30)) ?? throw UnreadableEvent::field(
+            'data.scan.stage', 'a stage that is known: '.implode(', ', array_column(ParcelStage::cases(), 'value'))
+        );
+        $row = [
+            'outside_id' => $scan->id('id'), 'stage' => $stage->value, 'place' => $scan->optionalText('place', 200) ?? '',
+            'at' => $scan->instant('at'),
+        ];
         $parcel = Parcel::query()->where('number', $number)->first();
         if ($parcel === null) {
-            Parcel::query()->insertOrIgnore(['number' => $number, 'carrier' => $account->channel->label(), 'fetched_at' => now(), 'created_at' => now(), 'updated_at' => now()]);
+            Parcel::query()->insertOrIgnore([
+                'number' => $number, 'carrier' => $account->channel->label(), 'fetched_at' => now(), 'created_at' => now(),
+                'updated_at' => now(),
+            ]);
             $parcel = Parcel::query()->where('number', $number)->firstOrFail();
         }
         $added = ParcelScan::query()->insertOrIgnore(['parcel_id' => $parcel->id, ...$row]);
         Parcel::query()->whereKey($parcel->id)->update(['fetched_at' => now()]);
-        if ($added === 1 && $parcel->order !== null && in_array($stage, self::TOLD, true) && now()->diffInDays($row['at'], true) < self::NEWS_DAYS) {
-            $this->tell->tell($parcel->order, JournalKind::ParcelSeen, ['parcel' => $number, 'stage' => $stage->value, 'place' => $row['place']]);
+        if (
+            $added === 1
+                && $parcel->order !== null
+                && in_array($stage, self::TOLD, true)
+                && now()->diffInDays($row['at'], true) < self::NEWS_DAYS
+        ) {
+            $this->tell->tell(
+                $parcel->order, JournalKind::ParcelSeen, ['parcel' => $number, 'stage' => $stage->value, 'place' => $row['place']]
+            );
         }
 
         if ($added === 1 && $parcel->order !== null) {

@@ -46,7 +46,11 @@ final readonly class TakeOrder
     private function store(Account $account, EventFields $fields, array $values): string
     {
         return DB::transaction(function () use ($account, $fields, $values): string {
-            $order = Order::query()->where('account_id', $account->id)->where('outside_id', $values['outside_id'])->lockForUpdate()->first();
+            $order = Order::query()
+                ->where('account_id', $account->id)
+                ->where('outside_id', $values['outside_id'])
+                ->lockForUpdate()
+                ->first();
             if ($order !== null && $order->version >= $values['version']) {
                 $order->forceFill(['fetched_at' => now()])->save();
 
@@ -55,7 +59,10 @@ final readonly class TakeOrder
             $isNew = $order === null;
             $order ??= new Order;
             $before = $isNew ? null : [$order->status, $order->refunded()];
-            $order->forceFill([...$values, 'account_id' => $account->id, 'customer_id' => $order->customer_id ?? $this->customer($values, $fields), 'fetched_at' => now()])->save();
+            $order->forceFill([
+                ...$values, 'account_id' => $account->id, 'customer_id' => $order->customer_id ?? $this->customer($values, $fields),
+                'fetched_at' => now(),
+            ])->save();
             $this->storeLines($order, $fields);
             $this->storePayments($order, $fields);
             $this->storeParcels($order, $fields);
@@ -94,7 +101,9 @@ final readonly class TakeOrder
         $shipping = $fields->object('shipping');
         $currency = $fields->text('currency', 10);
         if (! KnownCurrency::is($currency)) {
-            throw UnreadableEvent::refused("Order {$fields->text('number', 60)} is in “{$currency}”, which is no currency that is known (ISO 4217).");
+            throw UnreadableEvent::refused(
+                "Order {$fields->text('number', 60)} is in “{$currency}”, which is no currency that is known (ISO 4217)."
+            );
         }
         $status = $fields->text('status', 20);
         $this->refuseWithoutLines($fields);
@@ -151,7 +160,9 @@ final readonly class TakeOrder
             $marketplace = $channel === null || $buyer === null ? null : SenderHandle::on($channel, $buyer, (string) $values['buyer_name']);
         }
 
-        return $this->customerOf->find((string) $values['buyer_name'], $values['email'], $values['telephone'], (string) $values['country'], $marketplace)?->id;
+        return $this->customerOf->find(
+            (string) $values['buyer_name'], $values['email'], $values['telephone'], (string) $values['country'], $marketplace
+        )?->id;
     }
 
     private function storeLines(Order $order, EventFields $fields): void
@@ -194,7 +205,9 @@ final readonly class TakeOrder
             $number = $told->id('number');
             $is = ['order_id' => $order->id, 'carrier' => $told->text('carrier', 60)];
             // Its carrier may tell of it in the same moment.
-            Parcel::query()->insertOrIgnore(['number' => $number, ...$is, 'fetched_at' => now(), 'created_at' => now(), 'updated_at' => now()]);
+            Parcel::query()->insertOrIgnore([
+                'number' => $number, ...$is, 'fetched_at' => now(), 'created_at' => now(), 'updated_at' => now(),
+            ]);
             Parcel::query()->where('number', $number)->update($is);
         }
     }

@@ -22,7 +22,9 @@ final readonly class TellConversations
      */
     public function tell(Order $order, JournalKind $kind, array $details): void
     {
-        foreach ($order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation) {
+        foreach (
+            $order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation
+        ) {
             $this->journal->record($conversation, $kind, Actor::application(), ['order' => $order->number, ...$details]);
         }
     }
@@ -32,7 +34,9 @@ final readonly class TellConversations
      */
     public function seen(Order $order): void
     {
-        foreach ($order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation) {
+        foreach (
+            $order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation
+        ) {
             $this->parcels->of($conversation);
         }
     }

@@ -42,12 +42,23 @@ final readonly class RateConversation
             $rating->forceFill([
                 'conversation_id' => $locked->id,
                 'customer_id' => $locked->customer_id,
-                'teammate_id' => Message::query()->where('conversation_id', $locked->id)->where('direction', Message::OUT)->whereNotNull('teammate_id')->orderByDesc('id')->value('teammate_id'),
+                'teammate_id' => Message::query()
+                    ->where('conversation_id', $locked->id)
+                    ->where('direction', Message::OUT)
+                    ->whereNotNull('teammate_id')
+                    ->orderByDesc('id')
+                    ->value('teammate_id'),
                 'score' => $score,
                 'comment' => $comment,
                 'rated_at' => now(),
             ])->save();
-            $this->journal->record($locked, JournalKind::Rated, Actor::customer(), array_filter(['score' => (string) $score, 'comment' => mb_substr($comment, 0, 500)], static fn (string $value): bool => $value !== ''));
+            $this->journal->record(
+                $locked, JournalKind::Rated, Actor::customer(),
+                array_filter(
+                    ['score' => (string) $score, 'comment' => mb_substr($comment, 0, 500)],
+                    static fn (string $value): bool => $value !== ''
+                )
+            );
 
             return $rating;
         });

@@ -47,8 +47,10 @@ final readonly class RatingController
         $request->hasValidRelativeSignature() || abort(404);
     }
 
-    private function page(Conversation $conversation, ?Rating $rating, string $comment = '', ?string $problem = null, int $status = 200, bool $isDone = false): Response
-    {
+    private function page(
+        Conversation $conversation, ?Rating $rating, string $comment = '', ?string $problem = null, int $status = 200,
+        bool $isDone = false
+    ): Response {
         return response(view('ratings.rate', [
             'conversation' => $conversation,
             'words' => RatingWords::in($conversation->language),

@@ -36,15 +36,32 @@ final class ActionChoices
             ActionKind::SetPriority => array_combine(array_column(Priority::cases(), 'value'), array_column(Priority::cases(), 'value')),
             ActionKind::SetCategory => Category::inUse()->pluck('path', 'id')->all(),
             ActionKind::SetState => [
-                ConversationState::Open->value => 'open', ConversationState::Waiting->value => 'wait for the customer', ConversationState::Held->value => 'held, because',
+                ConversationState::Open->value => 'open',
+                ConversationState::Waiting->value => 'wait for the customer',
+                ConversationState::Held->value => 'held, because',
                 ...$this->resolved(), ConversationState::Closed->value => 'closed for good',
             ],
             ActionKind::SetLanguage => Languages::all(),
-            ActionKind::AssignPerson => ['turn' => 'whoever’s turn it is in its team', 'lead' => 'the lead on duty', '' => 'nobody'] + $this->people(),
+            ActionKind::AssignPerson => [
+                'turn' => 'whoever’s turn it is in its team', 'lead' => 'the lead on duty', '' => 'nobody',
+            ] + $this->people(),
             ActionKind::AssignTeam => Team::query()->orderBy('name')->pluck('name', 'id')->all(),
             ActionKind::SetField => OwnField::inUse()->where('about', About::Conversation)->pluck('name', 'word')->all(),
-            ActionKind::Answer => Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody)->orderBy('folder')->orderBy('name')->pluck('name', 'id')->all(),
-            ActionKind::AskRating => TemplateLanguage::query()->where('text', 'like', '%rating.link%')->join('templates', 'templates.id', '=', 'template_languages.template_id')->whereNull('templates.retired_at')->where('templates.shared_with', '!=', SharedWith::Nobody)->orderBy('templates.name')->pluck('templates.name', 'templates.id')->all(),
+            ActionKind::Answer => Template::query()
+                ->whereNull('retired_at')
+                ->where('shared_with', '!=', SharedWith::Nobody)
+                ->orderBy('folder')
+                ->orderBy('name')
+                ->pluck('name', 'id')
+                ->all(),
+            ActionKind::AskRating => TemplateLanguage::query()
+                ->where('text', 'like', '%rating.link%')
+                ->join('templates', 'templates.id', '=', 'template_languages.template_id')
+                ->whereNull('templates.retired_at')
+                ->where('templates.shared_with', '!=', SharedWith::Nobody)
+                ->orderBy('templates.name')
+                ->pluck('templates.name', 'templates.id')
+                ->all(),
             ActionKind::AskApproval => ['leads' => 'a lead'] + $this->people(),
             ActionKind::Tell => ['owner' => 'the owner', 'team' => 'its team', 'leads' => 'the leads'] + $this->people(),
             ActionKind::Checklist => Checklist::inUse()->pluck('name', 'id')->all(),
@@ -70,7 +87,10 @@ final class ActionChoices
      */
     public function afterwards(): array
     {
-        return ['same' => 'leave the state as it is', 'waiting' => 'then wait for the customer', ...array_map(static fn (string $label): string => "then {$label}", $this->resolved())];
+        return [
+            'same' => 'leave the state as it is', 'waiting' => 'then wait for the customer',
+            ...array_map(static fn (string $label): string => "then {$label}", $this->resolved()),
+        ];
     }
 
     /**
@@ -78,6 +98,9 @@ final class ActionChoices
      */
     private function resolved(): array
     {
-        return $this->made['resolved'] ??= Outcome::inUse()->get()->mapWithKeys(static fn (Outcome $outcome): array => ["resolved:{$outcome->id}" => "resolved, {$outcome->name}"])->all();
+        return $this->made['resolved'] ??= Outcome::inUse()
+            ->get()
+            ->mapWithKeys(static fn (Outcome $outcome): array => ["resolved:{$outcome->id}" => "resolved, {$outcome->name}"])
+            ->all();
     }
 }

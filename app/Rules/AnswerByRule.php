@@ -68,7 +68,8 @@ final readonly class AnswerByRule
         $conversation = $occasion->conversation;
 
         return match (true) {
-            $occasion->message !== null && $occasion->message->isIncoming() && $occasion->message->automatic, $conversation->automatic => 'a machine wrote it, and machines are not answered',
+            $occasion->message !== null && $occasion->message->isIncoming() && $occasion->message->automatic,
+            $conversation->automatic => 'a machine wrote it, and machines are not answered',
             $conversation->public => 'it was said in public, and that is answered by hand',
             $conversation->junk => 'it is junk',
             default => null,
@@ -82,7 +83,10 @@ final readonly class AnswerByRule
     {
         return match (true) {
             $conversation->rating()->exists() => 'they have rated it already',
-            Conversation::query()->where('customer_id', $conversation->customer_id)->where('rating_asked_at', '>', now()->subDays(self::ASKED_AGAIN_DAYS))->exists() => 'this customer was asked within the last '.self::ASKED_AGAIN_DAYS.' days already',
+            Conversation::query()
+                ->where('customer_id', $conversation->customer_id)
+                ->where('rating_asked_at', '>', now()->subDays(self::ASKED_AGAIN_DAYS))
+                ->exists() => 'this customer was asked within the last '.self::ASKED_AGAIN_DAYS.' days already',
             default => null,
         };
     }
@@ -131,7 +135,10 @@ final readonly class AnswerByRule
      */
     private function as(RuleAction $action): Teammate
     {
-        $people = Teammate::query()->where('may_sign_in', true)->find(array_filter([(int) $action->as, (int) $action->instead]))->keyBy('id');
+        $people = Teammate::query()
+            ->where('may_sign_in', true)
+            ->find(array_filter([(int) $action->as, (int) $action->instead]))
+            ->keyBy('id');
         $first = $people[(int) $action->as] ?? null;
         $other = $people[(int) $action->instead] ?? null;
 

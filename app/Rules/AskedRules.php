@@ -96,7 +96,9 @@ final class AskedRules
     {
         $key = $events === null ? 'time' : implode(' ', array_column($events, 'value'));
         if (! isset($this->listening[$key])) {
-            $asked = array_values(array_filter($this->rules, fn (CoreRule $rule): bool => $events === null || $this->hears((int) $rule->id, $events)));
+            $asked = array_values(
+                array_filter($this->rules, fn (CoreRule $rule): bool => $events === null || $this->hears((int) $rule->id, $events))
+            );
             $conditions = array_filter(array_map(static fn (CoreRule $rule): ?Condition => $rule->condition, $asked));
             $this->listening[$key] = [$asked, RuleFields::askedBy(...array_values($conditions))];
         }

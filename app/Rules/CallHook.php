@@ -54,7 +54,9 @@ final class CallHook implements ShouldQueue
         }
         $body = json_encode($this->body, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
         $time = (string) now()->getTimestamp();
-        $response = Http::connectTimeout((int) config('cairnfield.services.connect_timeout'))->timeout((int) config('cairnfield.services.timeout'))
+        $response = Http::connectTimeout(
+            (int) config('cairnfield.services.connect_timeout')
+        )->timeout((int) config('cairnfield.services.timeout'))
             ->withoutRedirecting()
             ->withHeaders(['Cairnfield-Time' => $time, 'Cairnfield-Signature' => hash_hmac('sha256', "{$time}.{$body}", $hook->secret)])
             ->withBody($body, 'application/json')
@@ -77,6 +79,9 @@ final class CallHook implements ShouldQueue
         $hook->forceFill(['last_error' => mb_substr($problem, 0, 490), 'last_error_at' => now()])->save();
         $people = array_values(Teammate::query()->where('role', Role::Administrator)->where('may_sign_in', true)->get()->all());
         // Told once an hour, however often it fails.
-        (new Tell)->people($people, NewsKind::RuleFailed, "hook-{$hook->id}-".now()->format('YmdH'), "The webhook “{$hook->name}” could not be told, although it was tried {$this->tries} times: {$problem}", null);
+        (new Tell)->people(
+            $people, NewsKind::RuleFailed, "hook-{$hook->id}-".now()->format('YmdH'),
+            "The webhook “{$hook->name}” could not be told, although it was tried {$this->tries} times: {$problem}", null
+        );
     }
 }

@@ -53,7 +53,14 @@ final readonly class CarryOut
     {
         $run = (new RuleRun)->forceFill([
             'rule_id' => $rule->id, 'conversation_id' => $occasion->conversation->id, 'event_key' => $occasion->key,
-            'state' => RuleRun::DONE, 'because' => $because, 'actions' => $actions, 'done' => [], 'attempts' => 1, 'error' => null, 'next_try_at' => null, 'at' => now(),
+            'state' => RuleRun::DONE,
+            'because' => $because,
+            'actions' => $actions,
+            'done' => [],
+            'attempts' => 1,
+            'error' => null,
+            'next_try_at' => null,
+            'at' => now(),
         ]);
         if ($occasion->depth >= RunRules::DEEPEST) {
             return $this->stopped($rule, $run);
@@ -67,7 +74,15 @@ final readonly class CarryOut
      */
     public function again(): void
     {
-        foreach (RuleRun::query()->where('state', RuleRun::RETRY)->where('next_try_at', '<=', now())->with('rule')->orderBy('next_try_at')->limit(self::AT_ONCE)->get() as $run) {
+        foreach (
+            RuleRun::query()
+                ->where('state', RuleRun::RETRY)
+                ->where('next_try_at', '<=', now())
+                ->with('rule')
+                ->orderBy('next_try_at')
+                ->limit(self::AT_ONCE)
+                ->get() as $run
+        ) {
             $occasion = $this->occasions->again($run->event_key, $run->conversation_id);
             if ($occasion === null || ! $run->rule->on) {
                 $run->forceFill(['state' => RuleRun::FAILED, 'next_try_at' => null])->save();
@@ -97,7 +112,10 @@ final readonly class CarryOut
                 $actions = array_map(RuleAction::of(...), $run->actions);
                 // First of all: two workers at once act once. Most often all is done as it is said here.
                 $run = $run->exists ? $run : RuleRun::store([...$run->getAttributes(), 'done' => array_column($actions, 'label')]);
-                $done = $this->cause->rule($rule->id, $rule->name, $occasion->depth + 1, fn (): array => $this->all($rule, $run, $actions, $occasion->with($locked)));
+                $done = $this->cause->rule(
+                    $rule->id, $rule->name, $occasion->depth + 1,
+                    fn (): array => $this->all($rule, $run, $actions, $occasion->with($locked))
+                );
                 $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
             });
         } catch (UniqueConstraintViolationException) {
@@ -128,7 +146,10 @@ final readonly class CarryOut
      */
     private function all(Rule $rule, RuleRun $run, array $actions, Occasion $occasion): array
     {
-        $this->journal->record($occasion->conversation, JournalKind::RuleRan, Actor::application(), [], $run->because === [] ? 'always' : implode(' · ', $run->because));
+        $this->journal->record(
+            $occasion->conversation, JournalKind::RuleRan, Actor::application(), [],
+            $run->because === [] ? 'always' : implode(' · ', $run->because)
+        );
         $done = [];
         foreach ($actions as $index => $action) {
             // What was done before may have changed it.
@@ -150,22 +171,42 @@ final readonly class CarryOut
 
     private function stopped(Rule $rule, RuleRun $run): bool
     {
-        $this->failed($rule, $run, 'Stopped: rules have woken each other '.RunRules::DEEPEST.' deep. Look under “Fights and circles” which do, and let one of them run on something else.', true);
+        $this->failed(
+            $rule, $run,
+            'Stopped: rules have woken each other '.RunRules::DEEPEST.' deep. Look under “Fights and circles” which do, and let one of them run on something else.',
+            true
+        );
 
         return false;
     }
 
     private function failed(Rule $rule, RuleRun $run, string $why, bool $isFinal): void
     {
-        $values = ['state' => $isFinal ? RuleRun::FAILED : RuleRun::RETRY, 'error' => mb_substr($why, 0, 490), 'attempts' => $run->attempts, 'next_try_at' => $isFinal ? null : now()->addSeconds(self::PAUSES[$run->attempts - 1] ?? 600)];
+        $values = [
+            'state' => $isFinal ? RuleRun::FAILED : RuleRun::RETRY, 'error' => mb_substr($why, 0, 490),
+            'attempts' => $run->attempts,
+            'next_try_at' => $isFinal ? null : now()->addSeconds(self::PAUSES[$run->attempts - 1] ?? 600),
+        ];
         $isKnown = RuleRun::query()->where('rule_id', $run->rule_id)->where('event_key', $run->event_key)->update($values) > 0;
         if (! $isKnown) {
             RuleRun::query()->insertOrIgnore([[
-                'rule_id' => $run->rule_id, 'conversation_id' => $run->conversation_id, 'event_key' => $run->event_key, 'because' => json_encode($run->because, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'actions' => json_encode($run->actions, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'done' => '[]', 'at' => $run->at, ...$values,
+                'rule_id' => $run->rule_id,
+                'conversation_id' => $run->conversation_id,
+                'event_key' => $run->event_key,
+                'because' => json_encode($run->because, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'actions' => json_encode($run->actions, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'done' => '[]',
+                'at' => $run->at,
+                ...$values,
             ]]);
         }
         if ($isFinal) {
-            $this->cause->rule($rule->id, $rule->name, RunRules::DEEPEST, fn () => $this->journal->record($run->conversation()->firstOrFail(), JournalKind::RuleFailed, Actor::application(), [], $why));
+            $this->cause->rule(
+                $rule->id, $rule->name, RunRules::DEEPEST,
+                fn () => $this->journal->record(
+                    $run->conversation()->firstOrFail(), JournalKind::RuleFailed, Actor::application(), [], $why
+                )
+            );
             $this->report($rule, $why);
         }
     }
@@ -173,8 +214,13 @@ final readonly class CarryOut
     private function report(Rule $rule, string $why): void
     {
         $rule->forceFill(['last_error' => mb_substr($why, 0, 490), 'last_error_at' => now()])->save();
-        $people = array_values(Teammate::query()->whereIn('role', [Role::Lead, Role::Administrator])->where('may_sign_in', true)->get()->all());
+        $people = array_values(
+            Teammate::query()->whereIn('role', [Role::Lead, Role::Administrator])->where('may_sign_in', true)->get()->all()
+        );
         // Told once an hour, however often it fails.
-        $this->tell->people($people, NewsKind::RuleFailed, "rule-{$rule->id}-".now()->format('YmdH'), "The rule “{$rule->name}” could not be carried out: {$why}", null);
+        $this->tell->people(
+            $people, NewsKind::RuleFailed, "rule-{$rule->id}-".now()->format('YmdH'),
+            "The rule “{$rule->name}” could not be carried out: {$why}", null
+        );
     }
 }

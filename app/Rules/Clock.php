@@ -25,7 +25,10 @@ final readonly class Clock
      * @param  list<int>  $days  of the week, 1 for Monday; empty where it is no set time
      * @param  string  $time  of the day in the store's zone, such as `09:00`
      */
-    private function __construct(public ?ClockSince $since, public int $hours, public bool $inHours, public int $again, public array $days, public string $time) {}
+    private function __construct(
+        public ?ClockSince $since, public int $hours, public bool $inHours, public int $again, public array $days,
+        public string $time
+    ) {}
 
     /**
      * @param  array<mixed>  $written  `since`, `hours`, `in_hours`, `again`; or `days` and `time`
@@ -35,7 +38,13 @@ final readonly class Clock
     public static function of(array $written): self
     {
         $number = static fn (string $key): int => is_numeric($written[$key] ?? null) ? (int) $written[$key] : 0;
-        $days = array_values(array_unique(array_filter(array_map(intval(...), (array) ($written['days'] ?? [])), static fn (int $day): bool => isset(self::DAYS[$day]))));
+        $days = array_values(
+            array_unique(
+                array_filter(
+                    array_map(intval(...), (array) ($written['days'] ?? [])), static fn (int $day): bool => isset(self::DAYS[$day])
+                )
+            )
+        );
         if (($written['since'] ?? '') === 'times') {
             $time = is_string($written['time'] ?? null) ? $written['time'] : '';
             if ($days === [] || preg_match('/^([01]\d|2[0-3]):[0-5]\d$/D', $time) !== 1) {
@@ -51,7 +60,11 @@ final readonly class Clock
         }
         $hours = $number('hours');
         $again = $number('again');
-        if ($hours < 0 || $hours > self::MOST_HOURS || $again < 0 || $again > self::MOST_HOURS || ($hours === 0 && $since !== ClockSince::SinceDue)) {
+        if (
+            $hours < 0 || $hours > self::MOST_HOURS || $again < 0 || $again > self::MOST_HOURS || (
+                $hours === 0 && $since !== ClockSince::SinceDue
+            )
+        ) {
             throw RuleRefused::badHours(self::MOST_HOURS);
         }
 
@@ -80,7 +93,9 @@ final readonly class Clock
             return "it is {$this->time} ({$days})";
         }
         $length = self::length($this->hours, $this->inHours);
-        $text = $this->since === ClockSince::SinceDue && $this->hours === 0 ? 'its promise is missed' : "it is {$length} {$this->since->label()}";
+        $text = $this->since === ClockSince::SinceDue && $this->hours === 0
+            ? 'its promise is missed'
+            : "it is {$length} {$this->since->label()}";
 
         return $text.($this->again === 0 ? '' : ', and again every '.self::length($this->again, $this->inHours));
     }

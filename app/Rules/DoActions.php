@@ -61,11 +61,18 @@ final readonly class DoActions
             ActionKind::SetState => $this->state($conversation, $action, $actor),
             ActionKind::SetLanguage => $this->setLanguage->set($conversation, $action->value, $actor),
             ActionKind::Answer, ActionKind::AskRating => $this->answer->answer($rule, $action, $occasion, $key),
-            ActionKind::AskApproval => $this->approvals->ask($conversation, $this->filled($action->text, $conversation), $action->value === 'leads' ? null : Teammate::query()->findOrFail($id), $actor),
-            ActionKind::Note => $this->addNote->byRule($conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"),
+            ActionKind::AskApproval => $this->approvals->ask(
+                $conversation, $this->filled($action->text, $conversation),
+                $action->value === 'leads' ? null : Teammate::query()->findOrFail($id), $actor
+            ),
+            ActionKind::Note => $this->addNote->byRule(
+                $conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"
+            ),
             ActionKind::Tell => $this->tell($rule, $action, $conversation, $key),
             ActionKind::Task => $this->task($rule, $action, $conversation),
-            ActionKind::Nudge => $this->nudges->start($conversation, NudgePlan::query()->findOrFail($id), Teammate::query()->findOrFail((int) $action->as), $actor),
+            ActionKind::Nudge => $this->nudges->start(
+                $conversation, NudgePlan::query()->findOrFail($id), Teammate::query()->findOrFail((int) $action->as), $actor
+            ),
             ActionKind::CallHook => $this->callHook($rule, $id, $conversation, $key),
             default => null,
         };
@@ -78,8 +85,15 @@ final readonly class DoActions
             'rule' => $rule->name,
             'at' => now()->toIso8601ZuluString(),
             'conversation' => [
-                'id' => $conversation->id, 'number' => $conversation->number(), 'subject' => $conversation->subject, 'state' => $conversation->state->value, 'priority' => $conversation->priority->value,
-                'owner' => $conversation->owner?->name, 'team' => $conversation->team?->name, 'category' => $conversation->category?->path, 'tags' => $conversation->tags()->orderBy('folded')->pluck('name')->all(),
+                'id' => $conversation->id,
+                'number' => $conversation->number(),
+                'subject' => $conversation->subject,
+                'state' => $conversation->state->value,
+                'priority' => $conversation->priority->value,
+                'owner' => $conversation->owner?->name,
+                'team' => $conversation->team?->name,
+                'category' => $conversation->category?->path,
+                'tags' => $conversation->tags()->orderBy('folded')->pluck('name')->all(),
             ],
         ])->afterCommit();
     }
@@ -90,7 +104,9 @@ final readonly class DoActions
         match (ConversationState::from($state)) {
             ConversationState::Open => $this->changeState->open($conversation, $actor),
             ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
-            ConversationState::Held => $this->changeState->hold($conversation, $actor, $action->text, $action->hours === 0 ? null : $this->hours->after(now(), $action->hours)),
+            ConversationState::Held => $this->changeState->hold(
+                $conversation, $actor, $action->text, $action->hours === 0 ? null : $this->hours->after(now(), $action->hours)
+            ),
             ConversationState::Resolved => $this->resolve($conversation, $actor, (int) $outcome),
             ConversationState::Closed => $this->changeState->close($conversation, $actor),
         };
@@ -110,14 +126,23 @@ final readonly class DoActions
             'leads' => $this->leads(),
             default => array_values(Teammate::query()->whereKey((int) $action->value)->get()->all()),
         };
-        $this->tell->people($people, NewsKind::RuleTells, substr("r{$rule->id}-{$key}", 0, 40), "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->text, $conversation)}", $conversation->id, $action->byMail);
+        $this->tell->people(
+            $people, NewsKind::RuleTells, substr("r{$rule->id}-{$key}", 0, 40),
+            "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->text, $conversation)}",
+            $conversation->id, $action->byMail
+        );
     }
 
     private function task(Rule $rule, RuleAction $action, Conversation $conversation): void
     {
-        $for = $action->value === 'owner' ? $conversation->owner ?? $this->leads()[0] ?? null : Teammate::query()->find((int) $action->value);
+        $for = $action->value === 'owner'
+            ? $conversation->owner ?? $this->leads()[0] ?? null
+            : Teammate::query()->find((int) $action->value);
         if ($for !== null) {
-            $this->tasks->make($conversation, $this->filled($action->text, $conversation), $for, $this->hours->after(now(), max(1, $action->hours)), 60, Teammate::query()->find($rule->teammate_id) ?? $for);
+            $this->tasks->make(
+                $conversation, $this->filled($action->text, $conversation), $for,
+                $this->hours->after(now(), max(1, $action->hours)), 60, Teammate::query()->find($rule->teammate_id) ?? $for
+            );
         }
     }
 

@@ -34,13 +34,30 @@ final readonly class FittingNow
     {
         $condition = Condition::read(json_decode((string) json_encode($written, JSON_THROW_ON_ERROR)));
         if (($clock['since'] ?? '') !== '') {
-            $ids = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->orderByDesc('last_message_at')->limit(self::LATEST)->pluck('id');
+            $ids = Conversation::query()
+                ->whereNull('joined_into_id')
+                ->where('junk', false)
+                ->orderByDesc('last_message_at')
+                ->limit(self::LATEST)
+                ->pluck('id');
 
-            return $this->thoseThatFit($condition, $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all(), RuleFields::reads($condition)));
+            return $this->thoseThatFit(
+                $condition,
+                $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all(), RuleFields::reads($condition))
+            );
         }
-        $kinds = array_map(static fn (RuleEvent $event): string => $event->kind()->value, array_filter(array_map(RuleEvent::tryFrom(...), $events)));
+        $kinds = array_map(
+            static fn (RuleEvent $event): string => $event->kind()->value, array_filter(array_map(RuleEvent::tryFrom(...), $events))
+        );
         $ids = DB::table('journal')->whereIn('kind', array_unique($kinds))->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
-        $occasions = array_values(array_filter($this->occasions->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)), static fn (Occasion $occasion): bool => array_filter($occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)) !== []));
+        $occasions = array_values(
+            array_filter(
+                $this->occasions->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)),
+                static fn (Occasion $occasion): bool => array_filter(
+                    $occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)
+                ) !== []
+            )
+        );
 
         return $this->thoseThatFit($condition, $occasions);
     }
@@ -56,7 +73,9 @@ final readonly class FittingNow
             $facts = $this->fields->facts($occasion, $condition);
             $because = $condition->because($facts);
             if ($because !== null) {
-                $fitting[$occasion->conversation->id] ??= [$occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because)];
+                $fitting[$occasion->conversation->id] ??= [
+                    $occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because),
+                ];
             }
         }
 

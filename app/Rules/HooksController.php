@@ -28,14 +28,18 @@ final class HooksController
         $secret = Str::random(40);
         (new Hook)->forceFill(['name' => trim($written['name']), 'address' => $written['address'], 'secret' => $secret])->save();
 
-        return redirect('/rules/hooks')->with('done', "“{$written['name']}” is there. It checks requests with this secret, which is shown only now: {$secret}");
+        return redirect('/rules/hooks')->with(
+            'done', "“{$written['name']}” is there. It checks requests with this secret, which is shown only now: {$secret}"
+        );
     }
 
     public function retire(Hook $hook): RedirectResponse
     {
         $using = RulesUsing::hook($hook->id);
         if ($using !== []) {
-            return redirect('/rules/hooks')->with('problem', "“{$hook->name}” is told by: ".implode(', ', $using).'. Switch them off first.');
+            return redirect('/rules/hooks')->with(
+                'problem', "“{$hook->name}” is told by: ".implode(', ', $using).'. Switch them off first.'
+            );
         }
         $hook->forceFill(['retired_at' => now()])->save();
 

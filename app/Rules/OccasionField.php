@@ -25,7 +25,10 @@ final class OccasionField implements Field
      * @param  array<int|string, string>|Closure(): array<int|string, string>  $choices  looked up only where they are shown
      * @param  Closure(Occasion): (string|int|float|bool|list<string>|null)  $read
      */
-    public function __construct(private readonly string $key, private readonly string $label, private readonly array $operators, private array|Closure $choices, private readonly Closure $read) {}
+    public function __construct(
+        private readonly string $key, private readonly string $label, private readonly array $operators,
+        private array|Closure $choices, private readonly Closure $read
+    ) {}
 
     /**
      * @return string|int|float|bool|list<string>|null

@@ -36,7 +36,10 @@ final class Occasions
     public function ofEntries(array $ids, array $reads = []): array
     {
         $entries = JournalEntry::query()->whereKey($ids)->whereIn('kind', RuleEvent::KINDS)
-            ->with(['conversation', 'message' => static fn (Relation $message): mixed => $message->select(self::OF_MESSAGE), ...array_map(static fn (string $one): string => str_starts_with($one, 'message.') ? $one : "conversation.{$one}", $reads)])
+            ->with([
+                'conversation', 'message' => static fn (Relation $message): mixed => $message->select(self::OF_MESSAGE),
+                ...array_map(static fn (string $one): string => str_starts_with($one, 'message.') ? $one : "conversation.{$one}", $reads),
+            ])
             ->orderBy('id')->get();
         if ($entries->isEmpty()) {
             return [];
@@ -49,10 +52,16 @@ final class Occasions
         foreach ($entries as $entry) {
             // Tens of thousands are looked at when a rule is tried out: as they were read.
             ['id' => $id, 'message_id' => $message, 'conversation_id' => $conversation] = $entry->getAttributes();
-            $events = RuleEvent::of($entry, isset($first[$message ?? 0]), $before[$id] ?? null, isset($closed[$entry->conversation->getAttributes()['linked_conversation_id'] ?? 0]));
+            $events = RuleEvent::of(
+                $entry, isset($first[$message ?? 0]), $before[$id] ?? null,
+                isset($closed[$entry->conversation->getAttributes()['linked_conversation_id'] ?? 0])
+            );
             // What was joined into another goes on there.
             if ($events !== [] && $entry->conversation->getAttributes()['joined_into_id'] === null) {
-                $occasions[] = Occasion::ofEntry($entry, $events, ($message === null ? null : $entry->message) ?? $latest[$conversation] ?? null, $before[$id] ?? null);
+                $occasions[] = Occasion::ofEntry(
+                    $entry, $events, ($message === null ? null : $entry->message) ?? $latest[$conversation] ?? null,
+                    $before[$id] ?? null
+                );
             }
         }
 
@@ -69,10 +78,18 @@ final class Occasions
     public function ofTime(array $keys, array $reads = []): array
     {
         $conversations = Conversation::query()->whereKey(array_keys($keys))->whereNull('joined_into_id')->where('junk', false)
-            ->with(array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.'))))->orderBy('id')->get();
+            ->with(array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.'))))
+            ->orderBy('id')
+            ->get();
         $latest = $this->latestMessages(array_values($conversations->modelKeys()));
 
-        return array_values($conversations->map(static fn (Conversation $conversation): Occasion => Occasion::ofTime($conversation, $latest[$conversation->id] ?? null, $keys[$conversation->id], CarbonImmutable::now()))->all());
+        return array_values(
+            $conversations->map(
+                static fn (Conversation $conversation): Occasion => Occasion::ofTime(
+                    $conversation, $latest[$conversation->id] ?? null, $keys[$conversation->id], CarbonImmutable::now()
+                )
+            )->all()
+        );
     }
 
     /**
@@ -80,7 +97,9 @@ final class Occasions
      */
     public function again(string $key, int $conversation): ?Occasion
     {
-        return str_starts_with($key, 'entry-') ? $this->ofEntries([(int) substr($key, 6)])[0] ?? null : $this->ofTime([$conversation => $key])[0] ?? null;
+        return str_starts_with($key, 'entry-')
+            ? $this->ofEntries([(int) substr($key, 6)])[0] ?? null
+            : $this->ofTime([$conversation => $key])[0] ?? null;
     }
 
     /**
@@ -96,7 +115,17 @@ final class Occasions
             }
         }
 
-        return $conversations === [] ? [] : array_fill_keys(DB::table('messages')->whereIn('conversation_id', $conversations)->groupBy('conversation_id')->selectRaw('MIN(id) AS id')->pluck('id')->all(), true);
+        return $conversations === []
+            ? []
+            : array_fill_keys(
+                DB::table('messages')
+                    ->whereIn('conversation_id', $conversations)
+                    ->groupBy('conversation_id')
+                    ->selectRaw('MIN(id) AS id')
+                    ->pluck('id')
+                    ->all(),
+                true
+            );
     }
 
     /**
@@ -113,7 +142,12 @@ final class Occasions
             }
         }
 
-        return $from === [] ? [] : array_fill_keys(DB::table('conversations')->whereIn('id', $from)->where('state', ConversationState::Closed)->pluck('id')->all(), true);
+        return $from === []
+            ? []
+            : array_fill_keys(
+                DB::table('conversations')->whereIn('id', $from)->where('state', ConversationState::Closed)->pluck('id')->all(),
+                true
+            );
     }
 
     /**
@@ -122,9 +156,13 @@ final class Occasions
      */
     private function latestMessages(array $conversations): array
     {
-        $ids = $conversations === [] ? [] : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
+        $ids = $conversations === []
+            ? []
+            : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
 
-        return $ids === [] ? [] : Message::query()->whereKey($ids)->with('attachments')->get(self::OF_MESSAGE)->keyBy('conversation_id')->all();
+        return $ids === []
+            ? []
+            : Message::query()->whereKey($ids)->with('attachments')->get(self::OF_MESSAGE)->keyBy('conversation_id')->all();
     }
 
     /**
@@ -138,21 +176,32 @@ final class Occasions
         $messages = [];
         foreach ($entries as $entry) {
             if ($entry->getRawOriginal('kind') === JournalKind::MessageReceived->value) {
-                $messages[] = ['id' => $entry->id, 'conversation_id' => $entry->conversation_id, 'at' => (string) $entry->getRawOriginal('at')];
+                $messages[] = [
+                    'id' => $entry->id, 'conversation_id' => $entry->conversation_id, 'at' => (string) $entry->getRawOriginal('at'),
+                ];
             }
         }
         if ($messages === []) {
             return [];
         }
         $changes = [];
-        foreach (DB::table('journal')->whereIn('conversation_id', array_values(array_unique(array_column($messages, 'conversation_id'))))->where('kind', JournalKind::StateChanged)
-            ->where('id', '>', $messages[0]['id'] - self::BESIDE)->where('why', self::CUSTOMER_WROTE)->orderBy('id')->get(['id', 'conversation_id', 'details', 'at']) as $change) {
+        foreach (DB::table('journal')->whereIn(
+            'conversation_id', array_values(array_unique(array_column($messages, 'conversation_id')))
+        )->where('kind', JournalKind::StateChanged)
+            ->where('id', '>', $messages[0]['id'] - self::BESIDE)
+            ->where('why', self::CUSTOMER_WROTE)
+            ->orderBy('id')
+            ->get(['id', 'conversation_id', 'details', 'at']) as $change) {
             $changes[(int) $change->conversation_id][] = $change;
         }
         $before = [];
         foreach ($messages as $message) {
             foreach ($changes[$message['conversation_id']] ?? [] as $change) {
-                if (abs((int) $change->id - $message['id']) < self::BESIDE && abs(strtotime((string) $change->at) - strtotime($message['at'])) <= 5) {
+                if (
+                    abs((int) $change->id - $message['id']) < self::BESIDE && abs(
+                        strtotime((string) $change->at) - strtotime($message['at'])
+                    ) <= 5
+                ) {
                     $from = ConversationState::tryFrom((string) (json_decode((string) $change->details, true)['from'] ?? ''));
                     $from === null ?: $before[$message['id']] = $from;
                     break;

@@ -32,7 +32,9 @@ final class OtherRuns
             ->where('rule_runs.state', RuleRun::DONE)->where('rule_runs.at', '>=', now()->subDays($this->days))
             ->orderBy('rule_runs.id')->get(['rule_runs.conversation_id', 'rule_runs.actions', 'rule_runs.done', 'rules.name']);
         foreach ($runs as $run) {
-            $this->done[(int) $run->conversation_id][(string) $run->name] = array_values(array_map(strval(...), (array) json_decode((string) $run->done, true)));
+            $this->done[(int) $run->conversation_id][(string) $run->name] = array_values(
+                array_map(strval(...), (array) json_decode((string) $run->done, true))
+            );
             foreach ((array) json_decode((string) $run->actions, true) as $action) {
                 is_array($action) && $this->compare((string) $run->name, $action);
             }
@@ -44,7 +46,10 @@ final class OtherRuns
      */
     public function in(int $conversation): array
     {
-        return array_map(static fn (string $name, array $done): string => $done === [] ? $name : "{$name}: ".implode(', ', $done), array_keys($this->done[$conversation] ?? []), $this->done[$conversation] ?? []);
+        return array_map(
+            static fn (string $name, array $done): string => $done === [] ? $name : "{$name}: ".implode(', ', $done),
+            array_keys($this->done[$conversation] ?? []), $this->done[$conversation] ?? []
+        );
     }
 
     /**
@@ -62,7 +67,10 @@ final class OtherRuns
     {
         foreach ($this->rule->actions as $own) {
             $over = match (true) {
-                $own['do'] === $other['do'] && Plan::setsOneValue($own['do']) && ($own['value'] ?? '') !== ($other['value'] ?? '') => ActionKind::tryFrom($own['do'])?->label() ?? $own['do'],
+                $own['do'] === $other['do']
+                    && Plan::setsOneValue($own['do'])
+                    && ($own['value'] ?? '') !== ($other['value'] ?? '') => ActionKind::tryFrom($own['do'])?->label()
+                    ?? $own['do'],
                 self::isUndone($own, $other) => '“'.($own['text'] ?? '').'”, a tag that one gives and the other takes away',
                 default => null,
             };
@@ -82,6 +90,7 @@ final class OtherRuns
     {
         $opposite = [ActionKind::AddTag->value => ActionKind::RemoveTag->value, ActionKind::RemoveTag->value => ActionKind::AddTag->value];
 
-        return ($opposite[$own['do']] ?? null) === $other['do'] && Folding::fold((string) ($own['text'] ?? '')) === Folding::fold((string) ($other['text'] ?? ''));
+        return ($opposite[$own['do']] ?? null) === $other['do']
+            && Folding::fold((string) ($own['text'] ?? '')) === Folding::fold((string) ($other['text'] ?? ''));
     }
 }

@@ -38,7 +38,10 @@ final readonly class PostedRule
             Way::from($written['way']),
             array_values(array_filter(array_map(RuleEvent::tryFrom(...), $this->events()))),
             $this->form->condition($this->condition()),
-            array_map(RuleAction::of(...), array_values(array_filter($this->actions(), static fn (array $action): bool => ($action['do'] ?? '') !== ''))),
+            array_map(
+                RuleAction::of(...),
+                array_values(array_filter($this->actions(), static fn (array $action): bool => ($action['do'] ?? '') !== ''))
+            ),
             (string) ($written['notes'] ?? ''),
             ChangedBy::from($written['changed_by']),
             ($clock['since'] ?? '') === '' ? null : Clock::of($clock),
@@ -60,7 +63,12 @@ final readonly class PostedRule
     {
         $clock = $this->request->input('clock');
 
-        return is_array($clock) ? array_map(static fn (mixed $value): mixed => is_array($value) ? array_values(array_filter($value, is_string(...))) : $value, $clock) : [];
+        return is_array($clock)
+            ? array_map(
+                static fn (mixed $value): mixed => is_array($value) ? array_values(array_filter($value, is_string(...))) : $value,
+                $clock
+            )
+            : [];
     }
 
     /**
@@ -70,7 +78,9 @@ final readonly class PostedRule
     {
         $actions = [];
         foreach ((array) $this->request->input('actions') as $one) {
-            $actions[] = array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', is_array($one) ? $one : []);
+            $actions[] = array_map(
+                static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', is_array($one) ? $one : []
+            );
         }
 
         /** @var list<array<string, string>> */
@@ -100,6 +110,11 @@ final readonly class PostedRule
      */
     public function events(): array
     {
-        return array_values(array_filter((array) $this->request->input('events'), static fn (mixed $event): bool => is_string($event) && RuleEvent::tryFrom($event) !== null));
+        return array_values(
+            array_filter(
+                (array) $this->request->input('events'),
+                static fn (mixed $event): bool => is_string($event) && RuleEvent::tryFrom($event) !== null
+            )
+        );
     }
 }

@@ -65,7 +65,9 @@ final readonly class RuleAction
         $refuse = static fn (string $what): RuleRefused => RuleRefused::action($kind, $what);
         $label = match ($kind) {
             ActionKind::SetPriority => (Priority::tryFrom($value) ?? throw $refuse('choose low, normal, high or urgent.'))->value,
-            ActionKind::SetCategory => $things->category($value)->path ?? throw $refuse('choose a category; this one is not there any more.'),
+            ActionKind::SetCategory => $things->category($value)->path ?? throw $refuse(
+                'choose a category; this one is not there any more.'
+            ),
             ActionKind::SetState => self::state($value, $text, $refuse, $things),
             ActionKind::SetLanguage => Languages::has($value) ? Languages::name($value) : throw $refuse('choose a language.'),
             ActionKind::AssignPerson => match ($value) {
@@ -75,20 +77,39 @@ final readonly class RuleAction
                 default => self::person($value, $refuse, $things),
             },
             ActionKind::AssignTeam => $things->team($value)->name ?? throw $refuse('choose a team; this one is not there any more.'),
-            ActionKind::AddTag, ActionKind::RemoveTag => $text !== '' && mb_strlen($text) <= 60 ? "“{$text}”" : throw $refuse('write the tag, of at most 60 letters.'),
+            ActionKind::AddTag,
+            ActionKind::RemoveTag => $text !== '' && mb_strlen($text) <= 60
+                ? "“{$text}”"
+                : throw $refuse('write the tag, of at most 60 letters.'),
             ActionKind::SetField => self::field($value, $text, $refuse, $things),
             ActionKind::Answer => self::answer($value, $word('as'), $then, $refuse, $things),
             ActionKind::AskRating => self::rating($value, $word('as'), $refuse, $things),
-            ActionKind::AskApproval => ($value === 'leads' ? 'a lead' : self::person($value, $refuse, $things)).': '.self::written($text, 'write what is to be approved.', $refuse),
+            ActionKind::AskApproval => (
+                $value === 'leads' ? 'a lead' : self::person($value, $refuse, $things)
+            ).': '.self::written($text, 'write what is to be approved.', $refuse),
             ActionKind::Note => '“'.mb_strimwidth(self::written($text, 'write the note.', $refuse), 0, 80, '…').'”',
-            ActionKind::Tell => self::told($value, $refuse, $things).($byMail ? ', also by mail: ' : ': ').self::written($text, 'write what they are told.', $refuse),
-            ActionKind::Checklist => '“'.($things->checklist($value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')).'”',
-            ActionKind::Task => ($value === 'owner' ? 'the owner' : self::person($value, $refuse, $things)).': '.self::written($text, 'write what is to be done.', $refuse).($hours === 0 ? '' : ", due in {$hours} working hours"),
-            ActionKind::Nudge => '“'.($things->plan($value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')).'” as '.self::person($word('as'), $refuse, $things),
-            ActionKind::CallHook => '“'.($things->hook($value)->name ?? throw $refuse('choose a webhook; this one is not there any more. An administrator adds them.')).'”',
+            ActionKind::Tell => self::told($value, $refuse, $things).($byMail ? ', also by mail: ' : ': ').self::written(
+                $text, 'write what they are told.', $refuse
+            ),
+            ActionKind::Checklist => '“'.(
+                $things->checklist($value)->name ?? throw $refuse('choose a checklist; this one is not there any more.')
+            ).'”',
+            ActionKind::Task => (
+                $value === 'owner' ? 'the owner' : self::person($value, $refuse, $things)
+            ).': '.self::written($text, 'write what is to be done.', $refuse).($hours === 0 ? '' : ", due in {$hours} working hours"),
+            ActionKind::Nudge => '“'.(
+                $things->plan($value)->name ?? throw $refuse('choose a nudge plan; this one is not there any more.')
+            ).'” as '.self::person($word('as'), $refuse, $things),
+            ActionKind::CallHook => '“'.(
+                $things->hook($value)->name ?? throw $refuse(
+                    'choose a webhook; this one is not there any more. An administrator adds them.'
+                )
+            ).'”',
             ActionKind::Stop => '',
         };
-        $shown = trim("{$kind->label()} {$label}").($kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : '');
+        $shown = trim("{$kind->label()} {$label}").(
+            $kind === ActionKind::SetState && $value === ConversationState::Held->value && $hours > 0 ? ", for {$hours} working hours" : ''
+        );
 
         return new self($kind, $value, $text, $hours, $word('as'), $word('instead'), $then, $byMail, $shown);
     }
@@ -117,8 +138,14 @@ final readonly class RuleAction
     public function toArray(): array
     {
         return array_filter([
-            'do' => $this->kind->value, 'value' => $this->value, 'text' => $this->text, 'hours' => $this->hours === 0 ? '' : (string) $this->hours,
-            'as' => $this->as, 'instead' => $this->instead, 'then' => $this->then === 'same' ? '' : $this->then, 'mail' => $this->byMail ? '1' : '',
+            'do' => $this->kind->value,
+            'value' => $this->value,
+            'text' => $this->text,
+            'hours' => $this->hours === 0 ? '' : (string) $this->hours,
+            'as' => $this->as,
+            'instead' => $this->instead,
+            'then' => $this->then === 'same' ? '' : $this->then,
+            'mail' => $this->byMail ? '1' : '',
         ], static fn (string $value): bool => $value !== '');
     }
 

@@ -43,9 +43,23 @@ enum RuleEvent: string
 
     /** Of the journal, what rules can run on. */
     public const KINDS = [
-        JournalKind::MessageReceived, JournalKind::Replied, JournalKind::Noted, JournalKind::StateChanged, JournalKind::OwnerChanged, JournalKind::TeamChanged,
-        JournalKind::CategoryChanged, JournalKind::PriorityChanged, JournalKind::TagsChanged, JournalKind::FieldChanged, JournalKind::OrderAttached,
-        JournalKind::OrderChanged, JournalKind::ParcelSeen, JournalKind::PartnerAnswered, JournalKind::DeliveryFailed, JournalKind::Rated, JournalKind::ApprovalAnswered,
+        JournalKind::MessageReceived,
+        JournalKind::Replied,
+        JournalKind::Noted,
+        JournalKind::StateChanged,
+        JournalKind::OwnerChanged,
+        JournalKind::TeamChanged,
+        JournalKind::CategoryChanged,
+        JournalKind::PriorityChanged,
+        JournalKind::TagsChanged,
+        JournalKind::FieldChanged,
+        JournalKind::OrderAttached,
+        JournalKind::OrderChanged,
+        JournalKind::ParcelSeen,
+        JournalKind::PartnerAnswered,
+        JournalKind::DeliveryFailed,
+        JournalKind::Rated,
+        JournalKind::ApprovalAnswered,
     ];
 
     public function label(): string
@@ -91,12 +105,14 @@ enum RuleEvent: string
     public static function of(JournalEntry $entry, bool $isFirst, ?ConversationState $before, bool $isAfterClosed = false): array
     {
         return match (JournalKind::from((string) $entry->getAttributes()['kind'])) {
-            JournalKind::MessageReceived => $isFirst ? [self::FirstMessage, ...($isAfterClosed ? [self::WroteWhenClosed] : [])] : array_values(array_filter([self::LaterMessage, match ($before) {
-                ConversationState::Waiting => self::WroteWhileWaiting,
-                ConversationState::Held => self::WroteWhileHeld,
-                ConversationState::Resolved => self::WroteWhenResolved,
-                default => null,
-            }])),
+            JournalKind::MessageReceived => $isFirst
+                ? [self::FirstMessage, ...($isAfterClosed ? [self::WroteWhenClosed] : [])]
+                : array_values(array_filter([self::LaterMessage, match ($before) {
+                    ConversationState::Waiting => self::WroteWhileWaiting,
+                    ConversationState::Held => self::WroteWhileHeld,
+                    ConversationState::Resolved => self::WroteWhenResolved,
+                    default => null,
+                }])),
             JournalKind::Replied => [self::TeamAnswered],
             JournalKind::Noted => [self::Noted],
             JournalKind::StateChanged => [self::StateChanged],
@@ -132,7 +148,12 @@ enum RuleEvent: string
     public function kind(): JournalKind
     {
         return match ($this) {
-            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved, self::WroteWhenClosed => JournalKind::MessageReceived,
+            self::FirstMessage,
+            self::LaterMessage,
+            self::WroteWhileWaiting,
+            self::WroteWhileHeld,
+            self::WroteWhenResolved,
+            self::WroteWhenClosed => JournalKind::MessageReceived,
             self::TeamAnswered => JournalKind::Replied,
             self::Noted => JournalKind::Noted,
             self::StateChanged => JournalKind::StateChanged,
@@ -155,7 +176,12 @@ enum RuleEvent: string
     public function isMessage(): bool
     {
         return match ($this) {
-            self::FirstMessage, self::LaterMessage, self::WroteWhileWaiting, self::WroteWhileHeld, self::WroteWhenResolved, self::WroteWhenClosed => true,
+            self::FirstMessage,
+            self::LaterMessage,
+            self::WroteWhileWaiting,
+            self::WroteWhileHeld,
+            self::WroteWhenResolved,
+            self::WroteWhenClosed => true,
             default => false,
         };
     }

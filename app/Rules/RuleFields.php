@@ -29,13 +29,19 @@ use Locale;
  */
 final class RuleFields implements Fields
 {
-    private const WORDS = [Operator::HasAnyWord, Operator::HasAllWords, Operator::HasNoWord, Operator::StartsWith, Operator::EndsWith, Operator::IsEmpty];
+    private const WORDS = [
+        Operator::HasAnyWord, Operator::HasAllWords, Operator::HasNoWord, Operator::StartsWith, Operator::EndsWith,
+        Operator::IsEmpty,
+    ];
 
     private const CHOICE = [Operator::In, Operator::NotIn];
 
     private const NUMBER = [Operator::MoreThan, Operator::LessThan, Operator::AtLeast, Operator::AtMost, Operator::Is];
 
-    private const DAYS = ['1' => 'Monday', '2' => 'Tuesday', '3' => 'Wednesday', '4' => 'Thursday', '5' => 'Friday', '6' => 'Saturday', '7' => 'Sunday'];
+    private const DAYS = [
+        '1' => 'Monday', '2' => 'Tuesday', '3' => 'Wednesday', '4' => 'Thursday', '5' => 'Friday', '6' => 'Saturday',
+        '7' => 'Sunday',
+    ];
 
     private const YES_NO = ['yes' => 'yes', 'no' => 'no'];
 
@@ -161,7 +167,11 @@ final class RuleFields implements Fields
         $values = is_array($leaf->value) ? $leaf->value : [$leaf->value];
         $seeksWords = in_array($leaf->operator, [Operator::HasAnyWord, Operator::HasAllWords], true);
         if ($seeksWords) {
-            $values = array_values(array_filter($values, static fn (mixed $word): bool => Leaf::of($leaf->field, Operator::HasAnyWord, [$word])->matches($facts)));
+            $values = array_values(
+                array_filter(
+                    $values, static fn (mixed $word): bool => Leaf::of($leaf->field, Operator::HasAnyWord, [$word])->matches($facts)
+                )
+            );
         }
         $shown = self::shown($values, $choices);
 
@@ -183,7 +193,14 @@ final class RuleFields implements Fields
         if ($node instanceof Not) {
             return "not ({$this->inWords($node->part)})";
         }
-        $parts = $node instanceof AllOf || $node instanceof AnyOf ? array_values(array_filter(array_map(fn (Node $part): string => $this->inWords($part, true), $node->parts), static fn (string $part): bool => $part !== '')) : [];
+        $parts = $node instanceof AllOf || $node instanceof AnyOf
+            ? array_values(
+                array_filter(
+                    array_map(fn (Node $part): string => $this->inWords($part, true), $node->parts),
+                    static fn (string $part): bool => $part !== ''
+                )
+            )
+            : [];
         $text = implode($node instanceof AnyOf ? ' or ' : ' and ', $parts);
 
         return $isInner && count($parts) > 1 ? "({$text})" : $text;
@@ -197,7 +214,9 @@ final class RuleFields implements Fields
         $field = $this->ifKnown($leaf->field);
         $shown = self::shown(is_array($leaf->value) ? $leaf->value : [$leaf->value], $field?->choices() ?? []);
 
-        return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of($leaf->operator, is_array($leaf->value) && count($leaf->value) === 1).($leaf->operator->needsValue() ? " {$shown}" : '');
+        return ($field?->label() ?? "{$leaf->field} (gone)").' '.OperatorWords::of(
+            $leaf->operator, is_array($leaf->value) && count($leaf->value) === 1
+        ).($leaf->operator->needsValue() ? " {$shown}" : '');
     }
 
     /**
@@ -248,27 +267,100 @@ final class RuleFields implements Fields
         $order = static function (Occasion $occasion): ?Order {
             $orders = $occasion->conversation->orders;
 
-            return $orders->count() < 2 ? $orders->first() : $orders->sortByDesc(static fn (Order $order): string => (string) $order->getRawOriginal('placed_at'))->first();
+            return $orders->count() < 2
+                ? $orders->first()
+                : $orders->sortByDesc(static fn (Order $order): string => (string) $order->getRawOriginal('placed_at'))->first();
         };
         $fields = [
-            new OccasionField('message_text', 'Text of the message', self::WORDS, [], static fn (Occasion $occasion): ?string => $occasion->message?->text),
-            new OccasionField('message_subject', 'Subject of the message', self::WORDS, [], static fn (Occasion $occasion): ?string => $occasion->message?->subject),
-            new OccasionField('sender_domain', 'Sender’s domain', [Operator::In, Operator::NotIn, Operator::EndsWith], [], static fn (Occasion $occasion): ?string => str_contains((string) $occasion->message?->from_address, '@') ? substr((string) strrchr((string) $occasion->message?->from_address, '@'), 1) : null),
-            new OccasionField('message_has_file', 'The message has a file', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->message?->attachments->isNotEmpty() ?? false),
-            new OccasionField('state_before', 'State before they wrote', self::CHOICE, array_combine(array_column(ConversationState::cases(), 'value'), array_map(static fn (ConversationState $state): string => $state->label(), ConversationState::cases())), static fn (Occasion $occasion): ?string => $occasion->before?->value),
-            new OccasionField('done_by', 'Who did it', self::CHOICE, ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'], static fn (Occasion $occasion): string => isset($occasion->entry->details['rule']) ? 'application' : $occasion->entry->actor ?? 'application'),
-            new OccasionField('owner_away', 'Its owner is away', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->conversation->owner?->isAway() ?? false),
-            new OccasionField('goes_on', 'It goes on from one that was closed', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $occasion->conversation->linkedConversation?->state === ConversationState::Closed),
-            new OccasionField('weekday', 'Day of the week', self::CHOICE, self::DAYS, static fn (Occasion $occasion): string => $occasion->at()->setTimezone($zone)->format('N')),
-            new OccasionField('in_hours', 'In working hours', [Operator::Is], self::YES_NO, static fn (Occasion $occasion): bool => $hours->isOpen($occasion->at())),
-            new OccasionField('customer_orders', 'Orders the customer has placed', self::NUMBER, [], static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()),
-            new OccasionField('customer_ratings', 'Fewest stars of the customer so far', self::NUMBER, [], static fn (Occasion $occasion): ?int => ($least = $occasion->conversation->customer->ratings->min('score')) === null ? null : (int) $least),
-            new OccasionField('order_total', 'Total of the order', self::NUMBER, [], static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()),
-            new OccasionField('order_currency', 'Currency of the order', self::CHOICE, static fn (): array => self::written('currency'), static fn (Occasion $occasion): ?string => $order($occasion)?->currency),
-            new OccasionField('order_status', 'Status of the order', self::CHOICE, ['paid' => 'paid', 'sent' => 'sent', 'cancelled' => 'cancelled', 'returned' => 'returned'], static fn (Occasion $occasion): ?string => $order($occasion)?->status),
-            new OccasionField('parcel_days_unseen', 'Days without a scan of its parcel', self::NUMBER, [], static fn (Occasion $occasion): ?int => $order($occasion)?->parcels->last()?->progress()->daysWithoutScan),
-            new OccasionField('order_country', 'Country of the order', self::CHOICE, static fn (): array => array_map(static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en'), self::written('country')), static fn (Occasion $occasion): ?string => $order($occasion)?->country),
-            new OccasionField('order_source', 'Where it was ordered', self::CHOICE, static fn (): array => ['shop' => 'own shop'] + self::written('marketplace'), static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'),
+            new OccasionField(
+                'message_text', 'Text of the message', self::WORDS, [],
+                static fn (Occasion $occasion): ?string => $occasion->message?->text
+            ),
+            new OccasionField(
+                'message_subject', 'Subject of the message', self::WORDS, [],
+                static fn (Occasion $occasion): ?string => $occasion->message?->subject
+            ),
+            new OccasionField(
+                'sender_domain', 'Sender’s domain', [Operator::In, Operator::NotIn, Operator::EndsWith], [],
+                static fn (Occasion $occasion): ?string => str_contains((string) $occasion->message?->from_address, '@')
+                    ? substr((string) strrchr((string) $occasion->message?->from_address, '@'), 1)
+                    : null
+            ),
+            new OccasionField(
+                'message_has_file', 'The message has a file', [Operator::Is], self::YES_NO,
+                static fn (Occasion $occasion): bool => $occasion->message?->attachments->isNotEmpty() ?? false
+            ),
+            new OccasionField(
+                'state_before', 'State before they wrote', self::CHOICE,
+                array_combine(
+                    array_column(ConversationState::cases(), 'value'),
+                    array_map(static fn (ConversationState $state): string => $state->label(), ConversationState::cases())
+                ),
+                static fn (Occasion $occasion): ?string => $occasion->before?->value
+            ),
+            new OccasionField(
+                'done_by', 'Who did it', self::CHOICE,
+                ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'],
+                static fn (Occasion $occasion): string => isset($occasion->entry->details['rule'])
+                    ? 'application'
+                    : $occasion->entry->actor ?? 'application'
+            ),
+            new OccasionField(
+                'owner_away', 'Its owner is away', [Operator::Is], self::YES_NO,
+                static fn (Occasion $occasion): bool => $occasion->conversation->owner?->isAway() ?? false
+            ),
+            new OccasionField(
+                'goes_on', 'It goes on from one that was closed', [Operator::Is], self::YES_NO,
+                static fn (Occasion $occasion): bool => $occasion->conversation->linkedConversation?->state === ConversationState::Closed
+            ),
+            new OccasionField(
+                'weekday', 'Day of the week', self::CHOICE, self::DAYS,
+                static fn (Occasion $occasion): string => $occasion->at()->setTimezone($zone)->format('N')
+            ),
+            new OccasionField(
+                'in_hours', 'In working hours', [Operator::Is], self::YES_NO,
+                static fn (Occasion $occasion): bool => $hours->isOpen($occasion->at())
+            ),
+            new OccasionField(
+                'customer_orders', 'Orders the customer has placed', self::NUMBER, [],
+                static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()
+            ),
+            new OccasionField(
+                'customer_ratings', 'Fewest stars of the customer so far', self::NUMBER, [],
+                static fn (Occasion $occasion): ?int => ($least = $occasion->conversation->customer->ratings->min('score')) === null
+                    ? null
+                    : (int) $least
+            ),
+            new OccasionField(
+                'order_total', 'Total of the order', self::NUMBER, [],
+                static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()
+            ),
+            new OccasionField(
+                'order_currency', 'Currency of the order', self::CHOICE, static fn (): array => self::written('currency'),
+                static fn (Occasion $occasion): ?string => $order($occasion)?->currency
+            ),
+            new OccasionField(
+                'order_status', 'Status of the order', self::CHOICE,
+                ['paid' => 'paid', 'sent' => 'sent', 'cancelled' => 'cancelled', 'returned' => 'returned'],
+                static fn (Occasion $occasion): ?string => $order($occasion)?->status
+            ),
+            new OccasionField(
+                'parcel_days_unseen', 'Days without a scan of its parcel', self::NUMBER, [],
+                static fn (Occasion $occasion): ?int => $order($occasion)?->parcels->last()?->progress()->daysWithoutScan
+            ),
+            new OccasionField(
+                'order_country', 'Country of the order', self::CHOICE,
+                static fn (): array => array_map(
+                    static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en'),
+                    self::written('country')
+                ),
+                static fn (Occasion $occasion): ?string => $order($occasion)?->country
+            ),
+            new OccasionField(
+                'order_source', 'Where it was ordered', self::CHOICE,
+                static fn (): array => ['shop' => 'own shop'] + self::written('marketplace'),
+                static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'
+            ),
         ];
         $this->own = [];
         foreach ($fields as $field) {

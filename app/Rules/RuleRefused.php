@@ -60,7 +60,9 @@ final class RuleRefused extends RuntimeException
 
     public static function unfilled(string $template, string $placeholder): self
     {
-        return new self("The template “{$template}” needs {{ {$placeholder} }}, of which nothing is known here. Give it something to fall back on.");
+        return new self(
+            "The template “{$template}” needs {{ {$placeholder} }}, of which nothing is known here. Give it something to fall back on."
+        );
     }
 
     public static function noWayToAnswer(): self

@@ -61,6 +61,9 @@ final class RuleRun extends Model
 
     protected function casts(): array
     {
-        return ['because' => 'array', 'actions' => 'array', 'done' => 'array', 'next_try_at' => 'immutable_datetime', 'at' => 'immutable_datetime'];
+        return [
+            'because' => 'array', 'actions' => 'array', 'done' => 'array', 'next_try_at' => 'immutable_datetime',
+            'at' => 'immutable_datetime',
+        ];
     }
 }

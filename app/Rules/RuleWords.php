@@ -19,7 +19,9 @@ final readonly class RuleWords
      */
     public function of(Rule $rule): array
     {
-        return $this->ofContent(['events' => $rule->events, 'clock' => $rule->clock, 'condition' => $rule->condition, 'actions' => $rule->actions]);
+        return $this->ofContent([
+            'events' => $rule->events, 'clock' => $rule->clock, 'condition' => $rule->condition, 'actions' => $rule->actions,
+        ]);
     }
 
     /**
@@ -37,7 +39,9 @@ final readonly class RuleWords
             }
         }
         try {
-            $which = array_filter([$this->fields->inWords(Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->root)]);
+            $which = array_filter([
+                $this->fields->inWords(Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->root),
+            ]);
         } catch (RulesRefused $why) {
             $which = [$why->getMessage()];
         }
@@ -48,6 +52,11 @@ final readonly class RuleWords
             $clock = $why->getMessage();
         }
 
-        return ['when' => $clock !== null ? [$clock] : array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']), 'which' => array_values($which), 'what' => $what];
+        return [
+            'when' => $clock !== null
+                ? [$clock]
+                : array_map(static fn (string $event): string => RuleEvent::tryFrom($event)?->label() ?? $event, $content['events']),
+            'which' => array_values($which), 'what' => $what,
+        ];
     }
 }

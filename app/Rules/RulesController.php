@@ -43,7 +43,9 @@ final readonly class RulesController
     {
         $rules = Rule::inOrder()->with('teammate')->get()->keyBy('id');
         $circles = array_map(
-            static fn (array $circle): string => RuleRefused::circle(array_map(static fn (int|string $id): string => $rules[(int) $id]->name, $circle))->getMessage(),
+            static fn (array $circle): string => RuleRefused::circle(
+                array_map(static fn (int|string $id): string => $rules[(int) $id]->name, $circle)
+            )->getMessage(),
             TryRule::circles($rules->where('on', true)),
         );
 
@@ -73,7 +75,9 @@ final readonly class RulesController
             return redirect('/rules/new')->with('problem', $why->getMessage());
         }
 
-        return redirect("/rules/{$rule->id}")->with('done', "“{$rule->name}” is made, and off. Change what is to be different, try it out, then switch it on.");
+        return redirect("/rules/{$rule->id}")->with(
+            'done', "“{$rule->name}” is made, and off. Change what is to be different, try it out, then switch it on."
+        );
     }
 
     public function edit(Request $request, Rule $rule): View
@@ -122,7 +126,9 @@ final readonly class RulesController
         // It cannot be told beforehand whether conditions would break the circle: it is stopped when it goes round.
         $circles = $isOn ? TryRule::circlesWith($rule->refresh()) : [];
 
-        return redirect('/rules')->with('done', $isOn ? "“{$rule->name}” is on." : "“{$rule->name}” is off.")->with($circles === [] ? [] : ['problem' => implode(' ', $circles)]);
+        return redirect('/rules')
+            ->with('done', $isOn ? "“{$rule->name}” is on." : "“{$rule->name}” is off.")
+            ->with($circles === [] ? [] : ['problem' => implode(' ', $circles)]);
     }
 
     public function place(Request $request, Rule $rule): RedirectResponse
@@ -168,12 +174,31 @@ final readonly class RulesController
 
     public function runs(Rule $rule): View
     {
-        return view('rules.runs', ['rule' => $rule, 'runs' => $rule->runs()->with('conversation')->orderByDesc('at')->orderByDesc('id')->limit(100)->get(), 'byDay' => $this->runsByDay([$rule->id])[$rule->id] ?? [], 'days' => self::DAYS]);
+        return view(
+            'rules.runs',
+            [
+                'rule' => $rule,
+                'runs' => $rule->runs()->with('conversation')->orderByDesc('at')->orderByDesc('id')->limit(100)->get(),
+                'byDay' => $this->runsByDay([$rule->id])[$rule->id] ?? [], 'days' => self::DAYS,
+            ]
+        );
     }
 
     public function versions(Rule $rule): View
     {
-        return view('rules.versions', ['rule' => $rule, 'versions' => RuleVersion::query()->where('rule_id', $rule->id)->with('teammate')->orderByDesc('version')->limit(100)->get(), 'labels' => $this->words->ofContent(...)]);
+        return view(
+            'rules.versions',
+            [
+                'rule' => $rule,
+                'versions' => RuleVersion::query()
+                    ->where('rule_id', $rule->id)
+                    ->with('teammate')
+                    ->orderByDesc('version')
+                    ->limit(100)
+                    ->get(),
+                'labels' => $this->words->ofContent(...),
+            ]
+        );
     }
 
     private function keep(Request $request, ?Rule $rule): RedirectResponse|View
@@ -184,10 +209,14 @@ final readonly class RulesController
         } catch (RuleRefused|RulesRefused|UnknownField $why) {
             RefusedInput::showAgain($request);
 
-            return $this->page($request, $rule, $posted->condition(), $posted->events(), $posted->actions(), $posted->clock(), $why->getMessage());
+            return $this->page(
+                $request, $rule, $posted->condition(), $posted->events(), $posted->actions(), $posted->clock(), $why->getMessage()
+            );
         }
 
-        return redirect($rule === null ? "/rules/{$saved->id}/try" : '/rules')->with('done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.'));
+        return redirect($rule === null ? "/rules/{$saved->id}/try" : '/rules')->with(
+            'done', "“{$saved->name}” is saved".($saved->on ? '.' : ', and off. See what it would have done, then switch it on.')
+        );
     }
 
     /**
@@ -196,8 +225,9 @@ final readonly class RulesController
      * @param  list<array<string, string>>  $actions
      * @param  array<string, mixed>  $clock
      */
-    private function page(Request $request, ?Rule $rule, array $group, array $events, array $actions, array $clock, ?string $problem = null): View
-    {
+    private function page(
+        Request $request, ?Rule $rule, array $group, array $events, array $actions, array $clock, ?string $problem = null
+    ): View {
         return view('rules.form', [
             ...$this->editor($group, $events, $actions, $clock),
             'rule' => $rule,
@@ -223,7 +253,13 @@ final readonly class RulesController
         }
 
         return [
-            'group' => $group, 'events' => $events, 'clock' => $clock, 'actions' => $actions === [] ? [[]] : $actions, 'fields' => $this->fields->all(), 'form' => $this->form, 'choices' => $this->choices,
+            'group' => $group,
+            'events' => $events,
+            'clock' => $clock,
+            'actions' => $actions === [] ? [[]] : $actions,
+            'fields' => $this->fields->all(),
+            'form' => $this->form,
+            'choices' => $this->choices,
             'fitting' => $fitting, 'looked' => $looked, 'redraw' => '/rules/redraw',
         ];
     }
@@ -236,7 +272,9 @@ final readonly class RulesController
     {
         $runs = [];
         $rows = DB::table('rule_runs')->whereIn('rule_id', $ids)->where('at', '>=', now()->subDays(self::DAYS - 1)->startOfDay())
-            ->groupBy('rule_id', DB::raw('DATE(at)'))->selectRaw('rule_id, DATE(at) AS day, SUM(state = ?) AS done, SUM(state = ?) AS failed', [RuleRun::DONE, RuleRun::FAILED])->get();
+            ->groupBy('rule_id', DB::raw('DATE(at)'))
+            ->selectRaw('rule_id, DATE(at) AS day, SUM(state = ?) AS done, SUM(state = ?) AS failed', [RuleRun::DONE, RuleRun::FAILED])
+            ->get();
         foreach ($rows as $row) {
             $runs[(int) $row->rule_id][(string) $row->day] = ['done' => (int) $row->done, 'failed' => (int) $row->failed];
         }

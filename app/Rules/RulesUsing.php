@@ -18,7 +18,11 @@ final class RulesUsing
      */
     public static function template(int $template): array
     {
-        return self::doing(static fn (array $action): bool => (ActionKind::tryFrom($action['do'])?->answers() ?? false) && ($action['value'] ?? '') === (string) $template);
+        return self::doing(
+            static fn (array $action): bool => (
+                ActionKind::tryFrom($action['do'])?->answers() ?? false
+            ) && ($action['value'] ?? '') === (string) $template
+        );
     }
 
     /**
@@ -26,7 +30,9 @@ final class RulesUsing
      */
     public static function nudgePlan(int $plan): array
     {
-        return self::doing(static fn (array $action): bool => $action['do'] === ActionKind::Nudge->value && ($action['value'] ?? '') === (string) $plan);
+        return self::doing(
+            static fn (array $action): bool => $action['do'] === ActionKind::Nudge->value && ($action['value'] ?? '') === (string) $plan
+        );
     }
 
     /**
@@ -34,7 +40,9 @@ final class RulesUsing
      */
     public static function hook(int $hook): array
     {
-        return self::doing(static fn (array $action): bool => $action['do'] === ActionKind::CallHook->value && ($action['value'] ?? '') === (string) $hook);
+        return self::doing(
+            static fn (array $action): bool => $action['do'] === ActionKind::CallHook->value && ($action['value'] ?? '') === (string) $hook
+        );
     }
 
     /**
@@ -45,9 +53,13 @@ final class RulesUsing
     public static function field(OwnField $field): array
     {
         $key = (new OwnValueField($field))->key();
-        $set = self::doing(static fn (array $action): bool => $action['do'] === ActionKind::SetField->value && ($action['value'] ?? '') === $field->word);
+        $set = self::doing(
+            static fn (array $action): bool => $action['do'] === ActionKind::SetField->value && ($action['value'] ?? '') === $field->word
+        );
 
-        return array_values(array_unique([...self::those(static fn (Rule $rule): bool => in_array($key, self::asked($rule), true)), ...$set]));
+        return array_values(
+            array_unique([...self::those(static fn (Rule $rule): bool => in_array($key, self::asked($rule), true)), ...$set])
+        );
     }
 
     /**
@@ -77,6 +89,8 @@ final class RulesUsing
      */
     private static function those(callable $needs): array
     {
-        return array_values(Rule::inOrder()->where('on', true)->get()->filter($needs)->map(static fn (Rule $rule): string => $rule->name)->all());
+        return array_values(
+            Rule::inOrder()->where('on', true)->get()->filter($needs)->map(static fn (Rule $rule): string => $rule->name)->all()
+        );
     }
 }

@@ -63,7 +63,11 @@ final readonly class RunRules
     private function look(Values $news): int
     {
         $ids = array_values(array_map(intval(...), $news->pluck('id')->all()));
-        $ids = $ids === [] ? [] : array_values(array_diff($ids, array_map(intval(...), DB::table('rule_looks')->whereIn('entry_id', $ids)->pluck('entry_id')->all())));
+        $ids = $ids === []
+            ? []
+            : array_values(
+                array_diff($ids, array_map(intval(...), DB::table('rule_looks')->whereIn('entry_id', $ids)->pluck('entry_id')->all()))
+            );
         if ($ids === []) {
             return 0;
         }
@@ -83,7 +87,9 @@ final readonly class RunRules
             $ran += $acted;
             if (--$left[$occasion->conversation->id] > 0 && $acted > 0) {
                 // What happened next to the same conversation is looked at as it is now.
-                $occasion->conversation->refresh()->loadMissing(array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.'))));
+                $occasion->conversation->refresh()->loadMissing(
+                    array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.')))
+                );
             }
         }
         DB::table('rule_looks')->insertOrIgnore(array_map(static fn (int $id): array => ['entry_id' => $id, 'at' => now()], $ids));
@@ -144,7 +150,12 @@ final readonly class RunRules
     private function actionsOf(Plan $plan, int $rule): array
     {
         /** @var list<array<string, string>> */
-        return array_values(array_map(static fn (array $action): array => array_diff_key($action, ['rule' => 0]), array_filter($plan->actions, static fn (array $action): bool => $action['rule'] === $rule)));
+        return array_values(
+            array_map(
+                static fn (array $action): array => array_diff_key($action, ['rule' => 0]),
+                array_filter($plan->actions, static fn (array $action): bool => $action['rule'] === $rule)
+            )
+        );
     }
 
     /**

@@ -32,10 +32,14 @@ final class RunsDrawing
             $x = $index * self::STEP;
             $columns .= '<rect class="run-ground" x="'.$x.'" y="'.(self::HEIGHT - 1).'" width="4" height="1"/>';
             $columns .= $done > 0 ? '<rect class="run-done" x="'.$x.'" y="'.(self::HEIGHT - $done).'" width="4" height="'.$done.'"/>' : '';
-            $columns .= $failed > 0 ? '<rect class="run-failed" x="'.$x.'" y="'.(self::HEIGHT - $done - $failed).'" width="4" height="'.$failed.'"/>' : '';
+            $columns .= $failed > 0
+                ? '<rect class="run-failed" x="'.$x.'" y="'.(self::HEIGHT - $done - $failed).'" width="4" height="'.$failed.'"/>'
+                : '';
         }
         $width = $days * self::STEP;
 
-        return new HtmlString('<svg class="runs" viewBox="0 0 '.$width.' '.self::HEIGHT.'" width="'.($width * $scale).'" height="'.(self::HEIGHT * $scale).'" role="img" aria-label="'.$all.($all === 1 ? ' run' : ' runs').' in '.$days.' days" focusable="false">'.$columns.'</svg>');
+        return new HtmlString(
+            '<svg class="runs" viewBox="0 0 '.$width.' '.self::HEIGHT.'" width="'.($width * $scale).'" height="'.(self::HEIGHT * $scale).'" role="img" aria-label="'.$all.($all === 1 ? ' run' : ' runs').' in '.$days.' days" focusable="false">'.$columns.'</svg>'
+        );
     }
 }

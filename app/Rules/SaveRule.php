@@ -53,7 +53,12 @@ final readonly class SaveRule
     {
         $this->check($written);
 
-        return $this->fill($rule === null ? (new Rule)->forceFill(['id' => 0, 'on' => false, 'place' => self::lastPlace()]) : $rule->replicate()->forceFill(['id' => $rule->id]), $written);
+        return $this->fill(
+            $rule === null
+                ? (new Rule)->forceFill(['id' => 0, 'on' => false, 'place' => self::lastPlace()])
+                : $rule->replicate()->forceFill(['id' => $rule->id]),
+            $written
+        );
     }
 
     /**
@@ -128,7 +133,9 @@ final readonly class SaveRule
     public function put(Rule $rule, int $place): void
     {
         DB::transaction(function () use ($rule, $place): void {
-            $others = array_values(array_filter(Rule::inOrder()->lockForUpdate()->get()->all(), static fn (Rule $other): bool => $other->id !== $rule->id));
+            $others = array_values(
+                array_filter(Rule::inOrder()->lockForUpdate()->get()->all(), static fn (Rule $other): bool => $other->id !== $rule->id)
+            );
             array_splice($others, max(0, min(count($others), $place - 1)), 0, [$rule]);
             foreach ($others as $index => $one) {
                 Rule::query()->whereKey($one->id)->toBase()->update(['place' => $index + 1]);
@@ -153,7 +160,12 @@ final readonly class SaveRule
     private static function content(Rule $rule): array
     {
         return [
-            'name' => $rule->name, 'way' => $rule->way->value, 'on' => $rule->on, 'events' => $rule->events, 'clock' => $rule->clock, 'condition' => $rule->condition,
+            'name' => $rule->name,
+            'way' => $rule->way->value,
+            'on' => $rule->on,
+            'events' => $rule->events,
+            'clock' => $rule->clock,
+            'condition' => $rule->condition,
             'actions' => $rule->actions, 'notes' => $rule->notes, 'changed_by' => $rule->changed_by->value,
         ];
     }
@@ -165,12 +177,19 @@ final readonly class SaveRule
     {
         $content = self::content($rule);
         // Through JSON, since the database gives back the keys of objects in an order of its own.
-        $changed = $before === null ? ['made'] : array_keys(array_filter($content, static fn (mixed $value, string $key): bool => $value != $before[$key], ARRAY_FILTER_USE_BOTH));
+        $changed = $before === null
+            ? ['made']
+            : array_keys(
+                array_filter($content, static fn (mixed $value, string $key): bool => $value != $before[$key], ARRAY_FILTER_USE_BOTH)
+            );
         if ($changed === []) {
             return;
         }
         $rule->forceFill(['version' => $rule->version + 1])->save();
-        $words = ['events' => 'when it runs', 'clock' => 'its times', 'condition' => 'which it is for', 'actions' => 'what it does', 'way' => 'every or ladder', 'changed_by' => 'who may change it', 'on' => $rule->on ? 'switched on' : 'switched off'];
+        $words = [
+            'events' => 'when it runs', 'clock' => 'its times', 'condition' => 'which it is for', 'actions' => 'what it does',
+            'way' => 'every or ladder', 'changed_by' => 'who may change it', 'on' => $rule->on ? 'switched on' : 'switched off',
+        ];
         (new RuleVersion)->forceFill([
             'rule_id' => $rule->id, 'version' => $rule->version, 'teammate_id' => $teammate->id, 'content' => $content,
             'what' => implode(', ', array_map(static fn (string $part): string => $words[$part] ?? $part, $changed)), 'at' => now(),

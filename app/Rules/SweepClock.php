@@ -26,7 +26,9 @@ final readonly class SweepClock
     /** Again and again, but not for ever. */
     private const MOST_ROUNDS = 60;
 
-    public function __construct(private RunRules $run, private Occasions $occasions, private JournalNews $news, private StoreHours $hours) {}
+    public function __construct(
+        private RunRules $run, private Occasions $occasions, private JournalNews $news, private StoreHours $hours
+    ) {}
 
     /**
      * @return int how many times a rule acted
@@ -124,7 +126,10 @@ final readonly class SweepClock
         }
         $acted = 0;
         if ($rule->swept_to !== null) {
-            $keys = DB::table('conversations')->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])->whereNull('joined_into_id')->where('junk', false)
+            $keys = DB::table('conversations')
+                ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
+                ->whereNull('joined_into_id')
+                ->where('junk', false)
                 ->pluck('id')->mapWithKeys(static fn (mixed $id): array => [(int) $id => "at-{$at->getTimestamp()}-{$id}"])->all();
             $acted = $this->carryOut($rule, $keys);
         }
@@ -135,7 +140,11 @@ final readonly class SweepClock
 
     private function rows(string $column, CarbonImmutable $from, CarbonImmutable $to): Builder
     {
-        return Conversation::query()->toBase()->where($column, '>', $from)->where($column, '<=', $to)->where('state', '!=', ConversationState::Closed);
+        return Conversation::query()
+            ->toBase()
+            ->where($column, '>', $from)
+            ->where($column, '<=', $to)
+            ->where('state', '!=', ConversationState::Closed);
     }
 
     /**
@@ -156,8 +165,14 @@ final readonly class SweepClock
     {
         $acted = 0;
         foreach (array_chunk($keys, self::AT_ONCE, true) as $some) {
-            $done = DB::table('rule_runs')->where('rule_id', $rule->id)->whereIn('event_key', array_values($some))->pluck('event_key')->all();
-            $acted += $this->run->onTime($rule, $this->occasions->ofTime(array_diff($some, $done), RunRules::readBy(new Collection([$rule]))));
+            $done = DB::table('rule_runs')
+                ->where('rule_id', $rule->id)
+                ->whereIn('event_key', array_values($some))
+                ->pluck('event_key')
+                ->all();
+            $acted += $this->run->onTime(
+                $rule, $this->occasions->ofTime(array_diff($some, $done), RunRules::readBy(new Collection([$rule])))
+            );
         }
 
         return $acted;

@@ -13,6 +13,8 @@ final class TooManyAnswers extends RuntimeException
 {
     public static function of(int $most): self
     {
-        return new self("It wanted to send more than {$most} answers in a minute. Its answers wait until somebody looks at it and says go on.");
+        return new self(
+            "It wanted to send more than {$most} answers in a minute. Its answers wait until somebody looks at it and says go on."
+        );
     }
 }

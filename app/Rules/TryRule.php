@@ -29,7 +29,10 @@ final readonly class TryRule
 
     private const SHOWN = 100;
 
-    public function __construct(private Occasions $occasions, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer, private ThingsInUse $things) {}
+    public function __construct(
+        private Occasions $occasions, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer,
+        private ThingsInUse $things
+    ) {}
 
     /**
      * @param  Rule  $rule  one that is not kept yet has the number 0
@@ -42,7 +45,16 @@ final readonly class TryRule
             return $this->overTime($rule, $clock, $days);
         }
         $kinds = array_values(array_unique(array_map(static fn (RuleEvent $event): string => $event->kind()->value, $rule->listensTo())));
-        $ids = array_map(intval(...), DB::table('journal')->where('at', '>=', now()->subDays($days))->whereIn('kind', $kinds)->orderByDesc('id')->limit(self::MOST)->pluck('id')->all());
+        $ids = array_map(
+            intval(...),
+            DB::table('journal')
+                ->where('at', '>=', now()->subDays($days))
+                ->whereIn('kind', $kinds)
+                ->orderByDesc('id')
+                ->limit(self::MOST)
+                ->pluck('id')
+                ->all()
+        );
         $all = self::beside($rule);
         $names = $all->pluck('name', 'id')->all();
         $condition = $this->fields->known($rule->asks());
@@ -52,7 +64,12 @@ final readonly class TryRule
         $looked = $matched = 0;
         $rows = $fights = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
-            $heard = array_values(array_filter(array_reverse($this->occasions->ofEntries(array_values($chunk), $ofMessages)), static fn (Occasion $occasion): bool => $asked->hears($rule->id, $occasion->events)));
+            $heard = array_values(
+                array_filter(
+                    array_reverse($this->occasions->ofEntries(array_values($chunk), $ofMessages)),
+                    static fn (Occasion $occasion): bool => $asked->hears($rule->id, $occasion->events)
+                )
+            );
             $looked += count($heard);
             $fitting = $this->fitting($condition, $heard);
             // Only where it fits do the others matter, and what they ask.
@@ -65,13 +82,22 @@ final readonly class TryRule
                 $matched++;
                 $this->addFights($fights, $plan, $rule->id, $all);
                 if (count($rows) < self::SHOWN) {
-                    $overruled = array_values(array_map(static fn (array $one): string => (ActionKind::tryFrom($one['do'])?->label() ?? $one['do'])." (“{$names[(int) $one['by']]}” does)", array_filter($plan->overruled, static fn (array $one): bool => $one['rule'] === $rule->id)));
+                    $overruled = array_values(
+                        array_map(
+                            static fn (array $one): string => (
+                                ActionKind::tryFrom($one['do'])?->label() ?? $one['do']
+                            )." (“{$names[(int) $one['by']]}” does)",
+                            array_filter($plan->overruled, static fn (array $one): bool => $one['rule'] === $rule->id)
+                        )
+                    );
                     $rows[] = $this->row($rule, $occasion, $facts, $occasion->at(), $overruled, $this->othersIn($plan, $rule->id, $names));
                 }
             }
         }
 
-        return new TriedRule($days, $looked, count($ids) === self::MOST, $matched, $rows, array_values($fights), self::circlesWith($rule, $all));
+        return new TriedRule(
+            $days, $looked, count($ids) === self::MOST, $matched, $rows, array_values($fights), self::circlesWith($rule, $all)
+        );
     }
 
     /**
@@ -85,10 +111,22 @@ final readonly class TryRule
         $fields = RuleFields::askedBy($condition);
         $beside = array_filter($fields, static fn (string $field): bool => self::apart(RuleFields::readsOf($field))[1] !== []);
         $near = array_values(array_diff($fields, $beside));
-        $decided = array_map(fn (Occasion $occasion): ?bool => $condition->decides($this->fields->factsOf($occasion, $near), array_flip($beside)), $occasions);
-        self::load(array_values(array_filter($occasions, static fn (int $at): bool => $decided[$at] === null, ARRAY_FILTER_USE_KEY)), self::apart(RuleFields::reads($condition))[1]);
+        $decided = array_map(
+            fn (Occasion $occasion): ?bool => $condition->decides($this->fields->factsOf($occasion, $near), array_flip($beside)),
+            $occasions
+        );
+        self::load(
+            array_values(array_filter($occasions, static fn (int $at): bool => $decided[$at] === null, ARRAY_FILTER_USE_KEY)),
+            self::apart(RuleFields::reads($condition))[1]
+        );
 
-        return array_values(array_filter($occasions, fn (Occasion $occasion, int $at): bool => $decided[$at] ?? $condition->matches($this->fields->factsOf($occasion, $fields)), ARRAY_FILTER_USE_BOTH));
+        return array_values(
+            array_filter(
+                $occasions,
+                fn (Occasion $occasion, int $at): bool => $decided[$at] ?? $condition->matches($this->fields->factsOf($occasion, $fields)),
+                ARRAY_FILTER_USE_BOTH
+            )
+        );
     }
 
     /**
@@ -97,7 +135,9 @@ final readonly class TryRule
      */
     private static function load(array $occasions, array $relations): void
     {
-        (new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $occasions)))->loadMissing($relations);
+        (
+            new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $occasions))
+        )->loadMissing($relations);
     }
 
     /**
@@ -133,7 +173,9 @@ final readonly class TryRule
             $rows->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])->orderByDesc('id');
         } else {
             $now = CarbonImmutable::now();
-            $rows->where($since->column(), '<=', $clock->threshold($this->hours, $now))->where($since->column(), '>', $clock->threshold($this->hours, $now->subDays($days)))->orderByDesc($since->column());
+            $rows->where($since->column(), '<=', $clock->threshold($this->hours, $now))
+                ->where($since->column(), '>', $clock->threshold($this->hours, $now->subDays($days)))
+                ->orderByDesc($since->column());
         }
         $ids = $rows->limit(self::MOST)->pluck('id')->map(static fn (mixed $id): int => (int) $id)->all();
         $condition = $this->fields->known($rule->asks());
@@ -154,7 +196,10 @@ final readonly class TryRule
             $others->lookAt(array_map(static fn (array $one): int => $one[0]->conversation->id, $fitting));
             foreach (array_slice($fitting, 0, self::SHOWN - count($found)) as [$occasion, $facts]) {
                 $at = $since === null ? CarbonImmutable::now() : $occasion->conversation->getAttribute($since->column());
-                $found[] = $this->row($rule, $occasion, $facts, $at instanceof CarbonImmutable ? $at : $occasion->at(), [], $others->in($occasion->conversation->id));
+                $found[] = $this->row(
+                    $rule, $occasion, $facts, $at instanceof CarbonImmutable ? $at : $occasion->at(), [],
+                    $others->in($occasion->conversation->id)
+                );
             }
         }
 
@@ -210,7 +255,12 @@ final readonly class TryRule
             }
         }
 
-        return array_values(array_map(static fn (int $id, array $does): string => $does === [] ? $names[$id] : "{$names[$id]}: ".implode(', ', $does), array_keys($others), $others));
+        return array_values(
+            array_map(
+                static fn (int $id, array $does): string => $does === [] ? $names[$id] : "{$names[$id]}: ".implode(', ', $does),
+                array_keys($others), $others
+            )
+        );
     }
 
     /**
@@ -233,7 +283,9 @@ final readonly class TryRule
             foreach ($own['rule'] === $rule ? $plan->actions : [] as $other) {
                 if ($other['rule'] !== $rule && OtherRuns::isUndone($own, $other)) {
                     $key = "{$other['rule']}-tag-{$own['text']}";
-                    $fights[$key] = Fight::overTag($all[(int) $other['rule']]->name ?? '', (string) $own['text'], ($fights[$key]->count ?? 0) + 1);
+                    $fights[$key] = Fight::overTag(
+                        $all[(int) $other['rule']]->name ?? '', (string) $own['text'], ($fights[$key]->count ?? 0) + 1
+                    );
                 }
             }
         }
@@ -259,7 +311,20 @@ final readonly class TryRule
     {
         return Circles::of($rules->map(static fn (Rule $rule): array => [
             'listens' => $rule->events,
-            'causes' => array_values(array_unique(array_merge(...array_map(static fn (array $action): array => array_map(static fn (RuleEvent $event): string => $event->value, ActionKind::tryFrom($action['do'])?->causes() ?? []), $rule->actions), ...[[]]))),
+            'causes' => array_values(
+                array_unique(
+                    array_merge(
+                        ...array_map(
+                            static fn (array $action): array => array_map(
+                                static fn (RuleEvent $event): string => $event->value,
+                                ActionKind::tryFrom($action['do'])?->causes() ?? []
+                            ),
+                            $rule->actions
+                        ),
+                        ...[[]]
+                    )
+                )
+            ),
         ])->all());
     }
 
@@ -274,6 +339,13 @@ final readonly class TryRule
         $all ??= self::beside($rule);
         $circles = array_filter(self::circles($all), static fn (array $circle): bool => in_array($rule->id, $circle, true));
 
-        return array_values(array_map(static fn (array $circle): string => RuleRefused::circle(array_map(static fn (int|string $id): string => $all[(int) $id]->name ?? '', $circle))->getMessage(), $circles));
+        return array_values(
+            array_map(
+                static fn (array $circle): string => RuleRefused::circle(
+                    array_map(static fn (int|string $id): string => $all[(int) $id]->name ?? '', $circle)
+                )->getMessage(),
+                $circles
+            )
+        );
     }
 }

@@ -24,7 +24,10 @@ final readonly class TryRulesController
     {
         $teammate = $request->user();
 
-        return view('rules.try', [...$this->tried($rule, $request), 'mayChange' => $teammate instanceof Teammate && $rule->mayBeChangedBy($teammate)]);
+        return view(
+            'rules.try',
+            [...$this->tried($rule, $request), 'mayChange' => $teammate instanceof Teammate && $rule->mayBeChangedBy($teammate)]
+        );
     }
 
     /**
@@ -40,7 +43,14 @@ final readonly class TryRulesController
 
             return view($shown, [...$this->tried($this->save->draft($kept, $posted->toSave('This rule')), $request), 'mayChange' => false]);
         } catch (RuleRefused|RulesRefused|UnknownField $why) {
-            return view($shown, ['rule' => $kept ?? (new Rule)->forceFill(['id' => 0, 'name' => 'This rule']), 'tried' => null, 'problem' => $why->getMessage(), 'days' => self::USUAL_DAYS, 'seconds' => 0.0, 'label' => null, 'mayChange' => false]);
+            return view(
+                $shown,
+                [
+                    'rule' => $kept ?? (new Rule)->forceFill(['id' => 0, 'name' => 'This rule']), 'tried' => null,
+                    'problem' => $why->getMessage(), 'days' => self::USUAL_DAYS, 'seconds' => 0.0, 'label' => null,
+                    'mayChange' => false,
+                ]
+            );
         }
     }
 
@@ -58,6 +68,9 @@ final readonly class TryRulesController
             $problem = $why->getMessage();
         }
 
-        return ['rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9, 'label' => $this->words->of($rule)];
+        return [
+            'rule' => $rule, 'tried' => $tried, 'problem' => $problem, 'days' => $days, 'seconds' => (hrtime(true) - $from) / 1e9,
+            'label' => $this->words->of($rule),
+        ];
     }
 }

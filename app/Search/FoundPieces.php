@@ -29,11 +29,24 @@ final class FoundPieces
     {
         $pieces = [];
         $ids = $words === [] ? [] : $conversations->modelKeys();
-        $texts = $ids === [] ? [] : Message::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])->get()
-            ->concat(Note::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])->get());
+        $texts = $ids === []
+            ? []
+            : Message::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->toBase()->selectRaw(
+                'conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT]
+            )->get()
+                ->concat(
+                    Note::query()
+                        ->whereIn('conversation_id', $ids)
+                        ->orderByDesc('id')
+                        ->toBase()
+                        ->selectRaw('conversation_id, LEFT(text, ?) AS text', [self::OF_ONE_TEXT])
+                        ->get()
+                );
         foreach ($texts as $text) {
             $id = (int) $text->conversation_id;
-            $around = isset($pieces[$id]) || ! FoundWords::mayBeIn((string) $text->text, $words) ? null : FoundWords::around(FoldedText::of((string) $text->text)->written, $words, self::LENGTH);
+            $around = isset($pieces[$id]) || ! FoundWords::mayBeIn((string) $text->text, $words)
+                ? null
+                : FoundWords::around(FoldedText::of((string) $text->text)->written, $words, self::LENGTH);
             if ($around !== null) {
                 $pieces[$id] = $around;
             }

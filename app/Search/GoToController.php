@@ -29,7 +29,12 @@ final readonly class GoToController
 
     private const PAGES = [
         'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates',
-        'Orders' => '/orders', 'Write down a call' => '/calls/new', 'New view' => '/views/new', 'Own settings' => '/own-settings', 'Tasks' => '/tasks', 'News' => '/news',
+        'Orders' => '/orders',
+        'Write down a call' => '/calls/new',
+        'New view' => '/views/new',
+        'Own settings' => '/own-settings',
+        'Tasks' => '/tasks',
+        'News' => '/news',
         'Set up' => '/set-up', 'New template' => '/templates/new',
     ];
 
@@ -84,7 +89,14 @@ final readonly class GoToController
         $id = preg_match('/^c?-?(\d{1,12})$/iD', $written, $number) === 1 ? (int) $number[1] : 0;
         $conversation = $id === 0 ? null : Conversation::query()->find($id);
 
-        return $conversation === null ? [] : [['conversation', ConversationNumber::show($conversation->id)." {$conversation->subject}", "/conversations/{$conversation->id}"]];
+        return $conversation === null
+            ? []
+            : [
+                [
+                    'conversation', ConversationNumber::show($conversation->id)." {$conversation->subject}",
+                    "/conversations/{$conversation->id}",
+                ],
+            ];
     }
 
     /**

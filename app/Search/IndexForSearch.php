@@ -25,7 +25,11 @@ final readonly class IndexForSearch
         $slices = 0;
         do {
             $hasMore = $this->news->follow('search.indexed', true, function (Collection $entries): void {
-                foreach (array_chunk(array_map(intval(...), $entries->pluck('conversation_id')->unique()->values()->all()), self::AT_ONCE) as $ids) {
+                foreach (
+                    array_chunk(
+                        array_map(intval(...), $entries->pluck('conversation_id')->unique()->values()->all()), self::AT_ONCE
+                    ) as $ids
+                ) {
                     $this->document->make($ids);
                 }
             });

@@ -16,6 +16,8 @@ final class MarkedText
      */
     public static function of(array $pieces): HtmlString
     {
-        return new HtmlString(implode('', array_map(static fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $pieces)));
+        return new HtmlString(
+            implode('', array_map(static fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $pieces))
+        );
     }
 }

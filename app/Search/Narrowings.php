@@ -26,10 +26,17 @@ final class Narrowings
     /** What it is called to which field it asks. */
     private const CHOICES = [
         'state' => 'state', 'owner' => 'owner', 'team' => 'team', 'category' => 'category', 'tag' => 'tags', 'group' => 'customer_group',
-        'way' => 'channel', 'account' => 'account', 'priority' => 'priority', 'outcome' => 'outcome', 'language' => 'language', 'mood' => 'mood',
+        'way' => 'channel',
+        'account' => 'account',
+        'priority' => 'priority',
+        'outcome' => 'outcome',
+        'language' => 'language',
+        'mood' => 'mood',
     ];
 
-    private const IS = ['public' => 'public', 'automatic' => 'automatic', 'unanswered' => 'unanswered', 'answered' => 'answered', 'junk' => null];
+    private const IS = [
+        'public' => 'public', 'automatic' => 'automatic', 'unanswered' => 'unanswered', 'answered' => 'answered', 'junk' => null,
+    ];
 
     private const HAS = ['file' => 'has_file', 'order' => 'orders', 'tag' => 'tags', 'owner' => 'owner'];
 
@@ -70,14 +77,22 @@ final class Narrowings
             return array_map(static fn (string $one): string => "-{$one}", $this->completions(substr($last, 1)));
         }
         if (! str_contains($last, ':')) {
-            return mb_strlen($last) < 2 ? [] : array_values(array_map(static fn (string $key): string => "{$key}:", array_filter($this->keys(), static fn (string $key): bool => str_starts_with($key, mb_strtolower($last)))));
+            return mb_strlen($last) < 2
+                ? []
+                : array_values(
+                    array_map(
+                        static fn (string $key): string => "{$key}:",
+                        array_filter($this->keys(), static fn (string $key): bool => str_starts_with($key, mb_strtolower($last)))
+                    )
+                );
         }
         [$key, $begun] = explode(':', mb_strtolower($last), 2);
         $values = match (true) {
             isset(self::CHOICES[$key]) => [...($key === 'owner' ? ['me', 'nobody'] : []), ...array_values($this->choices($key))],
             $key === 'has' => array_keys(self::HAS),
             $key === 'is' => array_keys(self::IS),
-            $key === 'before', $key === 'after' => [now()->format('Y-m-d'), now()->subWeek()->format('Y-m-d'), now()->subMonth()->format('Y-m-d')],
+            $key === 'before',
+            $key === 'after' => [now()->format('Y-m-d'), now()->subWeek()->format('Y-m-d'), now()->subMonth()->format('Y-m-d')],
             isset($this->own()[$key]) => array_values($this->own()[$key]->choices()),
             default => [],
         };
@@ -104,7 +119,17 @@ final class Narrowings
         $choices = $this->choices($key);
         $chosen = $key === 'owner' && $folded === 'me'
             ? [(string) $teammate->id]
-            : array_map(strval(...), array_keys(array_filter($choices, static fn (string $label, string|int $choice): bool => self::fits($label, $folded) || Folding::fold((string) $choice) === $folded, ARRAY_FILTER_USE_BOTH)));
+            : array_map(
+                strval(...),
+                array_keys(
+                    array_filter(
+                        $choices,
+                        static fn (string $label, string|int $choice): bool => self::fits($label, $folded)
+                            || Folding::fold((string) $choice) === $folded,
+                        ARRAY_FILTER_USE_BOTH
+                    )
+                )
+            );
         if ($chosen === []) {
             return "There is no {$key} “{$value}”".($choices === [] ? '.' : '. There are: '.Str::limit(implode(', ', $choices), 200).'.');
         }
@@ -119,7 +144,9 @@ final class Narrowings
      */
     private function byDay(Builder $query, string $key, string $value, Teammate $teammate): ?string
     {
-        $day = CarbonImmutable::hasFormat($value, 'Y-m-d') ? CarbonImmutable::createFromFormat('!Y-m-d', $value, $teammate->time_zone) : null;
+        $day = CarbonImmutable::hasFormat($value, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $value, $teammate->time_zone)
+            : null;
         if ($day === null || $day->format('Y-m-d') !== $value) {
             return "“{$value}” is no day. Write one such as {$key}:2026-11-01.";
         }
@@ -153,7 +180,11 @@ final class Narrowings
         if ($ids->isEmpty()) {
             return "No order “{$value}” is known.";
         }
-        $query->whereExists(static fn ($beside) => $beside->from('conversation_order')->whereColumn('conversation_id', 'conversations.id')->whereIn('order_id', $ids));
+        $query->whereExists(
+            static fn ($beside) => $beside->from('conversation_order')
+                ->whereColumn('conversation_id', 'conversations.id')
+                ->whereIn('order_id', $ids)
+        );
 
         return null;
     }
@@ -166,7 +197,9 @@ final class Narrowings
         $value = mb_strtolower($value);
         $known = $key === 'is' ? self::IS : self::HAS;
         if (! array_key_exists($value, $known)) {
-            return "“{$key}:{$value}” is not known. There are: ".implode(', ', array_map(static fn (string $one): string => "{$key}:{$one}", array_keys($known))).'.';
+            return "“{$key}:{$value}” is not known. There are: ".implode(
+                ', ', array_map(static fn (string $one): string => "{$key}:{$one}", array_keys($known))
+            ).'.';
         }
         if ($value === 'junk') {
             $query->where('conversations.junk', true);

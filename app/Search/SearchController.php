@@ -50,7 +50,10 @@ final readonly class SearchController
         $before = mb_substr($written, 0, mb_strlen($written) - mb_strlen($last));
 
         return view('search.completions', [
-            'completions' => array_map(static fn (string $completed): string => $before.$completed, array_slice($this->narrowings->completions($last), 0, self::COMPLETIONS)),
+            'completions' => array_map(
+                static fn (string $completed): string => $before.$completed,
+                array_slice($this->narrowings->completions($last), 0, self::COMPLETIONS)
+            ),
         ]);
     }
 }

@@ -46,7 +46,10 @@ final readonly class SearchConversations
     public function find(SearchQuery $asked, Teammate $teammate, int $page = 1): array
     {
         $query = Conversation::query()->whereNull('joined_into_id');
-        $asksForJunk = in_array(['is', 'junk', false], array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1]), $one[2]], $asked->narrowings), true);
+        $asksForJunk = in_array(
+            ['is', 'junk', false],
+            array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1]), $one[2]], $asked->narrowings), true
+        );
         $asksForJunk ?: $query->where('junk', false);
         $problems = [];
         foreach ($asked->narrowings as [$key, $value, $mustNot]) {
@@ -95,7 +98,9 @@ final readonly class SearchConversations
             }
             $rare = $this->rarest($asked);
         }
-        $documents = $this->withPatterns($conversations->clone()->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked)
+        $documents = $this->withPatterns(
+            $conversations->clone()->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked
+        )
             ->whereRaw('MATCH (search_documents.text) AGAINST (? IN BOOLEAN MODE)', [$asked->booleanMode($rare)]);
 
         return $this->page($documents, $from);
@@ -108,7 +113,13 @@ final readonly class SearchConversations
     {
         $latest = $conversations->clone()->orderByDesc('conversations.last_message_at')->orderByDesc('conversations.id');
         $left = $latest->clone()->select('conversations.id')->limit(self::NARROWED);
-        $ids = $this->page($this->withPatterns(DB::query()->fromSub($left, 'conversations')->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked), $from);
+        $ids = $this->page(
+            $this->withPatterns(
+                DB::query()->fromSub($left, 'conversations')->join('search_documents', 'conversation_id', '=', 'conversations.id'),
+                $asked
+            ),
+            $from
+        );
 
         return count($ids) > self::ROWS || $latest->skip(self::NARROWED)->limit(1)->pluck('conversations.id')->isEmpty() ? $ids : null;
     }
@@ -122,7 +133,9 @@ final readonly class SearchConversations
     {
         $since = $this->since($latest);
         $isAll = $since === null;
-        $documents = $this->withPatterns($conversations->clone()->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked);
+        $documents = $this->withPatterns(
+            $conversations->clone()->join('search_documents', 'conversation_id', '=', 'conversations.id'), $asked
+        );
         $isAll ?: $documents->where('search_documents.said_at', '>=', $since);
 
         return $this->page($documents, $from);
@@ -133,7 +146,12 @@ final readonly class SearchConversations
      */
     private function since(int $latest): ?string
     {
-        $since = DB::table('search_documents')->orderByDesc('said_at')->orderByDesc('conversation_id')->skip($latest)->limit(1)->value('said_at');
+        $since = DB::table('search_documents')
+            ->orderByDesc('said_at')
+            ->orderByDesc('conversation_id')
+            ->skip($latest)
+            ->limit(1)
+            ->value('said_at');
 
         return $since === null ? null : (string) $since;
     }
@@ -180,7 +198,12 @@ final readonly class SearchConversations
      */
     private function page(Builder $documents, int $from): array
     {
-        return $documents->orderByDesc('search_documents.said_at')->orderByDesc('search_documents.conversation_id')->skip($from)->limit(self::ROWS + 1)->pluck('search_documents.conversation_id')->all();
+        return $documents->orderByDesc('search_documents.said_at')
+            ->orderByDesc('search_documents.conversation_id')
+            ->skip($from)
+            ->limit(self::ROWS + 1)
+            ->pluck('search_documents.conversation_id')
+            ->all();
     }
 
     private static function containing(string $word): string

@@ -39,7 +39,9 @@ final class SearchDocument
         DB::table('search_documents')->upsert($conversations->map(fn (Conversation $conversation): array => [
             'conversation_id' => $conversation->id,
             'said_at' => $conversation->last_message_at,
-            'text' => mb_strcut(SearchText::of($this->about($conversation)."\n".implode("\n", $texts[$conversation->id] ?? [])), 0, self::LONGEST),
+            'text' => mb_strcut(
+                SearchText::of($this->about($conversation)."\n".implode("\n", $texts[$conversation->id] ?? [])), 0, self::LONGEST
+            ),
         ])->all(), ['conversation_id'], ['said_at', 'text']);
     }
 
@@ -51,7 +53,9 @@ final class SearchDocument
             $conversation->subject,
             $conversation->customer->name,
             ...$conversation->customer->handles->map(static fn (Handle $handle): string => $handle->shown)->all(),
-            ...$conversation->orders->flatMap(static fn (Order $order): array => array_filter([$order->number, (string) $order->marketplace_number]))->all(),
+            ...$conversation->orders->flatMap(
+                static fn (Order $order): array => array_filter([$order->number, (string) $order->marketplace_number])
+            )->all(),
             $conversation->account instanceof Account ? $conversation->account->title() : '',
             (string) $conversation->held_reason,
         ]);
@@ -65,18 +69,26 @@ final class SearchDocument
     {
         $texts = [];
         /** @var Collection<int, Message> $messages */
-        $messages = Message::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->get(['id', 'conversation_id', 'from_name', 'from_address', 'subject', 'text']);
+        $messages = Message::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->get([
+            'id', 'conversation_id', 'from_name', 'from_address', 'subject', 'text',
+        ]);
         foreach ($messages as $message) {
-            $texts[$message->conversation_id][] = "{$message->from_name} {$message->from_address} {$message->subject}\n".mb_strcut(FoldedText::of($message->text)->written, 0, self::OF_ONE_MESSAGE);
+            $texts[$message->conversation_id][] = "{$message->from_name} {$message->from_address} {$message->subject}\n".mb_strcut(
+                FoldedText::of($message->text)->written, 0, self::OF_ONE_MESSAGE
+            );
         }
         foreach (Note::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->get(['id', 'conversation_id', 'text']) as $note) {
             $texts[$note->conversation_id][] = mb_strcut($note->text, 0, self::OF_ONE_MESSAGE);
         }
-        $files = DB::table('attachments')->join('messages', 'messages.id', '=', 'attachments.message_id')->whereIn('messages.conversation_id', $ids)->get(['messages.conversation_id', 'attachments.name']);
+        $files = DB::table('attachments')->join(
+            'messages', 'messages.id', '=', 'attachments.message_id'
+        )->whereIn('messages.conversation_id', $ids)->get(['messages.conversation_id', 'attachments.name']);
         foreach ($files as $file) {
             $texts[(int) $file->conversation_id][] = (string) $file->name;
         }
-        $values = DB::table('own_values')->join('own_fields', 'own_fields.id', '=', 'own_field_id')->where('about', About::Conversation->value)->whereIn('about_id', $ids)->whereNotNull('text')->get(['about_id', 'text']);
+        $values = DB::table('own_values')->join(
+            'own_fields', 'own_fields.id', '=', 'own_field_id'
+        )->where('about', About::Conversation->value)->whereIn('about_id', $ids)->whereNotNull('text')->get(['about_id', 'text']);
         foreach ($values as $value) {
             $texts[(int) $value->about_id][] = (string) $value->text;
         }

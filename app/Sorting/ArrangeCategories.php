@@ -59,7 +59,11 @@ final readonly class ArrangeCategories
                 $into->retired_at !== null => throw SortingRefused::intoRetired($into->path),
                 default => $this->refuseIfInUseBelow($category),
             };
-            $this->notDone($category)->eachById(fn (Conversation $conversation) => $this->setCategory->set($conversation, $into, $actor, "“{$category->name}” was merged into it"));
+            $this->notDone($category)->eachById(
+                fn (Conversation $conversation) => $this->setCategory->set(
+                    $conversation, $into, $actor, "“{$category->name}” was merged into it"
+                )
+            );
             // What was merged into it before goes along.
             Category::query()->where('merged_into_id', $category->id)->update(['merged_into_id' => $into->id]);
             $category->forceFill(['merged_into_id' => $into->id, 'retired_at' => now()])->save();

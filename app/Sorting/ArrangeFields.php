@@ -54,7 +54,10 @@ final class ArrangeFields
                 throw SortingRefused::choiceInUse($gone, $count);
             }
         }
-        $field->forceFill(['name' => $name, 'choices' => $choices, 'required_to_resolve' => $requiredToResolve && $field->about === About::Conversation])->save();
+        $field->forceFill([
+            'name' => $name, 'choices' => $choices,
+            'required_to_resolve' => $requiredToResolve && $field->about === About::Conversation,
+        ])->save();
     }
 
     /**

@@ -45,7 +45,11 @@ final readonly class ArrangeTags
         DB::transaction(function () use ($tag, $into, $actor): void {
             Conversation::query()->whereHas('tags', static fn ($tags) => $tags->whereKey($tag->id))
                 ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
-                ->eachById(fn (Conversation $conversation) => $this->changeTags->change($conversation, [$into], [$tag], $actor, "“{$tag->name}” was merged into it"));
+                ->eachById(
+                    fn (Conversation $conversation) => $this->changeTags->change(
+                        $conversation, [$into], [$tag], $actor, "“{$tag->name}” was merged into it"
+                    )
+                );
             Tag::query()->where('merged_into_id', $tag->id)->update(['merged_into_id' => $into->id]);
             $tag->forceFill(['merged_into_id' => $into->id, 'retired_at' => now()])->save();
         });

@@ -22,7 +22,11 @@ final readonly class CategoriesController
         return view('sorting.categories', [
             'categories' => $this->inTreeOrder(Category::inUse()->with(['responsible', 'members'])->get()->all()),
             'retired' => Category::query()->whereNotNull('retired_at')->orderBy('path')->get(),
-            'counts' => Conversation::query()->whereNotNull('category_id')->groupBy('category_id')->selectRaw('category_id, COUNT(*) AS count')->pluck('count', 'category_id'),
+            'counts' => Conversation::query()
+                ->whereNotNull('category_id')
+                ->groupBy('category_id')
+                ->selectRaw('category_id, COUNT(*) AS count')
+                ->pluck('count', 'category_id'),
             'teammates' => Teammate::query()->orderBy('name')->get(),
             'category' => null,
         ]);
@@ -49,19 +53,29 @@ final readonly class CategoriesController
 
     public function merge(Request $request, Category $category): RedirectResponse
     {
-        $into = Category::query()->findOrFail((int) $request->validate(['into' => ['required', 'integer', 'exists:categories,id']])['into']);
+        $into = Category::query()->findOrFail(
+            (int) $request->validate(['into' => ['required', 'integer', 'exists:categories,id']])['into']
+        );
 
-        return $this->attempt(fn () => $this->arrange->merge($category, $into, $this->actor($request)), '/sorting/categories', "“{$category->path}” is part of “{$into->path}” now.");
+        return $this->attempt(
+            fn () => $this->arrange->merge($category, $into, $this->actor($request)), '/sorting/categories',
+            "“{$category->path}” is part of “{$into->path}” now."
+        );
     }
 
     public function retire(Category $category): RedirectResponse
     {
-        return $this->attempt(fn () => $this->arrange->retire($category), '/sorting/categories', "“{$category->path}” is retired: nobody is offered it, and what has it keeps it.");
+        return $this->attempt(
+            fn () => $this->arrange->retire($category), '/sorting/categories',
+            "“{$category->path}” is retired: nobody is offered it, and what has it keeps it."
+        );
     }
 
     public function bringBack(Category $category): RedirectResponse
     {
-        return $this->attempt(fn () => $this->arrange->bringBack($category), '/sorting/categories', "“{$category->path}” can be chosen again.");
+        return $this->attempt(
+            fn () => $this->arrange->bringBack($category), '/sorting/categories', "“{$category->path}” can be chosen again."
+        );
     }
 
     private function save(Request $request, ?Category $category): RedirectResponse

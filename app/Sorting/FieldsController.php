@@ -51,12 +51,18 @@ final readonly class FieldsController
     {
         $written = $request->validate($this->rules());
 
-        return $this->attempt(fn () => $this->arrange->change($field, trim($written['name']), $this->choices($written), $request->boolean('required')), self::HERE, 'Saved.');
+        return $this->attempt(
+            fn () => $this->arrange->change($field, trim($written['name']), $this->choices($written), $request->boolean('required')),
+            self::HERE, 'Saved.'
+        );
     }
 
     public function retire(OwnField $field): RedirectResponse
     {
-        return $this->attempt(fn () => $this->arrange->retire($field), self::HERE, "“{$field->name}” is retired. What was written in it stays to be read.");
+        return $this->attempt(
+            fn () => $this->arrange->retire($field), self::HERE,
+            "“{$field->name}” is retired. What was written in it stays to be read."
+        );
     }
 
     public function bringBack(OwnField $field): RedirectResponse

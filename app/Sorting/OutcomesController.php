@@ -26,7 +26,11 @@ final readonly class OutcomesController
             'explains' => 'An outcome says why a conversation was resolved. It is asked for whenever one is.',
             'words' => Outcome::inUse()->get(),
             'retired' => Outcome::query()->whereNotNull('retired_at')->orderBy('name')->get(),
-            'counts' => Conversation::query()->whereNotNull('outcome_id')->groupBy('outcome_id')->selectRaw('outcome_id, COUNT(*) AS count')->pluck('count', 'outcome_id'),
+            'counts' => Conversation::query()
+                ->whereNotNull('outcome_id')
+                ->groupBy('outcome_id')
+                ->selectRaw('outcome_id, COUNT(*) AS count')
+                ->pluck('count', 'outcome_id'),
             'path' => self::HERE,
         ]);
     }
@@ -35,24 +39,35 @@ final readonly class OutcomesController
     {
         $name = $this->name($request);
 
-        return $this->attempt(fn () => $this->arrange->save(null, $name, (int) Outcome::query()->max('position') + 1), self::HERE, "“{$name}” can be chosen now.");
+        return $this->attempt(
+            fn () => $this->arrange->save(null, $name, (int) Outcome::query()->max('position') + 1), self::HERE,
+            "“{$name}” can be chosen now."
+        );
     }
 
     public function update(Request $request, Outcome $outcome): RedirectResponse
     {
-        return $this->attempt(fn () => $this->arrange->save($outcome, $this->name($request), (int) $outcome->getAttribute('position')), self::HERE, 'Saved.');
+        return $this->attempt(
+            fn () => $this->arrange->save($outcome, $this->name($request), (int) $outcome->getAttribute('position')), self::HERE,
+            'Saved.'
+        );
     }
 
     public function merge(Request $request, Outcome $outcome): RedirectResponse
     {
         $into = Outcome::query()->findOrFail((int) $request->validate(['into' => ['required', 'integer', 'exists:outcomes,id']])['into']);
 
-        return $this->attempt(fn () => $this->arrange->merge($outcome, $into), self::HERE, "“{$outcome->name}” is part of “{$into->name}” now.");
+        return $this->attempt(
+            fn () => $this->arrange->merge($outcome, $into), self::HERE, "“{$outcome->name}” is part of “{$into->name}” now."
+        );
     }
 
     public function retire(Outcome $outcome): RedirectResponse
     {
-        return $this->attempt(fn () => $this->arrange->retire($outcome), self::HERE, "“{$outcome->name}” is retired: nobody is offered it, and what has it keeps it.");
+        return $this->attempt(
+            fn () => $this->arrange->retire($outcome), self::HERE,
+            "“{$outcome->name}” is retired: nobody is offered it, and what has it keeps it."
+        );
     }
 
     public function bringBack(Outcome $outcome): RedirectResponse

@@ -51,11 +51,19 @@ final class SortingRefused extends RuntimeException
      */
     public static function usedByRules(string $name, array $rules): self
     {
-        return new self("“{$name}” is asked for or set by the rules ".implode(', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)).'. Change them or switch them off first.');
+        return new self(
+            "“{$name}” is asked for or set by the rules ".implode(
+                ', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)
+            ).'. Change them or switch them off first.'
+        );
     }
 
     public static function choiceInUse(string $choice, int $count): self
     {
-        return new self("“{$choice}” is chosen ".($count === 1 ? 'once' : "{$count} times").' and cannot be taken out. Retire the field, or keep the choice.');
+        return new self(
+            "“{$choice}” is chosen ".(
+                $count === 1 ? 'once' : "{$count} times"
+            ).' and cannot be taken out. Retire the field, or keep the choice.'
+        );
     }
 }

@@ -53,12 +53,18 @@ final readonly class TagsController
     {
         $into = Tag::query()->findOrFail((int) $request->validate(['into' => ['required', 'integer', 'exists:tags,id']])['into']);
 
-        return $this->attempt(fn () => $this->arrange->merge($tag, $into, $this->actor($request)), self::HERE, "“{$tag->name}” is part of “{$into->name}” now.");
+        return $this->attempt(
+            fn () => $this->arrange->merge($tag, $into, $this->actor($request)), self::HERE,
+            "“{$tag->name}” is part of “{$into->name}” now."
+        );
     }
 
     public function retire(Tag $tag): RedirectResponse
     {
-        return $this->attempt(fn () => $this->arrange->retire($tag), self::HERE, "“{$tag->name}” is retired: nobody is offered it, and what has it keeps it.");
+        return $this->attempt(
+            fn () => $this->arrange->retire($tag), self::HERE,
+            "“{$tag->name}” is retired: nobody is offered it, and what has it keeps it."
+        );
     }
 
     public function bringBack(Tag $tag): RedirectResponse

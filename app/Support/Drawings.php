@@ -31,10 +31,16 @@ final class Drawings
         };
         $stones = '';
         foreach (self::STONES as $index => [$x, $y, $rx, $ry]) {
-            $stones .= "<ellipse cx=\"{$x}\" cy=\"{$y}\" rx=\"{$rx}\" ry=\"{$ry}\" class=\"".($standing !== null && $index < $standing->stones ? 'stone' : 'fallen').'"/>';
+            $stones .= "<ellipse cx=\"{$x}\" cy=\"{$y}\" rx=\"{$rx}\" ry=\"{$ry}\" class=\"".(
+                $standing !== null && $index < $standing->stones ? 'stone' : 'fallen'
+            ).'"/>';
         }
 
-        return new HtmlString("<svg class=\"cairn {$class}\" viewBox=\"0 0 28 28\" width=\"28\" height=\"28\" role=\"img\" aria-label=\"".e($standing?->describe() ?? 'No promise running')."\" focusable=\"false\">{$stones}</svg>");
+        return new HtmlString(
+            "<svg class=\"cairn {$class}\" viewBox=\"0 0 28 28\" width=\"28\" height=\"28\" role=\"img\" aria-label=\"".e(
+                $standing?->describe() ?? 'No promise running'
+            )."\" focusable=\"false\">{$stones}</svg>"
+        );
     }
 
     /**
@@ -45,6 +51,8 @@ final class Drawings
         $shape = self::$icons[$name] ??= trim(view('components.icon-shape', ['name' => $name])->render());
         $role = $label === null ? 'aria-hidden="true"' : 'role="img" aria-label="'.e($label).'"';
 
-        return new HtmlString("<svg class=\"icon\" viewBox=\"0 0 16 16\" width=\"16\" height=\"16\" {$role} focusable=\"false\">{$shape}</svg>");
+        return new HtmlString(
+            "<svg class=\"icon\" viewBox=\"0 0 16 16\" width=\"16\" height=\"16\" {$role} focusable=\"false\">{$shape}</svg>"
+        );
     }
 }

@@ -44,8 +44,7 @@ final readonly class FileStore
      */
     public function read(string $name): string
     {
-        $stored = (string) $this->disk->get($name);
-        $bytes = $stored === '' ? false : @gzdecode($stored);
+        $bytes = $this->disk->exists($name) ? @gzdecode((string) $this->disk->get($name)) : false;
 
         return $bytes === false ? throw FileGone::named($name) : $bytes;
     }

@@ -15,10 +15,33 @@ final class HtmlCleaner
 {
     private const KEPT = [
         'p', 'br', 'div', 'span', 'b', 'strong', 'i', 'em', 'u', 's', 'del', 'ins', 'sub', 'sup', 'small', 'mark', 'code', 'pre', 'kbd',
-        'ul', 'ol', 'li', 'dl', 'dt', 'dd', 'blockquote', 'hr', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'thead', 'tbody', 'tfoot', 'tr', 'table', 'caption',
+        'ul',
+        'ol',
+        'li',
+        'dl',
+        'dt',
+        'dd',
+        'blockquote',
+        'hr',
+        'h1',
+        'h2',
+        'h3',
+        'h4',
+        'h5',
+        'h6',
+        'thead',
+        'tbody',
+        'tfoot',
+        'tr',
+        'table',
+        'caption',
     ];
 
-    private const UNWRAPPED = ['html', 'body', 'center', 'font', 'section', 'article', 'header', 'footer', 'main', 'nav', 'aside', 'form', 'fieldset', 'label', 'address', 'big', 'tt', 'abbr', 'cite', 'q', 'figure', 'figcaption', 'details', 'summary', 'picture', 'time', 'colgroup', 'wbr'];
+    private const UNWRAPPED = [
+        'html', 'body', 'center', 'font', 'section', 'article', 'header', 'footer', 'main', 'nav', 'aside', 'form', 'fieldset',
+        'label', 'address', 'big', 'tt', 'abbr', 'cite', 'q', 'figure', 'figcaption', 'details', 'summary', 'picture', 'time',
+        'colgroup', 'wbr',
+    ];
 
     private readonly HtmlSanitizer $sanitizer;
 

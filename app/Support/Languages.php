@@ -13,7 +13,10 @@ use Locale;
 final class Languages
 {
     /** ISO 639-1; the first ones are those that most conversations are in. */
-    private const CODES = ['en', 'da', 'de', 'sv', 'nb', 'nl', 'fr', 'es', 'pt', 'it', 'fi', 'pl', 'lv', 'lt', 'et', 'cs', 'sk', 'hu', 'ro', 'sl', 'hr', 'el', 'bg', 'tr', 'uk', 'ru', 'sr', 'ar', 'fa', 'ur', 'he', 'hi', 'mr', 'hy', 'ka', 'th', 'ja', 'ko', 'zh'];
+    private const CODES = [
+        'en', 'da', 'de', 'sv', 'nb', 'nl', 'fr', 'es', 'pt', 'it', 'fi', 'pl', 'lv', 'lt', 'et', 'cs', 'sk', 'hu', 'ro', 'sl',
+        'hr', 'el', 'bg', 'tr', 'uk', 'ru', 'sr', 'ar', 'fa', 'ur', 'he', 'hi', 'mr', 'hy', 'ka', 'th', 'ja', 'ko', 'zh',
+    ];
 
     /**
      * @return array<string, string> by code, its name in English

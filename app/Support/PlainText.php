@@ -14,6 +14,8 @@ final class PlainText extends TransformsRequest
 {
     protected function transform($key, $value): mixed
     {
-        return is_string($value) ? str_replace("\r\n", "\n", mb_check_encoding($value, 'UTF-8') ? $value : mb_scrub($value, 'UTF-8')) : $value;
+        return is_string($value)
+            ? str_replace("\r\n", "\n", mb_check_encoding($value, 'UTF-8') ? $value : mb_scrub($value, 'UTF-8'))
+            : $value;
     }
 }

@@ -41,7 +41,9 @@ final class SecurityHeaders
         $frames = (string) $response->headers->get(self::ALLOW_FRAMES);
         $response->headers->remove(self::ALLOW_FRAMES);
         $headers = [
-            'Content-Security-Policy' => ($frames === '' ? $policy : str_replace("frame-ancestors 'none'", "frame-ancestors {$frames}", $policy)).$pictures,
+            'Content-Security-Policy' => (
+                $frames === '' ? $policy : str_replace("frame-ancestors 'none'", "frame-ancestors {$frames}", $policy)
+            ).$pictures,
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
             'Referrer-Policy' => 'same-origin',

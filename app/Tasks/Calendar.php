@@ -22,11 +22,32 @@ final class Calendar
 
     public function of(Teammate $teammate): string
     {
-        $calendar = new VCalendar(['PRODID' => '-//Cairnfield//Tasks//EN', 'X-WR-CALNAME' => "Cairnfield, {$teammate->name}", 'REFRESH-INTERVAL' => 'PT15M']);
-        foreach (Task::query()->where('assignee_id', $teammate->id)->where('due_at', '>', now()->subDays(60))->with('conversation')->orderBy('due_at')->limit(self::MOST)->get() as $task) {
-            $this->event($calendar, "task-{$task->id}", ($task->done_at === null ? '' : 'Done: ').$task->title, $task->due_at, $task->conversation, $task->updated_at, $task->done_at === null ? $task->remind_minutes : null);
+        $calendar = new VCalendar([
+            'PRODID' => '-//Cairnfield//Tasks//EN', 'X-WR-CALNAME' => "Cairnfield, {$teammate->name}", 'REFRESH-INTERVAL' => 'PT15M',
+        ]);
+        foreach (
+            Task::query()
+                ->where('assignee_id', $teammate->id)
+                ->where('due_at', '>', now()->subDays(60))
+                ->with('conversation')
+                ->orderBy('due_at')
+                ->limit(self::MOST)
+                ->get() as $task
+        ) {
+            $this->event(
+                $calendar, "task-{$task->id}", ($task->done_at === null ? '' : 'Done: ').$task->title, $task->due_at,
+                $task->conversation, $task->updated_at, $task->done_at === null ? $task->remind_minutes : null
+            );
         }
-        foreach (Conversation::query()->where('owner_id', $teammate->id)->where('state', ConversationState::Held)->whereNotNull('bring_back_at')->orderBy('bring_back_at')->limit(self::MOST)->get() as $held) {
+        foreach (
+            Conversation::query()
+                ->where('owner_id', $teammate->id)
+                ->where('state', ConversationState::Held)
+                ->whereNotNull('bring_back_at')
+                ->orderBy('bring_back_at')
+                ->limit(self::MOST)
+                ->get() as $held
+        ) {
             $at = $held->bring_back_at;
             if ($at !== null) {
                 $this->event($calendar, "back-{$held->id}", "Comes back: {$held->subject}", $at, $held, $at, null);
@@ -36,8 +57,10 @@ final class Calendar
         return $calendar->serialize();
     }
 
-    private function event(VCalendar $calendar, string $id, string $title, \DateTimeInterface $at, ?Conversation $conversation, \DateTimeInterface $changed, ?int $remindMinutes): void
-    {
+    private function event(
+        VCalendar $calendar, string $id, string $title, \DateTimeInterface $at, ?Conversation $conversation,
+        \DateTimeInterface $changed, ?int $remindMinutes
+    ): void {
         $utc = static fn (\DateTimeInterface $time): \DateTimeImmutable => \DateTimeImmutable::createFromInterface($time)->setTimezone(new DateTimeZone('UTC'));
         $event = $calendar->createComponent('VEVENT', [
             'UID' => "{$id}@cairnfield",
@@ -50,7 +73,9 @@ final class Calendar
             $event->add('URL', url("/conversations/{$conversation->id}"));
         }
         if ($remindMinutes !== null) {
-            $event->add($calendar->createComponent('VALARM', ['ACTION' => 'DISPLAY', 'TRIGGER' => "-PT{$remindMinutes}M", 'DESCRIPTION' => $title]));
+            $event->add(
+                $calendar->createComponent('VALARM', ['ACTION' => 'DISPLAY', 'TRIGGER' => "-PT{$remindMinutes}M", 'DESCRIPTION' => $title])
+            );
         }
         $calendar->add($event);
     }

@@ -27,8 +27,9 @@ final readonly class KeepTasks
      *
      * @throws InboxRefused when the time has passed
      */
-    public function make(?Conversation $conversation, string $title, Teammate $assignee, CarbonImmutable $dueAt, ?int $remindMinutes, Teammate $by): Task
-    {
+    public function make(
+        ?Conversation $conversation, string $title, Teammate $assignee, CarbonImmutable $dueAt, ?int $remindMinutes, Teammate $by
+    ): Task {
         if ($dueAt->isPast()) {
             throw InboxRefused::dueInThePast();
         }
@@ -36,11 +37,19 @@ final readonly class KeepTasks
         return DB::transaction(function () use ($conversation, $title, $assignee, $dueAt, $remindMinutes, $by): Task {
             $task = new Task;
             $task->forceFill([
-                'conversation_id' => $conversation?->id, 'assignee_id' => $assignee->id, 'made_by_id' => $by->id, 'title' => mb_substr(trim($title), 0, 300),
-                'due_at' => $dueAt, 'remind_minutes' => $remindMinutes, 'remind_at' => $remindMinutes === null ? null : $dueAt->subMinutes($remindMinutes),
+                'conversation_id' => $conversation?->id,
+                'assignee_id' => $assignee->id,
+                'made_by_id' => $by->id,
+                'title' => mb_substr(trim($title), 0, 300),
+                'due_at' => $dueAt,
+                'remind_minutes' => $remindMinutes,
+                'remind_at' => $remindMinutes === null ? null : $dueAt->subMinutes($remindMinutes),
             ])->save();
             if ($conversation !== null) {
-                $this->journal->record($conversation, JournalKind::TaskMade, Actor::teammate($by), ['task' => $task->title, 'for' => $assignee->name, 'due' => $dueAt->toIso8601ZuluString()]);
+                $this->journal->record(
+                    $conversation, JournalKind::TaskMade, Actor::teammate($by),
+                    ['task' => $task->title, 'for' => $assignee->name, 'due' => $dueAt->toIso8601ZuluString()]
+                );
             }
 
             return $task;
@@ -56,7 +65,10 @@ final readonly class KeepTasks
             }
             $locked->forceFill(['done_at' => $isDone ? now() : null])->save();
             if ($locked->conversation !== null) {
-                $this->journal->record($locked->conversation, JournalKind::TaskDone, Actor::teammate($by), array_filter(['task' => $locked->title, 'undone' => $isDone ? null : 'yes']));
+                $this->journal->record(
+                    $locked->conversation, JournalKind::TaskDone, Actor::teammate($by),
+                    array_filter(['task' => $locked->title, 'undone' => $isDone ? null : 'yes'])
+                );
             }
         });
     }
@@ -66,11 +78,20 @@ final readonly class KeepTasks
      */
     public function remind(): void
     {
-        $due = Task::query()->whereNull('done_at')->where('remind_at', '<=', now())->with(['assignee', 'conversation'])->orderBy('remind_at')->limit(500)->get();
+        $due = Task::query()
+            ->whereNull('done_at')
+            ->where('remind_at', '<=', now())
+            ->with(['assignee', 'conversation'])
+            ->orderBy('remind_at')
+            ->limit(500)
+            ->get();
         foreach ($due as $task) {
             $where = $task->conversation === null ? '' : " in {$task->conversation->number()} “{$task->conversation->subject}”";
             $at = $task->due_at->setTimezone($task->assignee->time_zone)->format('D j M H:i');
-            $this->tell->people([$task->assignee], NewsKind::TaskDue, "task-{$task->id}-{$task->due_at->getTimestamp()}", "Due {$at}: {$task->title}{$where}", $task->conversation_id);
+            $this->tell->people(
+                [$task->assignee], NewsKind::TaskDue, "task-{$task->id}-{$task->due_at->getTimestamp()}",
+                "Due {$at}: {$task->title}{$where}", $task->conversation_id
+            );
         }
         Task::query()->whereKey($due->modelKeys())->update(['remind_at' => null]);
     }

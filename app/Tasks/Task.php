@@ -49,6 +49,9 @@ final class Task extends Model
 
     protected function casts(): array
     {
-        return ['due_at' => 'immutable_datetime', 'remind_at' => 'immutable_datetime', 'done_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime'];
+        return [
+            'due_at' => 'immutable_datetime', 'remind_at' => 'immutable_datetime', 'done_at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -29,8 +29,20 @@ final readonly class TasksController
 
         return view('tasks.index', [
             'everybodys' => $everybodys,
-            'tasks' => Task::query()->whereNull('done_at')->when(! $everybodys, static fn ($tasks) => $tasks->where('assignee_id', $teammate->id))->with(['assignee', 'conversation'])->orderBy('due_at')->limit(self::SHOWN)->get(),
-            'done' => Task::query()->where('assignee_id', $teammate->id)->where('done_at', '>', now()->subDays(7))->with('conversation')->orderByDesc('done_at')->limit(30)->get(),
+            'tasks' => Task::query()
+                ->whereNull('done_at')
+                ->when(! $everybodys, static fn ($tasks) => $tasks->where('assignee_id', $teammate->id))
+                ->with(['assignee', 'conversation'])
+                ->orderBy('due_at')
+                ->limit(self::SHOWN)
+                ->get(),
+            'done' => Task::query()
+                ->where('assignee_id', $teammate->id)
+                ->where('done_at', '>', now()->subDays(7))
+                ->with('conversation')
+                ->orderByDesc('done_at')
+                ->limit(30)
+                ->get(),
             'teammates' => Teammate::query()->where('may_sign_in', true)->orderBy('name')->get(),
             'teammate' => $teammate,
         ]);
@@ -88,7 +100,10 @@ final readonly class TasksController
     {
         $teammate = Teammate::query()->where('calendar_key', $key)->where('may_sign_in', true)->first() ?? abort(404);
 
-        return response($this->calendar->of($teammate), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300']);
+        return response(
+            $this->calendar->of($teammate), 200,
+            ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300']
+        );
     }
 
     private function teammate(Request $request): Teammate

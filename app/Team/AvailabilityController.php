@@ -21,7 +21,9 @@ final readonly class AvailabilityController
     {
         $this->authorize($request, $teammate);
         $times = $request->validate(['from' => ['nullable', 'date_format:Y-m-d\TH:i'], 'until' => ['nullable', 'date_format:Y-m-d\TH:i']]);
-        $at = fn (string $name): ?CarbonImmutable => ($times[$name] ?? null) === null ? null : CarbonImmutable::createFromFormat('Y-m-d\TH:i', $times[$name], $this->time->zone())?->utc();
+        $at = fn (string $name): ?CarbonImmutable => ($times[$name] ?? null) === null
+            ? null
+            : CarbonImmutable::createFromFormat('Y-m-d\TH:i', $times[$name], $this->time->zone())?->utc();
         $until = $at('until');
         try {
             $this->set->away($teammate, $at('from') ?? CarbonImmutable::now(), $until);
@@ -30,7 +32,10 @@ final readonly class AvailabilityController
         }
         $who = $request->user()?->is($teammate) ? 'You are' : "{$teammate->firstName()} is";
 
-        return back()->with('done', "{$who} away".($until === null ? '' : " until {$this->time->short($until)}").': nothing is given out that way until then.');
+        return back()->with(
+            'done',
+            "{$who} away".($until === null ? '' : " until {$this->time->short($until)}").': nothing is given out that way until then.'
+        );
     }
 
     public function here(Request $request, Teammate $teammate): RedirectResponse

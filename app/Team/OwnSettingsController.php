@@ -38,7 +38,11 @@ final class OwnSettingsController
 
         $teammate->forceFill([
             'signature' => trim((string) ($settings['signature'] ?? '')),
-            'told' => array_map(static fn (array $wish): array => ['app' => (bool) ($wish['app'] ?? false), 'mail' => $wish['mail']], $settings['told'] ?? []) ?: $teammate->told,
+            'told' => array_map(
+                static fn (array $wish): array => ['app' => (bool) ($wish['app'] ?? false), 'mail' => $wish['mail']],
+                $settings['told'] ?? []
+            )
+                ?: $teammate->told,
         ])->save();
 
         return back()->with('done', 'Your settings are saved.');

@@ -29,7 +29,9 @@ final readonly class TakeTurns
             return "the team {$team->name} takes no turns";
         }
 
-        return $this->pick($team, $conversation->language)->picked === [null] ? "everybody in the team {$team->name} is away or has as many as they can take" : null;
+        return $this->pick($team, $conversation->language)->picked === [null]
+            ? "everybody in the team {$team->name} is away or has as many as they can take"
+            : null;
     }
 
     /**
@@ -46,7 +48,10 @@ final readonly class TakeTurns
             return null;
         }
         foreach ($assignment->people as $one) {
-            DB::table('team_teammate')->where('team_id', $team->id)->where('teammate_id', $one->id)->update(['current' => $one->current, 'last_assigned' => $one->lastAssigned]);
+            DB::table('team_teammate')
+                ->where('team_id', $team->id)
+                ->where('teammate_id', $one->id)
+                ->update(['current' => $one->current, 'last_assigned' => $one->lastAssigned]);
         }
 
         return Teammate::query()->find($assignment->picked[0]);
@@ -55,10 +60,23 @@ final readonly class TakeTurns
     private function pick(Team $team, ?string $language): Assignment
     {
         $people = $team->teammates()->where('may_sign_in', true)->orderBy('teammates.id')->get();
-        $open = DB::table('conversations')->whereIn('owner_id', $people->modelKeys())->where('state', ConversationState::Open)->groupBy('owner_id')->selectRaw('owner_id, COUNT(*) AS count')->pluck('count', 'owner_id');
-        $candidates = array_values($people->map(static fn (Teammate $person): Candidate => $person->turn->candidate($person, (int) ($open[$person->id] ?? 0)))->all());
-        $speaking = $language === null ? null : Assignment::next($team->turns ?? throw TeamRefused::noTurns($team->name), 1, [$language], $candidates);
+        $open = DB::table('conversations')
+            ->whereIn('owner_id', $people->modelKeys())
+            ->where('state', ConversationState::Open)
+            ->groupBy('owner_id')
+            ->selectRaw('owner_id, COUNT(*) AS count')
+            ->pluck('count', 'owner_id');
+        $candidates = array_values(
+            $people->map(
+                static fn (Teammate $person): Candidate => $person->turn->candidate($person, (int) ($open[$person->id] ?? 0))
+            )->all()
+        );
+        $speaking = $language === null
+            ? null
+            : Assignment::next($team->turns ?? throw TeamRefused::noTurns($team->name), 1, [$language], $candidates);
 
-        return $speaking !== null && $speaking->picked !== [null] ? $speaking : Assignment::next($team->turns ?? throw TeamRefused::noTurns($team->name), 1, [], $candidates);
+        return $speaking !== null && $speaking->picked !== [null]
+            ? $speaking
+            : Assignment::next($team->turns ?? throw TeamRefused::noTurns($team->name), 1, [], $candidates);
     }
 }

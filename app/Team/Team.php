@@ -22,7 +22,10 @@ final class Team extends Model
      */
     public function teammates(): BelongsToMany
     {
-        return $this->belongsToMany(Teammate::class)->using(Turn::class)->as('turn')->withPivot(['weight', 'cap', 'current', 'last_assigned']);
+        return $this->belongsToMany(Teammate::class)
+            ->using(Turn::class)
+            ->as('turn')
+            ->withPivot(['weight', 'cap', 'current', 'last_assigned']);
     }
 
     protected function casts(): array

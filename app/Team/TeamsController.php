@@ -28,7 +28,12 @@ final readonly class TeamsController
         return view('team.teams', [
             'people' => $people,
             'teams' => Team::query()->with('teammates')->orderBy('name')->get(),
-            'open' => DB::table('conversations')->whereIn('owner_id', $people->modelKeys())->where('state', ConversationState::Open)->groupBy('owner_id')->selectRaw('owner_id, COUNT(*) AS count')->pluck('count', 'owner_id'),
+            'open' => DB::table('conversations')
+                ->whereIn('owner_id', $people->modelKeys())
+                ->where('state', ConversationState::Open)
+                ->groupBy('owner_id')
+                ->selectRaw('owner_id, COUNT(*) AS count')
+                ->pluck('count', 'owner_id'),
         ]);
     }
 
@@ -48,7 +53,8 @@ final readonly class TeamsController
             'people.*.in' => ['nullable', 'boolean'],
             'people.*.weight' => ['required', 'integer', 'between:0,100'],
             'people.*.cap' => ['nullable', 'integer', 'between:1,1000'],
-        ], ['people.*.weight.*' => 'A share is a whole number from 0 to 100.', 'people.*.cap.*' => 'The most that somebody takes is a whole number from 1 to 1,000, or empty.']);
+        ], ['people.*.weight.*' => 'A share is a whole number from 0 to 100.',
+            'people.*.cap.*' => 'The most that somebody takes is a whole number from 1 to 1,000, or empty.']);
         $members = [];
         foreach (Teammate::query()->whereKey(array_keys($values['people'] ?? []))->get() as $person) {
             $turn = $values['people'][$person->id];
@@ -70,9 +76,20 @@ final readonly class TeamsController
     public function speaks(Request $request, Teammate $teammate): RedirectResponse
     {
         $written = preg_split('/[\s,;]+/', mb_strtolower(Written::text($request, 'speaks')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        $unknown = array_values(array_filter($written, static fn (string $code): bool => preg_match('/^[a-z]{2}$/', $code) !== 1 || Locale::getDisplayLanguage($code, 'en') === $code));
+        $unknown = array_values(
+            array_filter(
+                $written,
+                static fn (string $code): bool => preg_match('/^[a-z]{2}$/', $code) !== 1
+                    || Locale::getDisplayLanguage($code, 'en') === $code
+            )
+        );
         if ($unknown !== []) {
-            return back()->withInput()->with('problem', "“{$unknown[0]}” is no language. Write two letters for each, such as de for German, with commas between.");
+            return back()
+                ->withInput()
+                ->with(
+                    'problem',
+                    "“{$unknown[0]}” is no language. Write two letters for each, such as de for German, with commas between."
+                );
         }
         $teammate->forceFill(['speaks' => $written === [] ? null : array_values(array_unique($written))])->save();
 

@@ -23,6 +23,9 @@ final class Turn extends Pivot
 
     public function candidate(Teammate $person, int $open): Candidate
     {
-        return new Candidate($person->id, $this->weight, $open, $this->cap, ! $person->isAway(), $person->speaks ?? [], $this->last_assigned, $this->current);
+        return new Candidate(
+            $person->id, $this->weight, $open, $this->cap, ! $person->isAway(), $person->speaks ?? [], $this->last_assigned,
+            $this->current
+        );
     }
 }

@@ -40,7 +40,9 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
             // Whoever has left since is told nothing of the store any more.
             ->whereHas('teammate', static fn ($people) => $people->where('may_sign_in', true))
             ->with(['teammate', 'conversation'])->orderBy('id')->limit(500)->get();
-        $account = $due->isEmpty() ? null : Account::query()->where('channel', Channel::Email)->where('state', AccountState::Active)->orderBy('id')->first();
+        $account = $due->isEmpty()
+            ? null
+            : Account::query()->where('channel', Channel::Email)->where('state', AccountState::Active)->orderBy('id')->first();
         if ($account === null) {
             return;
         }
@@ -55,7 +57,9 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
                 News::query()->whereKey($news->modelKeys())->update(['mailed_at' => now()]);
             } catch (DeliveryFailed $failure) {
                 report($failure);
-                News::query()->whereKey($news->modelKeys())->update($failure->isFinal ? ['mailed_at' => now()] : ['mail_due_at' => now()->addMinutes(5)]);
+                News::query()
+                    ->whereKey($news->modelKeys())
+                    ->update($failure->isFinal ? ['mailed_at' => now()] : ['mail_due_at' => now()->addMinutes(5)]);
             }
         }
     }
@@ -65,11 +69,19 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
      */
     private function mail(Account $account, Teammate $person, Collection $news): Email
     {
-        $lines = $news->map(static fn (News $one): string => "- {$one->text}".($one->conversation_id === null ? '' : "\n  ".url("/conversations/{$one->conversation_id}")))->implode("\n\n");
+        $lines = $news->map(
+            static fn (News $one): string => "- {$one->text}".(
+                $one->conversation_id === null ? '' : "\n  ".url("/conversations/{$one->conversation_id}")
+            )
+        )->implode("\n\n");
         $email = (new Email)
             ->from(new Address($account->address, 'Cairnfield'))
             ->to(new Address($person->email, $person->name))
-            ->subject($news->count() === 1 ? 'Cairnfield: '.mb_substr((string) $news->first()?->text, 0, 120) : "Cairnfield: {$news->count()} news")
+            ->subject(
+                $news->count() === 1
+                    ? 'Cairnfield: '.mb_substr((string) $news->first()?->text, 0, 120)
+                    : "Cairnfield: {$news->count()} news"
+            )
             ->text("{$lines}\n\nWhat you are told, and when, is chosen under ".url('/own-settings')."\n");
         // Nothing automatic may answer it in turn (RFC 3834, 3.1.7).
         $email->getHeaders()->addTextHeader('Auto-Submitted', 'auto-generated');

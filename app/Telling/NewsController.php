@@ -22,7 +22,18 @@ final readonly class NewsController
 
     public function index(Request $request): View
     {
-        return view('telling.news', ['news' => News::query()->where('teammate_id', $this->teammate($request)->id)->where('in_app', true)->with('conversation')->orderByDesc('id')->limit(self::SHOWN)->get()]);
+        return view(
+            'telling.news',
+            [
+                'news' => News::query()
+                    ->where('teammate_id', $this->teammate($request)->id)
+                    ->where('in_app', true)
+                    ->with('conversation')
+                    ->orderByDesc('id')
+                    ->limit(self::SHOWN)
+                    ->get(),
+            ]
+        );
     }
 
     /**
@@ -32,7 +43,9 @@ final readonly class NewsController
     {
         $count = News::unreadOf($this->teammate($request));
 
-        return (string) $count === $request->query('shown') ? response()->noContent() : response(view('telling.count', ['unreadNews' => $count])->render());
+        return (string) $count === $request->query('shown')
+            ? response()->noContent()
+            : response(view('telling.count', ['unreadNews' => $count])->render());
     }
 
     public function readAll(Request $request): RedirectResponse
@@ -48,10 +61,14 @@ final readonly class NewsController
         $follow = ['conversation_id' => $conversation->id, 'teammate_id' => $this->teammate($request)->id];
         $isFollowed = DB::table('follows')->where($follow)->delete() > 0;
         if (! $isFollowed) {
-            DB::table('follows')->insertOrIgnore([...$follow, 'entry_id' => (int) DB::table('journal')->where('conversation_id', $conversation->id)->max('id')]);
+            DB::table('follows')->insertOrIgnore([
+                ...$follow, 'entry_id' => (int) DB::table('journal')->where('conversation_id', $conversation->id)->max('id'),
+            ]);
         }
 
-        return redirect()->route('conversation', $conversation)->with('done', $isFollowed ? 'You follow it no more.' : 'You follow it: what happens in it is told you.');
+        return redirect()
+            ->route('conversation', $conversation)
+            ->with('done', $isFollowed ? 'You follow it no more.' : 'You follow it: what happens in it is told you.');
     }
 
     private function teammate(Request $request): Teammate

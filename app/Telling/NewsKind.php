@@ -51,7 +51,14 @@ enum NewsKind: string
     {
         return match ($this) {
             self::Mentioned, self::NotSent => [true, MailWhen::AtOnce],
-            self::ApprovalAsked, self::ApprovalAnswered, self::Given, self::CameBack, self::PartnerAnswered, self::TaskDue, self::RuleTells, self::RuleFailed => [true, MailWhen::Never],
+            self::ApprovalAsked,
+            self::ApprovalAnswered,
+            self::Given,
+            self::CameBack,
+            self::PartnerAnswered,
+            self::TaskDue,
+            self::RuleTells,
+            self::RuleFailed => [true, MailWhen::Never],
             self::CustomerWrote, self::Noted, self::StateChanged => [true, MailWhen::Never],
         };
     }

@@ -20,7 +20,10 @@ use Illuminate\Support\Str;
  */
 final readonly class TellFromJournal
 {
-    private const KINDS = [JournalKind::Noted, JournalKind::OwnerChanged, JournalKind::MessageReceived, JournalKind::StateChanged, JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff, JournalKind::PartnerAnswered];
+    private const KINDS = [
+        JournalKind::Noted, JournalKind::OwnerChanged, JournalKind::MessageReceived, JournalKind::StateChanged,
+        JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff, JournalKind::PartnerAnswered,
+    ];
 
     public function __construct(private Tell $tell, private JournalNews $news) {}
 
@@ -41,10 +44,16 @@ final readonly class TellFromJournal
             return;
         }
         $team = Teammate::query()->where('may_sign_in', true)->orderBy('id')->get()->all();
-        $followers = DB::table('follows')->whereIn('conversation_id', $entries->pluck('conversation_id')->unique())->get()->groupBy('conversation_id');
+        $followers = DB::table('follows')
+            ->whereIn('conversation_id', $entries->pluck('conversation_id')->unique())
+            ->get()
+            ->groupBy('conversation_id');
         foreach ($entries as $entry) {
             $following = $followers->get($entry->conversation_id)?->where('entry_id', '<', $entry->id)->pluck('teammate_id')->all() ?? [];
-            $this->tellOf($entry, array_values($team), array_values(array_filter($team, static fn (Teammate $person): bool => in_array($person->id, $following, true))));
+            $this->tellOf(
+                $entry, array_values($team),
+                array_values(array_filter($team, static fn (Teammate $person): bool => in_array($person->id, $following, true)))
+            );
         }
     }
 
@@ -59,12 +68,41 @@ final readonly class TellFromJournal
         $subject = "{$conversation->number()} “{$conversation->subject}”";
         $who = $entry->teammate->name ?? 'Cairnfield';
         match ($entry->kind) {
-            JournalKind::Noted => $this->tellOfNote($entry, $team, [...$owner, ...$followers], "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)),
-            JournalKind::OwnerChanged => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => (string) $person->id === ($entry->details['owner'] ?? null))), NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})")),
-            JournalKind::MessageReceived => $this->to([...$owner, ...$followers], NewsKind::CustomerWrote, $entry, "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)),
-            JournalKind::StateChanged => $this->tellOfState($entry, $conversation, $owner, $followers, "{$subject}: ".mb_strtolower(ConversationState::from((string) $entry->details['to'])->label())." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")),
-            JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff => $this->to(array_values(array_filter($team, static fn (Teammate $person): bool => $person->id === ($entry->message->teammate_id ?? (int) ($entry->details['author'] ?? 0)))), NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true),
-            JournalKind::PartnerAnswered => $this->to($owner, NewsKind::PartnerAnswered, $entry, ($entry->details['partner'] ?? 'The partner')." answered in {$subject}"),
+            JournalKind::Noted => $this->tellOfNote(
+                $entry, $team, [...$owner, ...$followers],
+                "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)
+            ),
+            JournalKind::OwnerChanged => $this->to(
+                array_values(
+                    array_filter($team, static fn (Teammate $person): bool => (string) $person->id === ($entry->details['owner'] ?? null))
+                ),
+                NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})"
+                )),
+            JournalKind::MessageReceived => $this->to(
+                [...$owner, ...$followers], NewsKind::CustomerWrote, $entry,
+                "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)
+            ),
+            JournalKind::StateChanged => $this->tellOfState(
+                $entry, $conversation, $owner, $followers,
+                "{$subject}: ".mb_strtolower(
+                    ConversationState::from((string) $entry->details['to'])->label()
+                )." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")
+            ),
+            JournalKind::DeliveryFailed,
+            JournalKind::ScheduleCalledOff => $this->to(
+                array_values(
+                    array_filter(
+                        $team,
+                        static fn (Teammate $person): bool => $person->id === (
+                            $entry->message->teammate_id ?? (int) ($entry->details['author'] ?? 0)
+                        )
+                    )
+                ),
+                NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true
+            ),
+            JournalKind::PartnerAnswered => $this->to(
+                $owner, NewsKind::PartnerAnswered, $entry, ($entry->details['partner'] ?? 'The partner')." answered in {$subject}"
+            ),
             default => null,
         };
     }
@@ -77,7 +115,17 @@ final readonly class TellFromJournal
     {
         $named = Mentions::in((string) $entry->note?->text, $team);
         $this->to($named, NewsKind::Mentioned, $entry, $text);
-        $this->to(array_values(array_filter($concerned, static fn (Teammate $person): bool => ! in_array($person->id, array_map(static fn (Teammate $one): int => $one->id, $named), true))), NewsKind::Noted, $entry, $text);
+        $this->to(
+            array_values(
+                array_filter(
+                    $concerned,
+                    static fn (Teammate $person): bool => ! in_array(
+                        $person->id, array_map(static fn (Teammate $one): int => $one->id, $named), true
+                    )
+                )
+            ),
+            NewsKind::Noted, $entry, $text
+        );
     }
 
     /**
@@ -86,9 +134,14 @@ final readonly class TellFromJournal
      */
     private function tellOfState(JournalEntry $entry, Conversation $conversation, array $owner, array $followers, string $text): void
     {
-        $cameBack = $entry->actor === 'application' && ($entry->details['from'] ?? '') === ConversationState::Held->value && $entry->details['to'] === ConversationState::Open->value;
+        $cameBack = $entry->actor === 'application'
+            && ($entry->details['from'] ?? '') === ConversationState::Held->value
+            && $entry->details['to'] === ConversationState::Open->value;
         if ($cameBack) {
-            $this->to([...$owner, ...$followers], NewsKind::CameBack, $entry, "{$conversation->number()} “{$conversation->subject}” is back: {$entry->why}");
+            $this->to(
+                [...$owner, ...$followers], NewsKind::CameBack, $entry,
+                "{$conversation->number()} “{$conversation->subject}” is back: {$entry->why}"
+            );
         } elseif ($entry->teammate_id !== null) {
             $this->to($followers, NewsKind::StateChanged, $entry, $text);
         }

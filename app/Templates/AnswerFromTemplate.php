@@ -18,8 +18,10 @@ final class AnswerFromTemplate
      * @param  list<Step>  $steps  of the template's those that are to go along
      * @param  int|null  $waits  seconds for which it can be called back
      */
-    public static function of(FilledTemplate $filled, string $route, ConversationState $then, ?Outcome $outcome, string $onceKey, int $seen, ?int $waits, array $steps, bool $automatic): ReplyToSend
-    {
+    public static function of(
+        FilledTemplate $filled, string $route, ConversationState $then, ?Outcome $outcome, string $onceKey, int $seen, ?int $waits,
+        array $steps, bool $automatic
+    ): ReplyToSend {
         return new ReplyToSend(
             $filled->text,
             array_values($filled->template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all()),

@@ -84,7 +84,10 @@ final readonly class ApplySteps
             }, $actor, $why),
             StepKind::Team => $this->assignTeam->assign($conversation, Team::query()->findOrFail($id), $actor, $why),
             StepKind::Tag => $this->changeTags->change($conversation, [ChangeTags::named($step->value)], [], $actor, $why),
-            StepKind::Untag => $this->changeTags->change($conversation, [], array_values(Tag::query()->where('folded', Folding::fold($step->value))->get()->all()), $actor, $why),
+            StepKind::Untag => $this->changeTags->change(
+                $conversation, [], array_values(Tag::query()->where('folded', Folding::fold($step->value))->get()->all()), $actor,
+                $why
+            ),
             StepKind::Field => $this->field($conversation, $step, $actor, $why),
             StepKind::Checklist => $this->checklists->start($conversation, Checklist::query()->findOrFail($id), $actor, $why),
             StepKind::Nudge => $this->nudge($conversation, $step, $actor),

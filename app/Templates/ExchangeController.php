@@ -48,7 +48,15 @@ final readonly class ExchangeController
 
     public function give(Request $request, string $format): Response
     {
-        $templates = array_values(Template::seenBy($this->teammate($request))->whereNull('retired_at')->with(['languages', 'categories', 'team'])->orderBy('folder')->orderBy('name')->get()->all());
+        $templates = array_values(
+            Template::seenBy($this->teammate($request))
+                ->whereNull('retired_at')
+                ->with(['languages', 'categories', 'team'])
+                ->orderBy('folder')
+                ->orderBy('name')
+                ->get()
+                ->all()
+        );
         $isCsv = $format === 'csv';
 
         return response($isCsv ? $this->give->csv($templates) : $this->give->json($templates), 200, [

@@ -43,7 +43,10 @@ final readonly class FillTemplate
         $html = $in?->html === null ? null : TemplateText::ofHtml($in->html)->fill($values, $wording);
         $subject = $in?->subject === null ? null : TemplateText::ofText($in->subject)->fill($values, $wording);
 
-        return new FilledTemplate($template, $choice->language, $choice->isWanted, $wanted, $subject?->text, $text->text, $html?->text, [...$subject->gaps ?? [], ...$text->gaps], $steps, $problems);
+        return new FilledTemplate(
+            $template, $choice->language, $choice->isWanted, $wanted, $subject?->text, $text->text, $html?->text,
+            [...$subject->gaps ?? [], ...$text->gaps], $steps, $problems
+        );
     }
 
     /**
@@ -63,6 +66,9 @@ final readonly class FillTemplate
 
     private function wording(string $language): Wording
     {
-        return new Wording($language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')), (string) config('cairnfield.store.country'));
+        return new Wording(
+            $language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')),
+            (string) config('cairnfield.store.country')
+        );
     }
 }

@@ -40,7 +40,9 @@ final readonly class FilledTemplate
      */
     public function then(): array
     {
-        $then = array_values(array_filter($this->steps, static fn (Step $step): bool => $step->kind === StepKind::Then))[0]->value ?? ConversationState::Waiting->value;
+        $then = array_values(
+            array_filter($this->steps, static fn (Step $step): bool => $step->kind === StepKind::Then)
+        )[0]->value ?? ConversationState::Waiting->value;
         [$state, $outcome] = [...explode(':', $then, 2), ''];
 
         return [ConversationState::from($state), $outcome === '' ? null : Outcome::query()->find((int) $outcome)];
@@ -53,6 +55,10 @@ final readonly class FilledTemplate
      */
     public function stepsBut(StepKind ...$kinds): array
     {
-        return array_values(array_filter($this->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && ! in_array($step->kind, $kinds, true)));
+        return array_values(
+            array_filter(
+                $this->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && ! in_array($step->kind, $kinds, true)
+            )
+        );
     }
 }

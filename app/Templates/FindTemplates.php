@@ -31,7 +31,10 @@ final class FindTemplates
         foreach ($this->usable($teammate) as $template) {
             $place = $this->place($template, $words);
             if ($place !== null) {
-                $found[] = [$place, $category !== null && $template->categories->contains('id', $category) ? 0 : 1, -$template->uses, $template->name, $template];
+                $found[] = [
+                    $place, $category !== null && $template->categories->contains('id', $category) ? 0 : 1, -$template->uses,
+                    $template->name, $template,
+                ];
             }
         }
         usort($found, static fn (array $one, array $other): int => array_slice($one, 0, 4) <=> array_slice($other, 0, 4));
@@ -44,7 +47,13 @@ final class FindTemplates
      */
     public function usable(Teammate $teammate): Collection
     {
-        return Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'categories'])->orderByDesc('last_used_at')->orderBy('name')->limit(self::LOOKED_THROUGH)->get();
+        return Template::seenBy($teammate)
+            ->whereNull('retired_at')
+            ->with(['languages', 'categories'])
+            ->orderByDesc('last_used_at')
+            ->orderBy('name')
+            ->limit(self::LOOKED_THROUGH)
+            ->get();
     }
 
     /**
@@ -61,7 +70,9 @@ final class FindTemplates
         if (str_starts_with($name, implode(' ', $words))) {
             return 0;
         }
-        $isIn = static fn (string $text): bool => array_filter($words, static fn (string $word): bool => ! str_contains(" {$text}", " {$word}")) === [];
+        $isIn = static fn (string $text): bool => array_filter(
+            $words, static fn (string $word): bool => ! str_contains(" {$text}", " {$word}")
+        ) === [];
 
         return match (true) {
             $isIn($name) => 1,

@@ -23,10 +23,17 @@ final class GiveTemplates
         fputcsv($file, self::COLUMNS, ',', '"', '', "\r\n");
         foreach ($templates as $template) {
             $one = $this->one($template);
-            foreach ($one['texts'] === [] ? ['' => ['subject' => null, 'text' => '', 'html' => null]] : $one['texts'] as $language => $text) {
+            foreach (
+                $one['texts'] === [] ? ['' => ['subject' => null, 'text' => '', 'html' => null]] : $one['texts'] as $language => $text
+            ) {
                 fputcsv($file, [
                     $one['name'], $one['folder'], $one['shared_with'], $one['team'], implode(' | ', $one['categories']), $language,
-                    $text['subject'], $text['text'], $text['html'], $one['steps'] === [] ? '' : json_encode($one['steps'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
+                    $text['subject'],
+                    $text['text'],
+                    $text['html'],
+                    $one['steps'] === []
+                        ? ''
+                        : json_encode($one['steps'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
                 ], ',', '"', '', "\r\n");
             }
         }
@@ -40,7 +47,10 @@ final class GiveTemplates
      */
     public function json(array $templates): string
     {
-        return json_encode(['templates' => array_map($this->one(...), $templates)], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            ['templates' => array_map($this->one(...), $templates)],
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR
+        )."\n";
     }
 
     /**
@@ -53,8 +63,16 @@ final class GiveTemplates
             'folder' => $template->folder,
             'shared_with' => $template->shared_with->value,
             'team' => $template->team?->name,
-            'categories' => array_values($template->categories->map(static fn (Category $category): string => $category->path)->sort()->all()),
-            'texts' => $template->languages->sortBy('language')->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all(),
+            'categories' => array_values(
+                $template->categories->map(static fn (Category $category): string => $category->path)->sort()->all()
+            ),
+            'texts' => $template->languages->sortBy('language')
+                ->mapWithKeys(
+                    static fn (TemplateLanguage $in): array => [
+                        $in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html],
+                    ]
+                )
+                ->all(),
             'steps' => $template->steps,
         ];
     }

@@ -99,7 +99,9 @@ final class Placeholders
     {
         $own = [];
         foreach (OwnField::inUse()->get() as $field) {
-            $own[self::ofField($field)] = "own field “{$field->name}”".($field->about === About::Conversation ? '' : " of the {$field->about->value}");
+            $own[self::ofField($field)] = "own field “{$field->name}”".(
+                $field->about === About::Conversation ? '' : " of the {$field->about->value}"
+            );
         }
 
         return $own;

@@ -43,7 +43,10 @@ final readonly class RecordTemplateUse
                 'updated_at' => DB::raw('updated_at'),
             ]) === 1;
             if ($isKnown) {
-                DB::table('template_uses')->insert(['template_id' => $one->template, 'message_id' => $message->id, 'conversation_id' => $conversation->id, 'language' => $one->language, 'changed_thousandths' => $thousandths, 'at' => now()]);
+                DB::table('template_uses')->insert([
+                    'template_id' => $one->template, 'message_id' => $message->id, 'conversation_id' => $conversation->id,
+                    'language' => $one->language, 'changed_thousandths' => $thousandths, 'at' => now(),
+                ]);
                 $message->automatic ?: $this->learn($one->template, $conversation);
             }
         }
@@ -75,7 +78,10 @@ final readonly class RecordTemplateUse
             $habits[] = ['category', (string) $situation->category];
         }
         DB::table('template_habits')->upsert(
-            array_map(static fn (array $habit): array => ['template_id' => $template, 'kind' => $habit[0], 'value' => $habit[1], 'uses' => 1], $habits),
+            array_map(
+                static fn (array $habit): array => ['template_id' => $template, 'kind' => $habit[0], 'value' => $habit[1], 'uses' => 1],
+                $habits
+            ),
             ['template_id', 'kind', 'value'],
             ['uses' => DB::raw('uses + 1')],
         );

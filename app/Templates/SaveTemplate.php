@@ -38,7 +38,9 @@ final readonly class SaveTemplate
         };
 
         return DB::transaction(function () use ($template, $written, $teammate, $name, $texts): Template {
-            $kept = $template === null ? (new Template)->forceFill(['teammate_id' => $teammate->id, 'version' => 0]) : Template::query()->lockForUpdate()->findOrFail($template->id);
+            $kept = $template === null
+                ? (new Template)->forceFill(['teammate_id' => $teammate->id, 'version' => 0])
+                : Template::query()->lockForUpdate()->findOrFail($template->id);
             $before = $template === null ? null : self::content($kept);
             $kept->forceFill([
                 'name' => mb_substr($name, 0, 120),
@@ -50,7 +52,12 @@ final readonly class SaveTemplate
             $kept->save();
             $kept->categories()->sync($written->categories);
             TemplateLanguage::query()->where('template_id', $kept->id)->delete();
-            TemplateLanguage::query()->insert(array_map(static fn (string $language, array $text): array => ['template_id' => $kept->id, 'language' => $language, ...$text], array_keys($texts), $texts));
+            TemplateLanguage::query()->insert(
+                array_map(
+                    static fn (string $language, array $text): array => ['template_id' => $kept->id, 'language' => $language, ...$text],
+                    array_keys($texts), $texts
+                )
+            );
             $this->version($kept, $before, $teammate);
 
             return $kept;
@@ -67,8 +74,15 @@ final readonly class SaveTemplate
         DB::transaction(function () use ($template, $file, $teammate): void {
             $kept = Template::query()->lockForUpdate()->findOrFail($template->id);
             $before = self::content($kept);
-            $row = TemplateFile::query()->where('template_id', $kept->id)->where('name', $file['name'])->first() ?? (new TemplateFile)->forceFill(['template_id' => $kept->id]);
-            $row->forceFill(['name' => $file['name'], 'media_type' => $file['type'], 'size' => $file['size'], 'sha256' => $file['sha256'], 'file' => $file['file']])->save();
+            $row = TemplateFile::query()
+                ->where('template_id', $kept->id)
+                ->where('name', $file['name'])
+                ->first() ?? (new TemplateFile)
+                ->forceFill(['template_id' => $kept->id]);
+            $row->forceFill([
+                'name' => $file['name'], 'media_type' => $file['type'], 'size' => $file['size'], 'sha256' => $file['sha256'],
+                'file' => $file['file'],
+            ])->save();
             $this->version($kept->unsetRelations(), $before, $teammate);
         });
     }
@@ -133,9 +147,18 @@ final readonly class SaveTemplate
             'shared_with' => $template->shared_with->value,
             'team' => $template->team_id,
             'categories' => $template->categories->pluck('path')->sort()->values()->all(),
-            'texts' => $template->languages->sortBy('language')->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all(),
+            'texts' => $template->languages->sortBy('language')
+                ->mapWithKeys(
+                    static fn (TemplateLanguage $in): array => [
+                        $in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html],
+                    ]
+                )
+                ->all(),
             'steps' => $template->steps,
-            'files' => $template->files->sortBy('name')->map(static fn (TemplateFile $file): array => ['name' => $file->name, 'sha256' => $file->sha256])->values()->all(),
+            'files' => $template->files->sortBy('name')
+                ->map(static fn (TemplateFile $file): array => ['name' => $file->name, 'sha256' => $file->sha256])
+                ->values()
+                ->all(),
         ];
     }
 
@@ -154,7 +177,11 @@ final readonly class SaveTemplate
             if ($plain === '' && $html === null) {
                 continue;
             }
-            if (preg_match('/^[a-z]{2,3}(-[A-Z]{2}|-[A-Z][a-z]{3})?$/D', $language) !== 1 || Locale::getDisplayLanguage($language, 'en') === $language) {
+            if (
+                preg_match(
+                    '/^[a-z]{2,3}(-[A-Z]{2}|-[A-Z][a-z]{3})?$/D', $language
+                ) !== 1 || Locale::getDisplayLanguage($language, 'en') === $language
+            ) {
                 throw TemplateProblem::noLanguage($language);
             }
             foreach ([[$plain, false], [$subject, false], [$html ?? '', true]] as [$one, $isHtml]) {
@@ -188,7 +215,14 @@ final readonly class SaveTemplate
     private function version(Template $template, ?array $before, Teammate $teammate): void
     {
         $content = self::content($template);
-        $changed = $before === null ? ['made'] : array_keys(array_filter($content, static fn (mixed $value, string $key): bool => $value !== ($before[$key] ?? null), ARRAY_FILTER_USE_BOTH));
+        $changed = $before === null
+            ? ['made']
+            : array_keys(
+                array_filter(
+                    $content, static fn (mixed $value, string $key): bool => $value !== ($before[$key] ?? null),
+                    ARRAY_FILTER_USE_BOTH
+                )
+            );
         if ($changed === []) {
             return;
         }
@@ -198,7 +232,17 @@ final readonly class SaveTemplate
             'version' => $template->version,
             'teammate_id' => $teammate->id,
             'content' => $content,
-            'what' => $before === null ? 'made' : implode(', ', array_map(fn (string $part): string => $part === 'texts' ? $this->languagesChanged($before['texts'], $content['texts']) : str_replace(['shared_with'], ['who sees it'], $part), $changed)),
+            'what' => $before === null
+                ? 'made'
+                : implode(
+                    ', ',
+                    array_map(
+                        fn (string $part): string => $part === 'texts'
+                            ? $this->languagesChanged($before['texts'], $content['texts'])
+                            : str_replace(['shared_with'], ['who sees it'], $part),
+                        $changed
+                    )
+                ),
             'at' => now(),
         ])->save();
     }
@@ -209,8 +253,16 @@ final readonly class SaveTemplate
      */
     private function languagesChanged(array $before, array $after): string
     {
-        $languages = array_values(array_filter(array_unique([...array_keys($before), ...array_keys($after)]), static fn (string $language): bool => ($before[$language] ?? null) !== ($after[$language] ?? null)));
+        $languages = array_values(
+            array_filter(
+                array_unique([...array_keys($before), ...array_keys($after)]),
+                static fn (string $language): bool => ($before[$language] ?? null) !== ($after[$language] ?? null)
+            )
+        );
 
-        return 'text in '.implode(' and ', array_map(static fn (string $language): string => (string) Locale::getDisplayLanguage($language, 'en'), $languages));
+        return 'text in '.implode(
+            ' and ',
+            array_map(static fn (string $language): string => (string) Locale::getDisplayLanguage($language, 'en'), $languages)
+        );
     }
 }

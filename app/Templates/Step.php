@@ -42,20 +42,34 @@ final readonly class Step
         $label = match ($kind) {
             StepKind::Then => 'state '.self::state($first, $rest, $gone),
             StepKind::Hold => self::hold($first, trim($rest), $gone),
-            StepKind::Category => 'category '.(Category::inUse()->find((int) $value)->path ?? throw $gone('that category is not there any more.')),
+            StepKind::Category => 'category '.(
+                Category::inUse()->find((int) $value)->path ?? throw $gone('that category is not there any more.')
+            ),
             StepKind::Priority => 'priority '.(Priority::tryFrom($value) ?? throw $gone('there are low, normal, high and urgent.'))->value,
             StepKind::Owner => match ($value) {
                 'me' => 'owner: who sends it',
                 '' => 'owner: nobody',
                 'turn' => 'owner: whoever’s turn it is',
                 'lead' => 'owner: the lead on duty',
-                default => 'owner '.(Teammate::query()->where('may_sign_in', true)->find((int) $value)->name ?? throw $gone('that person is not there any more.')),
+                default => 'owner '.(
+                    Teammate::query()
+                        ->where('may_sign_in', true)
+                        ->find((int) $value)
+                        ->name ?? throw $gone('that person is not there any more.')
+                ),
             },
             StepKind::Team => 'team '.(Team::query()->find((int) $value)->name ?? throw $gone('that team is not there any more.')),
-            StepKind::Tag, StepKind::Untag => ($kind === StepKind::Tag ? 'tag ' : 'without tag ').($value !== '' && mb_strlen($value) <= 60 ? "“{$value}”" : throw $gone('write the tag’s name, of at most 60 letters.')),
+            StepKind::Tag,
+            StepKind::Untag => ($kind === StepKind::Tag ? 'tag ' : 'without tag ').(
+                $value !== '' && mb_strlen($value) <= 60 ? "“{$value}”" : throw $gone('write the tag’s name, of at most 60 letters.')
+            ),
             StepKind::Field => self::field($first, $rest, $gone),
-            StepKind::Checklist => 'checklist “'.(Checklist::inUse()->find((int) $value)->name ?? throw $gone('that checklist is not there any more.')).'”',
-            StepKind::Nudge => 'nudge plan “'.(NudgePlan::inUse()->find((int) $value)->name ?? throw $gone('that nudge plan is not there any more.')).'”',
+            StepKind::Checklist => 'checklist “'.(
+                Checklist::inUse()->find((int) $value)->name ?? throw $gone('that checklist is not there any more.')
+            ).'”',
+            StepKind::Nudge => 'nudge plan “'.(
+                NudgePlan::inUse()->find((int) $value)->name ?? throw $gone('that nudge plan is not there any more.')
+            ).'”',
             StepKind::Cc, StepKind::Bcc => $kind->label().' '.implode(', ', self::recipients($value, $gone)),
         };
 
@@ -128,7 +142,9 @@ final readonly class Step
         return match (ConversationState::tryFrom($state)) {
             ConversationState::Waiting => 'Waiting on customer',
             ConversationState::Open => 'stays Open',
-            ConversationState::Resolved => 'Resolved, '.(Outcome::inUse()->find((int) $outcome)->name ?? throw $gone('choose the outcome.')),
+            ConversationState::Resolved => 'Resolved, '.(
+                Outcome::inUse()->find((int) $outcome)->name ?? throw $gone('choose the outcome.')
+            ),
             default => throw $gone('an answer leaves a conversation waiting, open or resolved.'),
         };
     }
@@ -150,7 +166,10 @@ final readonly class Step
      */
     private static function field(string $word, string $written, callable $gone): string
     {
-        $field = OwnField::inUse()->where('about', About::Conversation)->where('word', $word)->first() ?? throw $gone("there is no field “{$word}” of conversations any more.");
+        $field = OwnField::inUse()
+            ->where('about', About::Conversation)
+            ->where('word', $word)
+            ->first() ?? throw $gone("there is no field “{$word}” of conversations any more.");
         try {
             $field->kind->read($written, $field->choices, $field->name);
         } catch (FieldRefused $why) {

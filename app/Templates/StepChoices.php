@@ -32,14 +32,50 @@ final class StepChoices
         $outcomes = Outcome::inUse()->get();
 
         return [
-            'State afterwards' => ['then=waiting' => 'Waiting on customer', 'then=open' => 'stays Open', ...$outcomes->mapWithKeys(static fn (Outcome $outcome): array => ["then=resolved:{$outcome->id}" => "Resolved, {$outcome->name}"])->all(), 'hold=' => 'hold for … working hours | who must act first'],
-            'Owner and team' => ['owner=me' => 'owner: who sends it', 'owner=' => 'owner: nobody', 'owner=turn' => 'owner: whoever’s turn it is', 'owner=lead' => 'owner: the lead on duty', ...Teammate::query()->where('may_sign_in', true)->orderBy('name')->get()->mapWithKeys(static fn (Teammate $person): array => ["owner={$person->id}" => "owner {$person->name}"])->all(), ...Team::query()->orderBy('name')->get()->mapWithKeys(static fn (Team $team): array => ["team={$team->id}" => "team {$team->name}"])->all()],
-            'Category' => Category::inUse()->get()->mapWithKeys(static fn (Category $category): array => ["category={$category->id}" => $category->path])->all(),
-            'Priority' => array_combine(array_map(static fn (Priority $priority): string => "priority={$priority->value}", Priority::cases()), array_map(static fn (Priority $priority): string => "priority {$priority->value}", Priority::cases())),
+            'State afterwards' => [
+                'then=waiting' => 'Waiting on customer', 'then=open' => 'stays Open',
+                ...$outcomes->mapWithKeys(
+                    static fn (Outcome $outcome): array => ["then=resolved:{$outcome->id}" => "Resolved, {$outcome->name}"]
+                )->all(),
+                'hold=' => 'hold for … working hours | who must act first',
+            ],
+            'Owner and team' => [
+                'owner=me' => 'owner: who sends it', 'owner=' => 'owner: nobody', 'owner=turn' => 'owner: whoever’s turn it is',
+                'owner=lead' => 'owner: the lead on duty',
+                ...Teammate::query()
+                    ->where('may_sign_in', true)
+                    ->orderBy('name')
+                    ->get()
+                    ->mapWithKeys(static fn (Teammate $person): array => ["owner={$person->id}" => "owner {$person->name}"])
+                    ->all(),
+                ...Team::query()
+                    ->orderBy('name')
+                    ->get()
+                    ->mapWithKeys(static fn (Team $team): array => ["team={$team->id}" => "team {$team->name}"])
+                    ->all(),
+            ],
+            'Category' => Category::inUse()
+                ->get()
+                ->mapWithKeys(static fn (Category $category): array => ["category={$category->id}" => $category->path])
+                ->all(),
+            'Priority' => array_combine(
+                array_map(static fn (Priority $priority): string => "priority={$priority->value}", Priority::cases()),
+                array_map(static fn (Priority $priority): string => "priority {$priority->value}", Priority::cases())
+            ),
             'Tags' => ['tag=' => 'add the tag …', 'untag=' => 'take the tag away …'],
-            'Own fields' => OwnField::inUse()->where('about', About::Conversation)->get()->mapWithKeys(static fn (OwnField $field): array => ["field={$field->word}|" => "{$field->name}: …"])->all(),
-            'Checklists' => Checklist::inUse()->get()->mapWithKeys(static fn (Checklist $checklist): array => ["checklist={$checklist->id}" => "start “{$checklist->name}”"])->all(),
-            'Nudge plans' => NudgePlan::inUse()->get()->mapWithKeys(static fn (NudgePlan $plan): array => ["nudge={$plan->id}" => "remind with “{$plan->name}”"])->all(),
+            'Own fields' => OwnField::inUse()
+                ->where('about', About::Conversation)
+                ->get()
+                ->mapWithKeys(static fn (OwnField $field): array => ["field={$field->word}|" => "{$field->name}: …"])
+                ->all(),
+            'Checklists' => Checklist::inUse()
+                ->get()
+                ->mapWithKeys(static fn (Checklist $checklist): array => ["checklist={$checklist->id}" => "start “{$checklist->name}”"])
+                ->all(),
+            'Nudge plans' => NudgePlan::inUse()
+                ->get()
+                ->mapWithKeys(static fn (NudgePlan $plan): array => ["nudge={$plan->id}" => "remind with “{$plan->name}”"])
+                ->all(),
             'Copies' => ['cc=' => 'Cc …', 'bcc=' => 'Bcc …'],
         ];
     }

@@ -35,14 +35,23 @@ final readonly class SuggestTemplates
         $used = DB::table('template_uses')->whereIn('conversation_id', $conversation->withJoined())->pluck('template_id')->all();
         $templates = $this->find->usable($teammate)->except($used)->keyBy('id');
         $situation = $this->situation($conversation);
-        $suggestions = $templates->isEmpty() ? [] : Suggestions::of($situation, $this->habits(array_values($templates->modelKeys()), $situation, $templates->pluck('hand_uses', 'id')->all()));
+        $suggestions = $templates->isEmpty()
+            ? []
+            : Suggestions::of(
+                $situation,
+                $this->habits(array_values($templates->modelKeys()), $situation, $templates->pluck('hand_uses', 'id')->all())
+            );
 
         return array_map(static fn (Suggestion $one): array => [$templates[$one->template], self::why($one, $conversation)], $suggestions);
     }
 
     public function situation(Conversation $conversation): Situation
     {
-        $message = Message::query()->whereIn('conversation_id', $conversation->withJoined())->where('direction', Message::IN)->orderByDesc('id')->first(['subject', 'text']);
+        $message = Message::query()
+            ->whereIn('conversation_id', $conversation->withJoined())
+            ->where('direction', Message::IN)
+            ->orderByDesc('id')
+            ->first(['subject', 'text']);
         $words = $message === null ? [] : self::words("{$message->subject} {$message->text}");
 
         return new Situation($conversation->category_id, $conversation->channel->value, $words);
@@ -53,7 +62,13 @@ final readonly class SuggestTemplates
      */
     public static function words(string $text): array
     {
-        $words = array_filter(SearchText::words(mb_substr($text, 0, 4000)), static fn (string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD && mb_strlen($word) <= 40 && preg_match('/\d/', $word) !== 1 && ! FunctionWords::has($word));
+        $words = array_filter(
+            SearchText::words(mb_substr($text, 0, 4000)),
+            static fn (string $word): bool => mb_strlen($word) >= self::SHORTEST_WORD
+                && mb_strlen($word) <= 40
+                && preg_match('/\d/', $word) !== 1
+                && ! FunctionWords::has($word)
+        );
 
         return array_slice(array_values(array_unique($words)), 0, self::MOST_WORDS);
     }
@@ -75,7 +90,9 @@ final readonly class SuggestTemplates
         }
 
         return array_values(array_map(
-            static fn (int $id): TemplateHabit => new TemplateHabit($id, $uses[$id], $counts[$id]['category'] ?? [], $counts[$id]['channel'] ?? [], $counts[$id]['word'] ?? []),
+            static fn (int $id): TemplateHabit => new TemplateHabit(
+                $id, $uses[$id], $counts[$id]['category'] ?? [], $counts[$id]['channel'] ?? [], $counts[$id]['word'] ?? []
+            ),
             array_filter($ids, static fn (int $id): bool => $uses[$id] > 0),
         ));
     }

@@ -29,12 +29,19 @@ final readonly class TakeTemplates
      */
     public function take(string $bytes, Teammate $teammate): array
     {
-        $bytes = (string) preg_replace('/^\x{FEFF}/u', '', mb_check_encoding($bytes, 'UTF-8') ? $bytes : mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'));
-        [$found, $report] = str_starts_with(ltrim($bytes), '{') || str_starts_with(ltrim($bytes), '[') ? $this->ofJson($bytes) : $this->ofCsv($bytes);
+        $bytes = (string) preg_replace(
+            '/^\x{FEFF}/u', '', mb_check_encoding($bytes, 'UTF-8') ? $bytes : mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252')
+        );
+        [$found, $report] = str_starts_with(ltrim($bytes), '{') || str_starts_with(ltrim($bytes), '[')
+            ? $this->ofJson($bytes)
+            : $this->ofCsv($bytes);
         $taken = [];
         foreach ($found as $place => $one) {
             try {
-                $report[] = ['place' => (string) $place, 'name' => $one['name'], 'what' => $this->one($one, $teammate, $taken), 'problem' => false];
+                $report[] = [
+                    'place' => (string) $place, 'name' => $one['name'], 'what' => $this->one($one, $teammate, $taken),
+                    'problem' => false,
+                ];
             } catch (TemplateProblem $why) {
                 $report[] = self::problem((string) $place, $one['name'], $why->getMessage());
             }
@@ -58,10 +65,20 @@ final readonly class TakeTemplates
             ?? throw TemplateProblem::inFile("There is no team “{$one['team']}”.");
         // Own ones and everybody's can have one name; what is shared otherwise in the file than it is here changes that.
         $existing = Template::seenBy($teammate)->whereNull('retired_at')->where('name', $one['name'])->where('folder', $one['folder'])->whereKeyNot($taken)->get()
-            ->sortByDesc(static fn (Template $template): bool => $template->shared_with === $sharedWith && $template->team_id === ($team === null ? null : (int) $team))
+            ->sortByDesc(
+                static fn (Template $template): bool => $template->shared_with === $sharedWith
+                    && $template->team_id === ($team === null ? null : (int) $team)
+            )
             ->first(static fn (Template $template): bool => $template->mayBeChangedBy($teammate));
         $version = $existing?->version;
-        $saved = $this->save->save($existing, new TemplateToSave($one['name'], $one['folder'], $sharedWith, $team === null ? null : (int) $team, $one['texts'], $this->categories($one['categories']), Step::all($one['steps'])), $teammate);
+        $saved = $this->save->save(
+            $existing,
+            new TemplateToSave(
+                $one['name'], $one['folder'], $sharedWith, $team === null ? null : (int) $team, $one['texts'],
+                $this->categories($one['categories']), Step::all($one['steps'])
+            ),
+            $teammate
+        );
 
         $taken[] = $saved->id;
 
@@ -78,7 +95,16 @@ final readonly class TakeTemplates
      */
     private function categories(array $paths): array
     {
-        return array_map(static fn (string $path): int => (int) (Category::inUse()->where('path', $path)->value('id') ?? throw TemplateProblem::inFile("There is no category “{$path}”. Write its whole path, such as “Delivery › Late parcel”.")), $paths);
+        return array_map(
+            static fn (string $path): int => (int) (
+                Category::inUse()
+                    ->where('path', $path)
+                    ->value('id') ?? throw TemplateProblem::inFile(
+                        "There is no category “{$path}”. Write its whole path, such as “Delivery › Late parcel”."
+                    )
+            ),
+            $paths
+        );
     }
 
     /**
@@ -101,7 +127,10 @@ final readonly class TakeTemplates
                 $report[] = self::tooMany("row {$line}");
                 break;
             }
-            $value = [...array_fill_keys(GiveTemplates::COLUMNS, ''), ...array_map(strval(...), array_combine($headings, array_slice(array_pad($row, count($headings), ''), 0, count($headings))))];
+            $value = [
+                ...array_fill_keys(GiveTemplates::COLUMNS, ''),
+                ...array_map(strval(...), array_combine($headings, array_slice(array_pad($row, count($headings), ''), 0, count($headings)))),
+            ];
             [$name, $folder, $language] = [trim($value['name']), trim($value['folder']), trim($value['language'])];
             $language = $language === '' ? (string) config('cairnfield.store.language') : $language;
             $key = implode("\n", [$folder, $name, trim($value['shared_with']), trim($value['team'])]);
@@ -122,7 +151,9 @@ final readonly class TakeTemplates
             }
             $found[$place] ??= [
                 'name' => $name, 'folder' => $folder, 'shared_with' => trim($value['shared_with']), 'team' => trim($value['team']),
-                'categories' => array_values(array_filter(array_map(trim(...), explode('|', $value['categories'])), static fn (string $path): bool => $path !== '')),
+                'categories' => array_values(
+                    array_filter(array_map(trim(...), explode('|', $value['categories'])), static fn (string $path): bool => $path !== '')
+                ),
                 'texts' => [], 'steps' => $steps,
             ];
             $found[$place]['texts'][$language] = ['subject' => $value['subject'], 'text' => $value['text'], 'html' => $value['html']];
@@ -136,7 +167,10 @@ final readonly class TakeTemplates
      */
     private static function tooMany(string $place): array
     {
-        return self::problem($place, '', 'Not looked at, with all that follows: a file has '.number_format(self::MOST).' at most. Give the rest in another.');
+        return self::problem(
+            $place, '',
+            'Not looked at, with all that follows: a file has '.number_format(self::MOST).' at most. Give the rest in another.'
+        );
     }
 
     /**
@@ -153,17 +187,25 @@ final readonly class TakeTemplates
     private function headings(string $line): array
     {
         foreach ([',', ';', "\t"] as $separator) {
-            $headings = array_map(static fn (?string $heading): string => strtolower(trim((string) $heading)), str_getcsv($line, $separator, '"', ''));
+            $headings = array_map(
+                static fn (?string $heading): string => strtolower(trim((string) $heading)), str_getcsv($line, $separator, '"', '')
+            );
             if (array_diff(self::NEEDED, $headings) === [] && count(array_unique($headings)) === count($headings)) {
                 $unknown = array_diff($headings, GiveTemplates::COLUMNS);
                 if ($unknown !== []) {
-                    throw TemplateProblem::inFile('The first line names columns that are not known: '.implode(', ', $unknown).'. Known are: '.implode(', ', GiveTemplates::COLUMNS).'.');
+                    throw TemplateProblem::inFile(
+                        'The first line names columns that are not known: '.implode(', ', $unknown).'. Known are: '.implode(', ', GiveTemplates::COLUMNS).'.'
+                    );
                 }
 
                 return [array_values($headings), $separator];
             }
         }
-        throw TemplateProblem::inFile('The first line must name the columns, each once: '.implode(', ', self::NEEDED).' at least, and of these what you have: '.implode(', ', array_diff(GiveTemplates::COLUMNS, self::NEEDED)).'.');
+        throw TemplateProblem::inFile(
+            'The first line must name the columns, each once: '.implode(', ', self::NEEDED).' at least, and of these what you have: '.implode(
+                ', ', array_diff(GiveTemplates::COLUMNS, self::NEEDED)
+            ).'.'
+        );
     }
 
     /**
@@ -189,9 +231,15 @@ final readonly class TakeTemplates
             }
             $text = static fn (string $key): string => is_array($one) && is_scalar($one[$key] ?? null) ? trim((string) $one[$key]) : '';
             $texts = is_array($one) && is_array($one['texts'] ?? null) ? $one['texts'] : [];
-            $isWhole = is_array($one) && array_filter($texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []) && array_filter($one['categories'] ?? [], is_string(...)) === ($one['categories'] ?? []);
+            $isWhole = is_array($one) && array_filter(
+                $texts, static fn (mixed $in): bool => ! is_array($in) || ! is_string($in['text'] ?? null)
+            ) === [] && is_array($one['steps'] ?? []) && is_array($one['categories'] ?? []) && array_filter($one['categories'] ?? [],
+                is_string(...)) === ($one['categories'] ?? []);
             if (! $isWhole) {
-                $report[] = self::problem($place, $text('name'), 'Its texts must be objects by language, each with a text; its categories a list of paths, its steps a list.');
+                $report[] = self::problem(
+                    $place, $text('name'),
+                    'Its texts must be objects by language, each with a text; its categories a list of paths, its steps a list.'
+                );
 
                 continue;
             }
@@ -204,7 +252,13 @@ final readonly class TakeTemplates
             $found[$place] = [
                 'name' => $text('name'), 'folder' => $text('folder'), 'shared_with' => $text('shared_with'), 'team' => $text('team'),
                 'categories' => array_values($one['categories'] ?? []),
-                'texts' => array_map(static fn (array $in): array => ['subject' => is_string($in['subject'] ?? null) ? $in['subject'] : null, 'text' => $in['text'], 'html' => is_string($in['html'] ?? null) ? $in['html'] : null], $texts),
+                'texts' => array_map(
+                    static fn (array $in): array => [
+                        'subject' => is_string($in['subject'] ?? null) ? $in['subject'] : null, 'text' => $in['text'],
+                        'html' => is_string($in['html'] ?? null) ? $in['html'] : null,
+                    ],
+                    $texts
+                ),
                 'steps' => array_values($one['steps'] ?? []),
             ];
         }

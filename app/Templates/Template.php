@@ -55,7 +55,11 @@ final class Template extends Model
         return self::query()->where(fn (Builder $templates) => $templates
             ->where('templates.teammate_id', $teammate->id)
             ->orWhere('shared_with', SharedWith::Everybody)
-            ->orWhere(fn (Builder $teams) => $teams->where('shared_with', SharedWith::Team)->whereIn('team_id', $teammate->teams()->select('teams.id'))));
+            ->orWhere(
+                fn (Builder $teams) => $teams->where('shared_with', SharedWith::Team)->whereIn(
+                    'team_id', $teammate->teams()->select('teams.id')
+                )
+            ));
     }
 
     public function mayBeChangedBy(Teammate $teammate): bool
@@ -78,7 +82,9 @@ final class Template extends Model
      */
     public function inOrder(): Collection
     {
-        return $this->languages->sortBy(static fn (TemplateLanguage $in): string => ($in->language === config('cairnfield.store.language') ? '0' : '1').$in->language)->values();
+        return $this->languages->sortBy(
+            static fn (TemplateLanguage $in): string => ($in->language === config('cairnfield.store.language') ? '0' : '1').$in->language
+        )->values();
     }
 
     /**

@@ -30,6 +30,9 @@ final class TemplateFile extends Model
      */
     public function forDraft(): array
     {
-        return ['name' => $this->name, 'type' => $this->media_type, 'size' => $this->size, 'sha256' => $this->sha256, 'file' => $this->file];
+        return [
+            'name' => $this->name, 'type' => $this->media_type, 'size' => $this->size, 'sha256' => $this->sha256,
+            'file' => $this->file,
+        ];
     }
 }

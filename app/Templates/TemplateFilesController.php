@@ -36,7 +36,12 @@ final readonly class TemplateFilesController
         $isReplaced = $found->files()->where('name', $file['name'])->exists();
         $this->save->attach($found, $file, $this->teammate($request));
 
-        return redirect("/templates/{$found->id}")->with('done', $isReplaced ? "“{$file['name']}” is replaced: answers take the new one from now on." : "“{$file['name']}” goes along from now on.");
+        return redirect("/templates/{$found->id}")->with(
+            'done',
+            $isReplaced
+                ? "“{$file['name']}” is replaced: answers take the new one from now on."
+                : "“{$file['name']}” goes along from now on."
+        );
     }
 
     public function show(Request $request, int $template, int $file): Response

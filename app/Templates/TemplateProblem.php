@@ -35,7 +35,11 @@ final class TemplateProblem extends RuntimeException
     {
         [$line, $column] = explode(':', $at);
 
-        return new self(Locale::getDisplayLanguage($language, 'en').", line {$line}, character {$column}: there is no placeholder {{ {$name} }}.".($meant === null ? ' All that there are stand beside the text.' : " Is {{ {$meant} }} meant?"));
+        return new self(
+            Locale::getDisplayLanguage($language, 'en').", line {$line}, character {$column}: there is no placeholder {{ {$name} }}.".(
+                $meant === null ? ' All that there are stand beside the text.' : " Is {{ {$meant} }} meant?"
+            )
+        );
     }
 
     public static function noLanguage(string $written): self
@@ -45,7 +49,9 @@ final class TemplateProblem extends RuntimeException
 
     public static function noStep(string $do): self
     {
-        return new self("“{$do}” is nothing that can go with an answer. There are: ".implode(', ', array_column(StepKind::cases(), 'value')).'.');
+        return new self(
+            "“{$do}” is nothing that can go with an answer. There are: ".implode(', ', array_column(StepKind::cases(), 'value')).'.'
+        );
     }
 
     public static function stepWithout(string $step, string $what): self
@@ -91,7 +97,15 @@ final class TemplateProblem extends RuntimeException
      */
     public static function usedByRules(string $name, array $rules): self
     {
-        return new self("“{$name}” is answered with by ".(count($rules) === 1 ? 'the rule ' : 'the rules ').implode(', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)).'. Give '.(count($rules) === 1 ? 'it' : 'them').' another template or switch '.(count($rules) === 1 ? 'it' : 'them').' off first.');
+        return new self(
+            "“{$name}” is answered with by ".(count($rules) === 1 ? 'the rule ' : 'the rules ').implode(
+                ', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)
+            ).'. Give '.(count($rules) === 1
+                ? 'it'
+                : 'them').' another template or switch '.(count($rules) === 1
+                ? 'it'
+                : 'them').' off first.'
+        );
     }
 
     /**
@@ -99,6 +113,10 @@ final class TemplateProblem extends RuntimeException
      */
     public static function usedByPlans(string $name, array $plans): self
     {
-        return new self("“{$name}” is sent by ".(count($plans) === 1 ? 'the nudge plan ' : 'the nudge plans ').implode(', ', array_map(static fn (string $plan): string => "“{$plan}”", $plans)).'. Give '.(count($plans) === 1 ? 'it' : 'them').' another template first.');
+        return new self(
+            "“{$name}” is sent by ".(count($plans) === 1 ? 'the nudge plan ' : 'the nudge plans ').implode(
+                ', ', array_map(static fn (string $plan): string => "“{$plan}”", $plans)
+            ).'. Give '.(count($plans) === 1 ? 'it' : 'them').' another template first.'
+        );
     }
 }

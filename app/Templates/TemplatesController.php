@@ -53,11 +53,23 @@ final readonly class TemplatesController
         $teammate = $this->teammate($request);
         $sort = in_array($request->query('sort'), ['used', 'rewritten'], true) ? $request->query('sort') : 'folder';
         $find = Folding::fold(mb_substr(Written::text($request, 'find'), 0, 100));
-        $templates = Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files', 'team', 'teammate', 'categories'])->orderBy('folder')->orderBy('name')->get()
-            ->filter(static fn (Template $template): bool => $find === '' || str_contains(Folding::fold("{$template->name} {$template->folder} {$template->languages->pluck('text')->implode(' ')}"), $find));
+        $templates = Template::seenBy($teammate)
+            ->whereNull('retired_at')
+            ->with(['languages', 'files', 'team', 'teammate', 'categories'])
+            ->orderBy('folder')
+            ->orderBy('name')
+            ->get()
+            ->filter(
+                static fn (Template $template): bool => $find === '' || str_contains(
+                    Folding::fold("{$template->name} {$template->folder} {$template->languages->pluck('text')->implode(' ')}"),
+                    $find
+                )
+            );
         $templates = match ($sort) {
             'used' => $templates->sortByDesc('uses'),
-            'rewritten' => $templates->sortByDesc(static fn (Template $template): float => $template->hand_uses < self::ENOUGH_USES ? -1.0 : (float) $template->changedShare()),
+            'rewritten' => $templates->sortByDesc(
+                static fn (Template $template): float => $template->hand_uses < self::ENOUGH_USES ? -1.0 : (float) $template->changedShare()
+            ),
             default => $templates,
         };
 
@@ -69,7 +81,11 @@ final readonly class TemplatesController
             'teammate' => $teammate,
             'rewrittenFrom' => self::REWRITTEN_FROM,
             'enoughUses' => self::ENOUGH_USES,
-            'retired' => Template::seenBy($teammate)->whereNotNull('retired_at')->orderBy('name')->get()->filter(static fn (Template $template): bool => $template->mayBeChangedBy($teammate)),
+            'retired' => Template::seenBy($teammate)
+                ->whereNotNull('retired_at')
+                ->orderBy('name')
+                ->get()
+                ->filter(static fn (Template $template): bool => $template->mayBeChangedBy($teammate)),
         ]);
     }
 
@@ -80,10 +96,16 @@ final readonly class TemplatesController
      */
     private function stars(): array
     {
-        $scores = DB::table('template_uses')->join('ratings', 'ratings.conversation_id', '=', 'template_uses.conversation_id')->whereColumn('ratings.rated_at', '>=', 'template_uses.at')
+        $scores = DB::table('template_uses')
+            ->join('ratings', 'ratings.conversation_id', '=', 'template_uses.conversation_id')
+            ->whereColumn('ratings.rated_at', '>=', 'template_uses.at')
             ->distinct()->get(['template_uses.template_id', 'ratings.id', 'ratings.score'])->groupBy('template_id');
 
-        return $scores->map(static fn (Collection $of): RatingSummary => RatingSummary::of(RatingKind::Stars, array_values(array_map(intval(...), $of->pluck('score')->all()))))->all();
+        return $scores->map(
+            static fn (Collection $of): RatingSummary => RatingSummary::of(
+                RatingKind::Stars, array_values(array_map(intval(...), $of->pluck('score')->all()))
+            )
+        )->all();
     }
 
     public function make(Request $request): View
@@ -132,7 +154,12 @@ final readonly class TemplatesController
 
         return view('templates.versions', [
             'template' => $found,
-            'versions' => TemplateVersion::query()->where('template_id', $found->id)->with('teammate')->orderByDesc('version')->limit(100)->get(),
+            'versions' => TemplateVersion::query()
+                ->where('template_id', $found->id)
+                ->with('teammate')
+                ->orderByDesc('version')
+                ->limit(100)
+                ->get(),
             'mayChange' => $found->mayBeChangedBy($this->teammate($request)),
         ]);
     }
@@ -161,7 +188,9 @@ final readonly class TemplatesController
         $conversation = $this->conversation($request);
         $filled = $problem = null;
         try {
-            $filled = $conversation === null ? null : $this->fill->text($texts[$language]['text'] ?? '', $language, $conversation, $this->teammate($request));
+            $filled = $conversation === null
+                ? null
+                : $this->fill->text($texts[$language]['text'] ?? '', $language, $conversation, $this->teammate($request));
         } catch (TemplateRefused $why) {
             $problem = TemplateProblem::text($language, $why)->getMessage();
         }
@@ -208,8 +237,16 @@ final readonly class TemplatesController
     {
         $teammate = $this->teammate($request);
         $template?->load(['languages', 'files', 'categories']);
-        $texts = $template?->inOrder()->mapWithKeys(static fn (TemplateLanguage $in): array => [$in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html]])->all() ?? [];
-        $texts = $texts === [] ? [(string) config('cairnfield.store.language') => ['subject' => null, 'text' => '', 'html' => null]] : $texts;
+        $texts = $template?->inOrder()
+            ->mapWithKeys(
+                static fn (TemplateLanguage $in): array => [
+                    $in->language => ['subject' => $in->subject, 'text' => $in->text, 'html' => $in->html],
+                ]
+            )
+            ->all() ?? [];
+        $texts = $texts === []
+            ? [(string) config('cairnfield.store.language') => ['subject' => null, 'text' => '', 'html' => null]]
+            : $texts;
         $rows = array_map(static fn (string $language): array => [$language, $texts[$language]], array_keys($texts));
         if ($problem !== null && $this->rows($request) !== []) {
             [$rows, $texts] = [$this->rows($request), $this->written($request)];
@@ -318,7 +355,11 @@ final readonly class TemplatesController
         $latest = Conversation::query()->where('junk', false)->whereHas('orders')->orderByDesc('last_message_at');
         $categories = $template?->categories->modelKeys() ?? [];
 
-        return ($categories === [] ? null : $latest->clone()->whereIn('category_id', $categories)->first()) ?? $latest->first() ?? Conversation::query()->orderByDesc('last_message_at')->first();
+        return (
+            $categories === [] ? null : $latest->clone()->whereIn('category_id', $categories)->first()
+        ) ?? $latest->first() ?? Conversation::query()
+            ->orderByDesc('last_message_at')
+            ->first();
     }
 
     /**

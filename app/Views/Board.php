@@ -38,14 +38,35 @@ final readonly class Board
                 : $view->narrow($query, $this->conditions, $teammate, null);
             $key === '' ? $query->whereNull($by->column()) : $query->where($by->column(), $key);
             $parts[] = '('.$query->clone()->select('id')->limit(self::CARDS)->toSql().')';
-            $counting[] = '(SELECT COUNT(*) FROM ('.$query->clone()->reorder()->selectRaw('1')->limit(ViewCounts::MOST)->toSql().') AS some)';
+            $counting[] = '(SELECT COUNT(*) FROM ('.$query->clone()
+                ->reorder()
+                ->selectRaw('1')
+                ->limit(ViewCounts::MOST)
+                ->toSql().') AS some)';
             $bindings = [...$bindings, ...$query->getBindings()];
         }
         $ids = array_column(DB::select(implode(' UNION ALL ', $parts), $bindings), 'id');
-        $counts = array_column(DB::select('SELECT '.implode(' UNION ALL SELECT ', array_map(static fn (string $count, int $index): string => "{$index} AS place, {$count} AS count", $counting, array_keys($counting))), $bindings), 'count', 'place');
+        $counts = array_column(
+            DB::select(
+                'SELECT '.implode(
+                    ' UNION ALL SELECT ',
+                    array_map(
+                        static fn (string $count, int $index): string => "{$index} AS place, {$count} AS count", $counting,
+                        array_keys($counting)
+                    )
+                ),
+                $bindings
+            ),
+            'count', 'place'
+        );
         $cards = $this->cards($ids, $by);
 
-        return array_map(static fn (string|int $key, string $label, int $index): BoardColumn => new BoardColumn((string) $key, $label, $cards[(string) $key] ?? [], (int) ($counts[$index] ?? 0)), array_keys($labels), $labels, array_keys(array_values($labels)));
+        return array_map(
+            static fn (string|int $key, string $label, int $index): BoardColumn => new BoardColumn(
+                (string) $key, $label, $cards[(string) $key] ?? [], (int) ($counts[$index] ?? 0)
+            ),
+            array_keys($labels), $labels, array_keys(array_values($labels))
+        );
     }
 
     /**
@@ -72,9 +93,19 @@ final readonly class Board
     private function labels(BoardBy $by): array
     {
         return match ($by) {
-            BoardBy::State => array_column(array_map(static fn (ConversationState $state): array => [$state->value, $state->label()], [ConversationState::Open, ConversationState::Waiting, ConversationState::Held, ConversationState::Resolved]), 1, 0),
+            BoardBy::State => array_column(
+                array_map(
+                    static fn (ConversationState $state): array => [$state->value, $state->label()],
+                    [ConversationState::Open, ConversationState::Waiting, ConversationState::Held, ConversationState::Resolved]
+                ),
+                1, 0
+            ),
             BoardBy::Category => ['' => 'None yet'] + Category::inUse()->pluck('path', 'id')->all(),
-            BoardBy::Owner => ['' => 'Nobody’s yet'] + Teammate::query()->where('may_sign_in', true)->orderBy('name')->pluck('name', 'id')->all(),
+            BoardBy::Owner => ['' => 'Nobody’s yet'] + Teammate::query()
+                ->where('may_sign_in', true)
+                ->orderBy('name')
+                ->pluck('name', 'id')
+                ->all(),
             BoardBy::Team => ['' => 'No team'] + Team::query()->orderBy('name')->pluck('name', 'id')->all(),
         };
     }

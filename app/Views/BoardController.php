@@ -50,7 +50,9 @@ final readonly class BoardController
 
     public function changes(Request $request, string $view): Response|RedirectResponse
     {
-        return $request->query('mark') === $this->mark->ofAll() ? response()->noContent() : $this->respond($request, $view, 'views.board-columns');
+        return $request->query('mark') === $this->mark->ofAll()
+            ? response()->noContent()
+            : $this->respond($request, $view, 'views.board-columns');
     }
 
     public function move(Request $request): RedirectResponse
@@ -68,10 +70,18 @@ final readonly class BoardController
         $id = $to === '' ? null : (int) $to;
         try {
             match (BoardBy::from($written['by'])) {
-                BoardBy::State => $this->moveToState($conversation, ConversationState::tryFrom($to) ?? abort(422), $written, $this->teammate($request)),
-                BoardBy::Category => Gate::authorize('note', $conversation) && $this->setCategory->set($conversation, $id === null ? null : Category::query()->findOrFail($id), $actor),
-                BoardBy::Owner => Gate::authorize('take', $conversation) && $this->assign->assign($conversation, $id === null ? null : Teammate::query()->findOrFail($id), $actor),
-                BoardBy::Team => Gate::authorize('take', $conversation) && $this->assignTeam->assign($conversation, $id === null ? null : Team::query()->findOrFail($id), $actor),
+                BoardBy::State => $this->moveToState(
+                    $conversation, ConversationState::tryFrom($to) ?? abort(422), $written, $this->teammate($request)
+                ),
+                BoardBy::Category => Gate::authorize('note', $conversation) && $this->setCategory->set(
+                    $conversation, $id === null ? null : Category::query()->findOrFail($id), $actor
+                ),
+                BoardBy::Owner => Gate::authorize('take', $conversation) && $this->assign->assign(
+                    $conversation, $id === null ? null : Teammate::query()->findOrFail($id), $actor
+                ),
+                BoardBy::Team => Gate::authorize('take', $conversation) && $this->assignTeam->assign(
+                    $conversation, $id === null ? null : Team::query()->findOrFail($id), $actor
+                ),
             };
         } catch (InboxRefused|CameInBetween $why) {
             return back()->with('problem', "{$conversation->number()} was not moved: {$why->getMessage()}");
@@ -91,7 +101,10 @@ final readonly class BoardController
             ConversationState::Open => $this->changeState->open($conversation, $actor),
             ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
             ConversationState::Held => $this->changeState->hold($conversation, $actor, (string) ($written['reason'] ?? ''), null),
-            ConversationState::Resolved => $this->changeState->resolve($conversation, $teammate, isset($written['outcome']) ? Outcome::query()->find((int) $written['outcome']) : null, $this->trail->lastSeen($conversation)),
+            ConversationState::Resolved => $this->changeState->resolve(
+                $conversation, $teammate, isset($written['outcome']) ? Outcome::query()->find((int) $written['outcome']) : null,
+                $this->trail->lastSeen($conversation)
+            ),
             ConversationState::Closed => abort(422),
         };
     }

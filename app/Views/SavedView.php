@@ -42,7 +42,11 @@ final class SavedView extends Model
             ->where(fn (Builder $views) => $views
                 ->where('teammate_id', $teammate->id)
                 ->orWhere('shared_with', SharedWith::Everybody)
-                ->orWhere(fn (Builder $teams) => $teams->where('shared_with', SharedWith::Team)->whereIn('team_id', $teammate->teams()->select('teams.id'))))
+                ->orWhere(
+                    fn (Builder $teams) => $teams->where('shared_with', SharedWith::Team)->whereIn(
+                        'team_id', $teammate->teams()->select('teams.id')
+                    )
+                ))
             ->orderBy('id');
     }
 
@@ -104,6 +108,9 @@ final class SavedView extends Model
 
     protected function casts(): array
     {
-        return ['shared_with' => SharedWith::class, 'condition' => 'array', 'columns' => 'array', 'sort' => Sort::class, 'board_by' => BoardBy::class];
+        return [
+            'shared_with' => SharedWith::class, 'condition' => 'array', 'columns' => 'array', 'sort' => Sort::class,
+            'board_by' => BoardBy::class,
+        ];
     }
 }

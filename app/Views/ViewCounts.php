@@ -33,7 +33,10 @@ final readonly class ViewCounts
      */
     public function of(Teammate $teammate, Collection $saved, string $mark): array
     {
-        $at = hash('xxh128', $mark.'|'.$saved->map(static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}")->implode(','));
+        $at = hash(
+            'xxh128',
+            $mark.'|'.$saved->map(static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}")->implode(',')
+        );
         // One entry for each person, however often something happens.
         $kept = Cache::get("view-counts:{$teammate->id}");
         if (is_array($kept) && $kept['at'] === $at) {

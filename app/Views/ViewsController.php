@@ -49,7 +49,13 @@ final readonly class ViewsController
     {
         $group = $this->form->after($this->form->posted($request->input('condition')), Written::text($request, 'do'));
         if ($request->hasHeader('HX-Request')) {
-            return view('conditions.editor', ['group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form, 'matching' => $this->matching($group, $this->teammate($request))]);
+            return view(
+                'conditions.editor',
+                [
+                    'group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form,
+                    'matching' => $this->matching($group, $this->teammate($request)),
+                ]
+            );
         }
         $id = $request->integer('view');
         $view = $id === 0 ? null : SavedView::query()->findOrFail($id);
@@ -61,7 +67,10 @@ final readonly class ViewsController
 
     public function store(Request $request): RedirectResponse|View
     {
-        return $this->save($request, (new SavedView)->forceFill(['teammate_id' => $this->teammate($request)->id, 'shared_with' => SharedWith::Nobody]));
+        return $this->save(
+            $request,
+            (new SavedView)->forceFill(['teammate_id' => $this->teammate($request)->id, 'shared_with' => SharedWith::Nobody])
+        );
     }
 
     public function update(Request $request, SavedView $view): RedirectResponse|View
@@ -85,7 +94,10 @@ final readonly class ViewsController
         $validator = Validator::make($request->all(), [
             'name' => ['required', 'string', 'max:60'],
             'shared_with' => ['required', Rule::enum(SharedWith::class)],
-            'team' => ['nullable', Rule::requiredIf($request->input('shared_with') === SharedWith::Team->value), 'integer', Rule::in([...$this->teams($teammate)->modelKeys(), ...array_filter([$view->team_id])])],
+            'team' => [
+                'nullable', Rule::requiredIf($request->input('shared_with') === SharedWith::Team->value), 'integer',
+                Rule::in([...$this->teams($teammate)->modelKeys(), ...array_filter([$view->team_id])]),
+            ],
             'columns' => ['array'],
             'columns.*' => [Rule::enum(Column::class)],
             'sort' => ['required', Rule::enum(Sort::class)],

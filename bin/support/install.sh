@@ -44,7 +44,7 @@ install_php_libraries() {
 
 compose() {
     say 'Installing the PHP libraries …'
-    (cd "$ROOT" && rm -f composer.lock && composer update --no-progress --no-scripts) > "$LOGS/composer.log" 2>&1
+    (cd "$ROOT" && rm -f composer.lock && composer update --no-progress --no-scripts --optimize-autoloader) > "$LOGS/composer.log" 2>&1
 }
 
 install_node_packages() {

@@ -104,7 +104,16 @@ load_demo() {
     (cd "$ROOT" && php artisan demo:load "$@") > "$LOGS/demo.log" 2>&1 || fail 'The demo data could not be loaded.' "$LOGS/demo.log"
 }
 
+# Settings and routes, read once for all requests. Kept apart from where tests and commands look, which read them anew.
+compile_settings() {
+    export APP_CONFIG_CACHE=$VAR/cache/served/config.php APP_ROUTES_CACHE=$VAR/cache/served/routes.php
+    mkdir -p "$VAR/cache/served"
+    (cd "$ROOT" && php artisan config:cache && php artisan route:cache) > "$LOGS/compile.log" 2>&1 \
+        || fail 'The settings and routes could not be read.' "$LOGS/compile.log"
+}
+
 start_php_fpm() {
+    compile_settings
     if ! is_alive php-fpm; then
         cat > "$VAR/php-fpm.conf" <<CONF
 [global]

@@ -47,7 +47,9 @@ final readonly class Likeness
                 $name->isSameAs($otherName) => [3, "same name {$one->name}"],
                 $name->isLike($otherName) => [2, "nearly the same name: {$one->name}, {$other->name}"],
                 // Two full names without a part in common: rather a family or a gift than one person.
-                $name->isFull() && $otherName->isFull() && array_intersect($name->parts, $otherName->parts) === [] => [-3, "but different names: {$one->name}, {$other->name}"],
+                $name->isFull() && $otherName->isFull() && array_intersect($name->parts, $otherName->parts) === [] => [
+                    -3, "but different names: {$one->name}, {$other->name}",
+                ],
                 default => [0, ''],
             };
             $found = array_values(array_filter($found, static fn (array $sign): bool => $sign[0] !== 0));
@@ -83,9 +85,16 @@ final readonly class Likeness
      */
     private static function nameInAddress(array $names, array $emails): array
     {
-        $locals = array_map(static fn (string $email): string => self::bare((string) preg_replace('/(\+[^@]*)?@.*$/', '', $email)), $emails);
+        $locals = array_map(
+            static fn (string $email): string => self::bare((string) preg_replace('/(\+[^@]*)?@.*$/', '', $email)), $emails
+        );
 
-        return array_values(array_filter($names, static fn (string $name): bool => mb_strlen(self::bare($name)) >= 5 && in_array(self::bare($name), $locals, true)));
+        return array_values(
+            array_filter(
+                $names,
+                static fn (string $name): bool => mb_strlen(self::bare($name)) >= 5 && in_array(self::bare($name), $locals, true)
+            )
+        );
     }
 
     private static function bare(string $name): string
@@ -113,7 +122,9 @@ final readonly class Likeness
     {
         $known = self::plain($others);
 
-        return array_values(array_filter($addresses, static fn (string $address): bool => in_array(self::plain([$address])[0], $known, true)));
+        return array_values(
+            array_filter($addresses, static fn (string $address): bool => in_array(self::plain([$address])[0], $known, true))
+        );
     }
 
     /**
@@ -122,6 +133,9 @@ final readonly class Likeness
      */
     private static function plain(array $addresses): array
     {
-        return array_map(static fn (string $address): string => trim((string) preg_replace('/[^\pL\pN]+/u', ' ', mb_strtolower($address, 'UTF-8'))), $addresses);
+        return array_map(
+            static fn (string $address): string => trim((string) preg_replace('/[^\pL\pN]+/u', ' ', mb_strtolower($address, 'UTF-8'))),
+            $addresses
+        );
     }
 }

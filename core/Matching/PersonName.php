@@ -11,10 +11,15 @@ use Normalizer;
  */
 final readonly class PersonName
 {
-    private const TITLES = ['mr', 'mrs', 'ms', 'miss', 'dr', 'prof', 'herr', 'frau', 'hr', 'fru', 'mme', 'mlle', 'sr', 'sra', 'senor', 'senora', 'monsieur', 'madame'];
+    private const TITLES = [
+        'mr', 'mrs', 'ms', 'miss', 'dr', 'prof', 'herr', 'frau', 'hr', 'fru', 'mme', 'mlle', 'sr', 'sra', 'senor', 'senora',
+        'monsieur', 'madame',
+    ];
 
     /** Letters that Unicode does not take apart but people do. */
-    private const PLAIN = ['ø' => 'o', 'æ' => 'ae', 'å' => 'a', 'ß' => 'ss', 'ł' => 'l', 'đ' => 'd', 'ð' => 'd', 'þ' => 'th', 'œ' => 'oe', 'ı' => 'i'];
+    private const PLAIN = [
+        'ø' => 'o', 'æ' => 'ae', 'å' => 'a', 'ß' => 'ss', 'ł' => 'l', 'đ' => 'd', 'ð' => 'd', 'þ' => 'th', 'œ' => 'oe', 'ı' => 'i',
+    ];
 
     /**
      * @param  list<string>  $parts  folded, in alphabetical order
@@ -57,7 +62,9 @@ final readonly class PersonName
         if (count($mine) !== 1 || count($theirs) !== 1 || count($this->parts) < 2 || count($this->parts) !== count($other->parts)) {
             return false;
         }
-        $isInitial = (mb_strlen($mine[0]) === 1 || mb_strlen($theirs[0]) === 1) && mb_substr($mine[0], 0, 1) === mb_substr($theirs[0], 0, 1);
+        $isInitial = (
+            mb_strlen($mine[0]) === 1 || mb_strlen($theirs[0]) === 1
+        ) && mb_substr($mine[0], 0, 1) === mb_substr($theirs[0], 0, 1);
         $isTyped = min(mb_strlen($mine[0]), mb_strlen($theirs[0])) >= 4 && self::differByOne($mine[0], $theirs[0]);
 
         return $isInitial || $isTyped;

@@ -15,7 +15,10 @@ final class MoodPhrases
     /** @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes: list<string>}>|null by language */
     private static ?array $all = null;
 
-    private function __construct(public readonly string $upset, public readonly string $uneasy, public readonly string $pleased, public readonly string $denials, public readonly string $wishes) {}
+    private function __construct(
+        public readonly string $upset, public readonly string $uneasy, public readonly string $pleased,
+        public readonly string $denials, public readonly string $wishes
+    ) {}
 
     /**
      * @param  string|null  $language  ISO 639-1; null for all
@@ -29,7 +32,10 @@ final class MoodPhrases
         $language = $language === 'no' || $language === 'nn' ? 'nb' : $language;
         $phrases = [];
         foreach ($language === null ? array_keys($all) : array_intersect([$language], array_keys($all)) as $one) {
-            $phrases[] = $made[$one] ??= new self(self::pattern($all[$one]['upset']), self::pattern($all[$one]['uneasy']), self::pattern($all[$one]['pleased']), self::before($all[$one]['denials']), self::before($all[$one]['wishes']));
+            $phrases[] = $made[$one] ??= new self(
+                self::pattern($all[$one]['upset']), self::pattern($all[$one]['uneasy']), self::pattern($all[$one]['pleased']),
+                self::before($all[$one]['denials']), self::before($all[$one]['wishes'])
+            );
         }
 
         return $phrases;

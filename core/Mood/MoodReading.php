@@ -99,7 +99,9 @@ final readonly class MoodReading
                     continue;
                 }
                 $own = $denial === null ? $points : self::UNEASY;
-                $spans[$denial ?? $at] = ['words' => trim(substr($text, $denial ?? $at, $at + strlen($words) - ($denial ?? $at))), 'points' => $own];
+                $spans[$denial ?? $at] = [
+                    'words' => trim(substr($text, $denial ?? $at, $at + strlen($words) - ($denial ?? $at))), 'points' => $own,
+                ];
                 $counted[mb_strtolower($words)] = $own;
             }
         }
@@ -121,7 +123,9 @@ final readonly class MoodReading
         $before = substr($text, $from, $at - $from);
         $reach = self::REACHES_OVER;
 
-        return $words !== '' && preg_match("/(?<![\\pL\\pN])(?:{$words})(?=\\s)(?:\\s+[\\pL\\pN']+){0,{$reach}}\\s+$/iu", $before, $found, PREG_OFFSET_CAPTURE) === 1
+        return $words !== '' && preg_match(
+            "/(?<![\\pL\\pN])(?:{$words})(?=\\s)(?:\\s+[\\pL\\pN']+){0,{$reach}}\\s+$/iu", $before, $found, PREG_OFFSET_CAPTURE
+        ) === 1
             ? $at - strlen($before) + $found[0][1]
             : null;
     }

@@ -50,7 +50,9 @@ final readonly class ParcelProgress
 
     private static function daysBetween(DateTimeImmutable $from, DateTimeImmutable $to, DateTimeZone $zone): int
     {
-        $day = static fn (DateTimeImmutable $at): DateTimeImmutable => new DateTimeImmutable($at->setTimezone($zone)->format('Y-m-d'), new DateTimeZone('UTC'));
+        $day = static fn (DateTimeImmutable $at): DateTimeImmutable => new DateTimeImmutable(
+            $at->setTimezone($zone)->format('Y-m-d'), new DateTimeZone('UTC')
+        );
 
         return max(0, intdiv($day($to)->getTimestamp() - $day($from)->getTimestamp(), 86_400));
     }

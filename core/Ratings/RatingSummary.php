@@ -78,7 +78,9 @@ final readonly class RatingSummary
      */
     public function recommendScore(): ?string
     {
-        return $this->count === 0 ? null : $this->rounded(BigRational::of(100 * ($this->good - $this->bad))->dividedBy($this->count), self::SCORE_DIGITS);
+        return $this->count === 0
+            ? null
+            : $this->rounded(BigRational::of(100 * ($this->good - $this->bad))->dividedBy($this->count), self::SCORE_DIGITS);
     }
 
     /**
@@ -93,7 +95,9 @@ final readonly class RatingSummary
         }
         $z = BigDecimal::of(self::Z);
         $square = $z->multipliedBy($z);
-        $spread = BigDecimal::of(4 * $this->good * ($this->count - $this->good))->dividedBy($this->count, self::ROOT_DIGITS, RoundingMode::HALF_UP);
+        $spread = BigDecimal::of(4 * $this->good * ($this->count - $this->good))->dividedBy(
+            $this->count, self::ROOT_DIGITS, RoundingMode::HALF_UP
+        );
         $root = $z->multipliedBy($square->plus($spread)->sqrt(self::ROOT_DIGITS));
         $middle = $square->plus(2 * $this->good);
         $whole = $square->plus($this->count)->multipliedBy(2);

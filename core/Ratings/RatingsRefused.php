@@ -10,6 +10,8 @@ final class RatingsRefused extends Refusal
 {
     public static function score(RatingKind $kind, string $at): self
     {
-        return new self('bad_score', "A score of the kind '{$kind->value}' is a whole number from {$kind->lowest()} to {$kind->highest()}.", $at);
+        return new self(
+            'bad_score', "A score of the kind '{$kind->value}' is a whole number from {$kind->lowest()} to {$kind->highest()}.", $at
+        );
     }
 }

@@ -27,7 +27,9 @@ final class AssignNext implements Calculation
 
     public function reckon(Fields $case): array
     {
-        $method = Method::tryFrom($case->string('method')) ?? throw BadInput::expected("'even', 'weighted' or 'fewest_open'", $case->at('method'));
+        $method = Method::tryFrom($case->string('method')) ?? throw BadInput::expected(
+            "'even', 'weighted' or 'fewest_open'", $case->at('method')
+        );
         $picks = $this->fromZero($case, 'picks');
         $needs = $case->has('needs') ? $case->strings('needs') : [];
         $people = [];
@@ -51,7 +53,12 @@ final class AssignNext implements Calculation
 
         return [
             'picked' => $assignment->picked,
-            'people' => array_map(static fn (Candidate $one): array => ['id' => $one->id, 'open' => $one->open, 'last_assigned' => $one->lastAssigned, 'current' => $one->current], $assignment->people),
+            'people' => array_map(
+                static fn (Candidate $one): array => [
+                    'id' => $one->id, 'open' => $one->open, 'last_assigned' => $one->lastAssigned, 'current' => $one->current,
+                ],
+                $assignment->people
+            ),
         ];
     }
 

@@ -25,7 +25,9 @@ final class SummarizeRatings implements Calculation
 
     public function reckon(Fields $case): array
     {
-        $kind = RatingKind::tryFrom($case->string('kind')) ?? throw BadInput::expected("'stars', 'recommend' or 'effort'", $case->at('kind'));
+        $kind = RatingKind::tryFrom($case->string('kind')) ?? throw BadInput::expected(
+            "'stars', 'recommend' or 'effort'", $case->at('kind')
+        );
         $written = $case->value('scores');
         if (! is_array($written)) {
             throw BadInput::expected('a list of whole numbers', $case->at('scores'));
@@ -38,7 +40,10 @@ final class SummarizeRatings implements Calculation
         $summary = RatingSummary::of($kind, $scores);
 
         return ['count' => $summary->count, 'average' => $summary->average(), ...match ($kind) {
-            RatingKind::Stars => ['satisfied' => $summary->goodShare(), 'low' => $summary->interval()[0] ?? null, 'high' => $summary->interval()[1] ?? null],
+            RatingKind::Stars => [
+                'satisfied' => $summary->goodShare(), 'low' => $summary->interval()[0] ?? null,
+                'high' => $summary->interval()[1] ?? null,
+            ],
             RatingKind::Recommend => ['score' => $summary->recommendScore()],
             RatingKind::Effort => ['easy' => $summary->goodShare()],
         }];

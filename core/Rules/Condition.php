@@ -128,7 +128,10 @@ final readonly class Condition
             throw RulesRefused::badCondition('What follows all or any is a list.', $at);
         }
 
-        return array_map(static fn (mixed $part, int $index): Node => self::node($part, "{$at}[{$index}]"), array_values($parts), array_keys(array_values($parts)));
+        return array_map(
+            static fn (mixed $part, int $index): Node => self::node($part, "{$at}[{$index}]"), array_values($parts),
+            array_keys(array_values($parts))
+        );
     }
 
     private static function leaf(stdClass $node, string $at): Leaf
@@ -173,7 +176,10 @@ final readonly class Condition
             $node instanceof AllOf => ['all' => array_map(self::arrayOf(...), $node->parts)],
             $node instanceof AnyOf => ['any' => array_map(self::arrayOf(...), $node->parts)],
             $node instanceof Not => ['not' => self::arrayOf($node->part)],
-            $node instanceof Leaf => ['field' => $node->field, 'op' => $node->operator->value, ...($node->operator->needsValue() ? ['value' => $node->value] : [])],
+            $node instanceof Leaf => [
+                'field' => $node->field, 'op' => $node->operator->value,
+                ...($node->operator->needsValue() ? ['value' => $node->value] : []),
+            ],
             default => ['all' => []],
         };
     }

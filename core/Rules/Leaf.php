@@ -57,8 +57,12 @@ final readonly class Leaf implements Node
             Operator::HasAnyWord => $this->oneText($fact, $facts, $this->hasAnyWord(...)),
             Operator::HasNoWord => ! $this->oneText($fact, $facts, $this->hasAnyWord(...)),
             Operator::HasAllWords => $this->oneText($fact, $facts, $this->hasAllWords(...)),
-            Operator::StartsWith => $this->texts[0] !== '' && $this->oneText($fact, $facts, fn (string $text): bool => str_starts_with($text, $this->texts[0])),
-            Operator::EndsWith => $this->texts[0] !== '' && $this->oneText($fact, $facts, fn (string $text): bool => str_ends_with($text, $this->texts[0])),
+            Operator::StartsWith => $this->texts[0] !== '' && $this->oneText(
+                $fact, $facts, fn (string $text): bool => str_starts_with($text, $this->texts[0])
+            ),
+            Operator::EndsWith => $this->texts[0] !== '' && $this->oneText(
+                $fact, $facts, fn (string $text): bool => str_ends_with($text, $this->texts[0])
+            ),
             Operator::MoreThan => self::isNumber($fact) && $fact > $this->value,
             Operator::LessThan => self::isNumber($fact) && $fact < $this->value,
             Operator::AtLeast => self::isNumber($fact) && $fact >= $this->value,

@@ -39,8 +39,13 @@ enum Operator: string
     {
         return match ($this) {
             self::Is, self::IsNot => $value === null || is_scalar($value),
-            self::In, self::NotIn => is_array($value) && self::each($value, static fn (mixed $item): bool => $item === null || is_scalar($item)),
-            self::HasAnyWord, self::HasAllWords, self::HasNoWord, self::Includes, self::IncludesNone => is_array($value) && self::each($value, is_string(...)),
+            self::In,
+            self::NotIn => is_array($value) && self::each($value, static fn (mixed $item): bool => $item === null || is_scalar($item)),
+            self::HasAnyWord,
+            self::HasAllWords,
+            self::HasNoWord,
+            self::Includes,
+            self::IncludesNone => is_array($value) && self::each($value, is_string(...)),
             self::StartsWith, self::EndsWith => is_string($value),
             self::MoreThan, self::LessThan, self::AtLeast, self::AtMost => is_int($value) || is_float($value),
             self::IsEmpty, self::IsNotEmpty => true,

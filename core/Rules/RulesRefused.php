@@ -18,7 +18,9 @@ final class RulesRefused extends Refusal
 
     public static function unknownOperator(string $at): self
     {
-        return new self('unknown_op', 'The operator is not known. Known are: '.implode(', ', array_column(Operator::cases(), 'value')).'.', $at);
+        return new self(
+            'unknown_op', 'The operator is not known. Known are: '.implode(', ', array_column(Operator::cases(), 'value')).'.', $at
+        );
     }
 
     public static function badCondition(string $what, string $at): self

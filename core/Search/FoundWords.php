@@ -23,7 +23,13 @@ final class FoundWords
     {
         $pieces = [];
         $plain = '';
-        foreach (preg_split('/([\p{L}\p{N}][\p{L}\p{N}\p{M}]*(?:[-.@_\/\'’+][\p{L}\p{N}][\p{L}\p{N}\p{M}]*)*)/u', $text, -1, PREG_SPLIT_DELIM_CAPTURE) ?: [] as $index => $piece) {
+        foreach (
+            preg_split(
+                '/([\p{L}\p{N}][\p{L}\p{N}\p{M}]*(?:[-.@_\/\'’+][\p{L}\p{N}][\p{L}\p{N}\p{M}]*)*)/u', $text, -1,
+                PREG_SPLIT_DELIM_CAPTURE
+            )
+                ?: [] as $index => $piece
+        ) {
             if ($index % 2 === 1 && self::isFound($piece, $words)) {
                 array_push($pieces, [$plain, false], [$piece, true]);
                 $plain = '';

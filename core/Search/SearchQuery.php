@@ -66,7 +66,10 @@ final readonly class SearchQuery
         }
         $cut = $cut || count($words) > self::MOST_WORDS;
 
-        return new self(array_slice($words, 0, self::MOST_WORDS), array_slice($phrases, 0, self::MOST_WORDS), array_slice($without, 0, self::MOST_WORDS), $narrowings, $cut);
+        return new self(
+            array_slice($words, 0, self::MOST_WORDS), array_slice($phrases, 0, self::MOST_WORDS),
+            array_slice($without, 0, self::MOST_WORDS), $narrowings, $cut
+        );
     }
 
     /**

@@ -25,7 +25,9 @@ final readonly class Day
     {
         $day = DateTimeImmutable::createFromFormat('!Y-m-d', $date, new DateTimeZone('UTC'));
 
-        return $day !== false && $day->format('Y-m-d') === $date ? new self($day) : throw BadInput::expected('a date such as 2026-11-24', $at);
+        return $day !== false && $day->format('Y-m-d') === $date
+            ? new self($day)
+            : throw BadInput::expected('a date such as 2026-11-24', $at);
     }
 
     /**

@@ -21,7 +21,9 @@ final readonly class FilledText
      */
     public static function gapsIn(string $text): array
     {
-        preg_match_all('/\{\{\h*(?:if\h+(?:not\h+)?|else\h+if\h+)?('.TemplateText::NAME.')[^{}\v]*\}\}/u', $text, $found, PREG_OFFSET_CAPTURE);
+        preg_match_all(
+            '/\{\{\h*(?:if\h+(?:not\h+)?|else\h+if\h+)?('.TemplateText::NAME.')[^{}\v]*\}\}/u', $text, $found, PREG_OFFSET_CAPTURE
+        );
 
         return array_map(
             static fn (array $name): Gap => new Gap($name[0], substr_count(substr($text, 0, $name[1]), "\n") + 1),

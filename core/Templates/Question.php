@@ -35,7 +35,10 @@ final readonly class Question
         }
         $is = (string) preg_replace('/\h+/u', ' ', $parts['is'] ?? '');
 
-        return new self($parts['name'], $parts['not'] !== '' xor $is === 'is not', $is !== '' ? 'is' : $parts['size'] ?? '', Folding::fold($parts['text'] ?? ''), (int) ($parts['number'] ?? 0), $at);
+        return new self(
+            $parts['name'], $parts['not'] !== '' xor $is === 'is not', $is !== '' ? 'is' : $parts['size'] ?? '',
+            Folding::fold($parts['text'] ?? ''), (int) ($parts['number'] ?? 0), $at
+        );
     }
 
     public function holds(Filling $filling): bool
@@ -43,7 +46,9 @@ final readonly class Question
         $value = $filling->value($this->name);
         $isNumber = is_int($value);
         $holds = match ($this->comparison) {
-            'is' => Folding::fold($filling->text($this->name)) === $this->text || (is_string($value) && Folding::fold($value) === $this->text),
+            'is' => Folding::fold($filling->text($this->name)) === $this->text || (
+                is_string($value) && Folding::fold($value) === $this->text
+            ),
             'at least' => $isNumber && $value >= $this->number,
             'at most' => $isNumber && $value <= $this->number,
             'more than' => $isNumber && $value > $this->number,

@@ -13,5 +13,7 @@ final readonly class Suggestion
      * @param  int  $inCategory  how often it was used in the conversation's category
      * @param  list<string>  $words  of the message that speak for it, the strongest first
      */
-    public function __construct(public int $template, public float $weight, public int $uses, public int $inCategory, public array $words) {}
+    public function __construct(
+        public int $template, public float $weight, public int $uses, public int $inCategory, public array $words
+    ) {}
 }

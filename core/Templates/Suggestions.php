@@ -53,7 +53,9 @@ final readonly class Suggestions
         }
         $suggestions = [];
         foreach ($habits as $habit) {
-            $category = $situation->category === null ? 0.0 : self::lift($habit->byCategory[$situation->category] ?? 0, $habit->uses, $inCategoryAll, $all);
+            $category = $situation->category === null
+                ? 0.0
+                : self::lift($habit->byCategory[$situation->category] ?? 0, $habit->uses, $inCategoryAll, $all);
             $channel = self::lift($habit->byChannel[$situation->channel] ?? 0, $habit->uses, $onChannelAll, $all);
             $words = [];
             foreach ($withWordAll as $word => $withWord) {
@@ -72,9 +74,15 @@ final readonly class Suggestions
                 continue;
             }
             $weight = log($habit->uses / $all) + $channel + $likelier;
-            $suggestions[] = new Suggestion($habit->template, $weight, $habit->uses, $inCategory, array_map(strval(...), array_slice(array_keys($forIt), 0, self::SHOWN_WORDS)));
+            $suggestions[] = new Suggestion(
+                $habit->template, $weight, $habit->uses, $inCategory,
+                array_map(strval(...), array_slice(array_keys($forIt), 0, self::SHOWN_WORDS))
+            );
         }
-        usort($suggestions, static fn (Suggestion $one, Suggestion $other): int => [$other->weight, $one->template] <=> [$one->weight, $other->template]);
+        usort(
+            $suggestions,
+            static fn (Suggestion $one, Suggestion $other): int => [$other->weight, $one->template] <=> [$one->weight, $other->template]
+        );
 
         return array_slice($suggestions, 0, self::MOST);
     }

@@ -15,5 +15,7 @@ final readonly class TemplateHabit
      * @param  array<string, int>  $byChannel  uses by channel
      * @param  array<int|string, int>  $byWord  uses on messages in which the word stands, by folded word
      */
-    public function __construct(public int $template, public int $uses, public array $byCategory, public array $byChannel, public array $byWord) {}
+    public function __construct(
+        public int $template, public int $uses, public array $byCategory, public array $byChannel, public array $byWord
+    ) {}
 }

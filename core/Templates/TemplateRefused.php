@@ -13,7 +13,10 @@ final class TemplateRefused extends Refusal
 {
     public static function tooLong(int $length, int $longest): self
     {
-        return new self('template_too_long', "The text has {$length} characters, and a template takes {$longest}. Make two templates of it.", '1:1');
+        return new self(
+            'template_too_long', "The text has {$length} characters, and a template takes {$longest}. Make two templates of it.",
+            '1:1'
+        );
     }
 
     public static function notClosed(string $at): self
@@ -23,17 +26,28 @@ final class TemplateRefused extends Refusal
 
     public static function noPlaceholder(string $written, string $at): self
     {
-        return new self('bad_placeholder', "“{{ {$written} }}” is no placeholder. One is written as {{ customer.first_name }} or {{ customer.first_name | \"there\" }}.", $at);
+        return new self(
+            'bad_placeholder',
+            "“{{ {$written} }}” is no placeholder. One is written as {{ customer.first_name }} or {{ customer.first_name | \"there\" }}.",
+            $at
+        );
     }
 
     public static function formattedInside(string $at): self
     {
-        return new self('formatted_placeholder', 'A placeholder is formatted as a whole: take the bold or the link away between {{ and }}, or put it around both.', $at);
+        return new self(
+            'formatted_placeholder',
+            'A placeholder is formatted as a whole: take the bold or the link away between {{ and }}, or put it around both.', $at
+        );
     }
 
     public static function noTest(string $written, string $at): self
     {
-        return new self('bad_test', "“{$written}” is nothing that can be asked. Write {{ if order.sent }}, {{ if not order.sent }}, {{ if order.state is \"sent\" }} or {{ if customer.orders at least 3 }}.", $at);
+        return new self(
+            'bad_test',
+            "“{$written}” is nothing that can be asked. Write {{ if order.sent }}, {{ if not order.sent }}, {{ if order.state is \"sent\" }} or {{ if customer.orders at least 3 }}.",
+            $at
+        );
     }
 
     public static function neverEnds(string $at): self

@@ -28,7 +28,9 @@ final class Wording
      * @param  string|null  $region  ISO 3166, whose habits of writing dates are followed where the language is
      *                               written in many: 11 November in Europe, November 11 in the United States
      */
-    public function __construct(public readonly string $language, private readonly DateTimeZone $zone, private readonly ?string $region = null) {}
+    public function __construct(
+        public readonly string $language, private readonly DateTimeZone $zone, private readonly ?string $region = null
+    ) {}
 
     public function of(string|int|bool|Money|Day|DateTimeImmutable|null $value): string
     {
@@ -89,6 +91,9 @@ final class Wording
 
     private function yes(): string
     {
-        return ['da' => 'ja', 'de' => 'ja', 'nl' => 'ja', 'sv' => 'ja', 'nb' => 'ja', 'lv' => 'jā', 'fr' => 'oui', 'es' => 'sí', 'it' => 'sì', 'pt' => 'sim', 'pl' => 'tak', 'ja' => 'はい'][strtok($this->language, '-_')] ?? 'yes';
+        return [
+            'da' => 'ja', 'de' => 'ja', 'nl' => 'ja', 'sv' => 'ja', 'nb' => 'ja', 'lv' => 'jā', 'fr' => 'oui', 'es' => 'sí',
+            'it' => 'sì', 'pt' => 'sim', 'pl' => 'tak', 'ja' => 'はい',
+        ][strtok($this->language, '-_')] ?? 'yes';
     }
 }

@@ -18,21 +18,23 @@ final class ContactDetails
 
     /**
      * @param  string  $text  UTF-8
-     * @return list<string> as they stand in the text, without the full stop after them, each once
+     * @return list<string> as they stand in the text, without the full stop after them, each once, in order of place
      */
     public static function in(string $text): array
     {
+        $text = mb_scrub($text, 'UTF-8');
         $found = [];
         foreach ([self::LINK, self::EMAIL, self::HOST] as $pattern) {
-            preg_match_all($pattern, mb_scrub($text, 'UTF-8'), $matches);
-            foreach ($matches[0] as $match) {
+            preg_match_all($pattern, $text, $matches, PREG_OFFSET_CAPTURE);
+            foreach ($matches[0] as [$match, $place]) {
                 $plain = rtrim($match, '.,;:!?)');
                 if (array_filter($found, static fn (string $earlier): bool => str_contains($earlier, $plain)) === []) {
-                    $found[] = $plain;
+                    $found[$place] = $plain;
                 }
             }
         }
+        ksort($found);
 
-        return $found;
+        return array_values($found);
     }
 }

@@ -25,7 +25,9 @@ final class Folding
             return trim((string) preg_replace('/[\x09-\x0D\x20]+/', ' ', strtolower($text)), ' ');
         }
         $text = mb_check_encoding($text, 'UTF-8') ? $text : mb_scrub($text, 'UTF-8');
-        $bare = (string) preg_replace('/((?=\p{L})[\p{Latin}\p{Greek}\p{Cyrillic}])\p{M}+/u', '$1', self::normal($text, Normalizer::FORM_KD));
+        $bare = (string) preg_replace(
+            '/((?=\p{L})[\p{Latin}\p{Greek}\p{Cyrillic}])\p{M}+/u', '$1', self::normal($text, Normalizer::FORM_KD)
+        );
         $folded = mb_convert_case(self::normal($bare, Normalizer::FORM_C), MB_CASE_FOLD, 'UTF-8');
 
         return trim((string) preg_replace('/'.self::WHITE_SPACE.'+/u', ' ', self::normal($folded, Normalizer::FORM_C)), ' ');

@@ -16,7 +16,13 @@ final readonly class JunkSignals
     private const OFFERS = [
         'seo', 'backlinks', 'guest post', 'first page of google', 'increase your traffic', 'website traffic', 'crypto', 'bitcoin',
         'investment opportunity', 'forex', 'casino', 'lottery', 'you have won', 'inheritance', 'loan offer', 'viagra', 'enlargement',
-        'hot singles', 'work from home', 'earn money', 'wire transfer of', 'beneficiary', 'account will be suspended', 'verify your account',
+        'hot singles',
+        'work from home',
+        'earn money',
+        'wire transfer of',
+        'beneficiary',
+        'account will be suspended',
+        'verify your account',
         'your mailbox is full', 'click here to claim', 'web design services', 'lead generation', 'followers for',
     ];
 
@@ -82,7 +88,10 @@ final readonly class JunkSignals
 
     private static function hidesWhereLinksGo(string $html): bool
     {
-        preg_match_all('#<a\s[^>]*href\s*=\s*["\']?https?://([^/"\'\s>]+)[^>]*>\s*(?:https?://)([^/<\s]+)#i', substr($html, 0, 200_000), $links, PREG_SET_ORDER);
+        preg_match_all(
+            '#<a\s[^>]*href\s*=\s*["\']?https?://([^/"\'\s>]+)[^>]*>\s*(?:https?://)([^/<\s]+)#i', substr($html, 0, 200_000),
+            $links, PREG_SET_ORDER
+        );
         foreach ($links as [, $leadsTo, $shown]) {
             if (strcasecmp(self::registered($leadsTo), self::registered($shown)) !== 0) {
                 return true;

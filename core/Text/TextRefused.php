@@ -13,6 +13,10 @@ final class TextRefused extends Refusal
 {
     public static function badMask(string $mask): self
     {
-        return new self('bad_mask', "The pattern “{$mask}” cannot be used. Write # for a digit and @ for a letter, at least three of them, and the rest as it stands, like B-2####.", 'mask');
+        return new self(
+            'bad_mask',
+            "The pattern “{$mask}” cannot be used. Write # for a digit and @ for a letter, at least three of them, and the rest as it stands, like B-2####.",
+            'mask'
+        );
     }
 }

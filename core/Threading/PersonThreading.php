@@ -43,7 +43,12 @@ final class PersonThreading
      */
     private static function newest(array $candidates): ?PersonCandidate
     {
-        usort($candidates, static fn (PersonCandidate $a, PersonCandidate $b): int => [$a->closed, $b->lastMessageAt, $b->number] <=> [$b->closed, $a->lastMessageAt, $a->number]);
+        usort(
+            $candidates,
+            static fn (PersonCandidate $a, PersonCandidate $b): int => [
+                $a->closed, $b->lastMessageAt, $b->number,
+            ] <=> [$b->closed, $a->lastMessageAt, $a->number]
+        );
 
         return $candidates[0] ?? null;
     }

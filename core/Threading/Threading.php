@@ -69,7 +69,12 @@ final class Threading
      */
     private static function newest(array $candidates): ?Candidate
     {
-        usort($candidates, static fn (Candidate $a, Candidate $b): int => [$a->closed, $b->lastMessageAt, $b->number] <=> [$b->closed, $a->lastMessageAt, $a->number]);
+        usort(
+            $candidates,
+            static fn (Candidate $a, Candidate $b): int => [
+                $a->closed, $b->lastMessageAt, $b->number,
+            ] <=> [$b->closed, $a->lastMessageAt, $a->number]
+        );
 
         return $candidates[0] ?? null;
     }

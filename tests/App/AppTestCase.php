@@ -78,8 +78,7 @@ abstract class AppTestCase extends TestCase
      */
     public function answer(
         Conversation $conversation, string $text, string $as = 'ilse', ConversationState $then = ConversationState::Waiting
-    ): Message
-    {
+    ): Message {
         return $this->app->make(SendReply::class)->send($conversation, $this->teammate($as), new ReplyToSend(
             $text,
             [],

@@ -90,7 +90,7 @@ final class FilledForm
 
         return match ($control->getAttribute('type')) {
             'checkbox', 'radio' => $control->hasAttribute('checked') ? [
-                [$name, $control->hasAttribute('value') ? $control->getAttribute('value') : 'on']
+                [$name, $control->hasAttribute('value') ? $control->getAttribute('value') : 'on'],
             ] : [],
             'submit', 'button', 'image', 'reset', 'file' => [],
             default => [[$name, $control->getAttribute('value')]],
@@ -107,8 +107,7 @@ final class FilledForm
         if ($chosen === [] && ! $select->hasAttribute('multiple')) {
             $chosen = array_slice($all, 0, 1);
         }
-        $value = static fn (DOMElement $option)
-            : string => $option->hasAttribute('value')
+        $value = static fn (DOMElement $option): string => $option->hasAttribute('value')
             ? $option->getAttribute('value')
             : trim($option->textContent);
 

@@ -35,7 +35,7 @@ final class Searches
         Mails::conversation(
             [
                 'Subject' => 'Naht am Drachen', 'From' => 'Jürgen Größe <j.groesse@post.example>',
-                'Content-Type' => 'text/plain; charset=utf-8'
+                'Content-Type' => 'text/plain; charset=utf-8',
             ],
             'Die Naht an der Segelkante ist gerissen.'
         );

@@ -73,7 +73,7 @@ final class Services
     {
         return ['id' => self::id('e'), 'type' => 'rating.left', 'at' => now()->toIso8601ZuluString(), 'data' => ['rating' => [
             'id' => self::id('mg'), 'of' => 'product', 'listing' => [
-                'id' => 'DUN-STD', 'title' => 'Dunlin, single line', 'url' => 'https://marrowby.example/l/dun'
+                'id' => 'DUN-STD', 'title' => 'Dunlin, single line', 'url' => 'https://marrowby.example/l/dun',
             ],
             'order_number' => null, 'stars' => $stars, 'text' => $text, 'buyer' => ['id' => 'bsa', 'name' => 'Beatriz S.'],
             'rated_at' => now()->toIso8601ZuluString(), 'answer' => null, ...$rating,
@@ -90,11 +90,11 @@ final class Services
         return ['id' => self::id('e'), 'type' => 'ENTRY', 'at' => now()->toIso8601ZuluString(), 'data' => [
             'thread' => [
                 'id' => 't1', 'about' => 'order', 'ref' => 'QM20114873', 'title' => null,
-                'customer' => ['code' => 'c-5512', 'name' => 'P. Nowak'], 'score' => null, ...$thread
+                'customer' => ['code' => 'c-5512', 'name' => 'P. Nowak'], 'score' => null, ...$thread,
             ],
             'entry' => [
                 'id' => self::id('n'), 'by' => 'customer', 'text' => $text, 'when' => now()->toIso8601ZuluString(),
-                'due' => now()->addDays(2)->toIso8601ZuluString(), ...$entry
+                'due' => now()->addDays(2)->toIso8601ZuluString(), ...$entry,
             ],
         ]];
     }
@@ -112,17 +112,17 @@ final class Services
             'currency' => 'EUR', 'prices_include_tax' => true,
             'customer' => [
                 'id' => null, 'name' => 'Ana Wrenfield', 'email' => null, 'telephone' => null,
-                'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK']
+                'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK'],
             ],
             'sold_on' => ['marketplace' => 'Marrowby', 'number' => '71-4480217', 'buyer' => 'anaw88'],
             'lines' => [
                 [
                     'id' => '20388-1', 'sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'quantity' => 1, 'unit_price' => 11900,
-                    'discount' => 0, 'tax_rate' => '0.25', 'sent' => 1, 'returned' => 0, 'refunded' => 0
+                    'discount' => 0, 'tax_rate' => '0.25', 'sent' => 1, 'returned' => 0, 'refunded' => 0,
                 ],
                 [
                     'id' => '20388-2', 'sku' => 'TAI-ORA', 'title' => 'Tails, orange, pair', 'quantity' => 2, 'unit_price' => 1400,
-                    'discount' => 300, 'tax_rate' => '0.25', 'sent' => 2, 'returned' => 0, 'refunded' => 0
+                    'discount' => 300, 'tax_rate' => '0.25', 'sent' => 2, 'returned' => 0, 'refunded' => 0,
                 ],
             ],
             'order_discount' => 0, 'shipping' => ['amount' => 1900, 'title' => 'Next-day parcel', 'tax_rate' => '0.25', 'refunded' => 0],
@@ -139,7 +139,7 @@ final class Services
     {
         return [
             'id' => self::id('e'), 'type' => 'parcel.scanned', 'at' => $at,
-            'data' => ['parcel' => $parcel, 'scan' => ['id' => "s-{$stage}", 'stage' => $stage, 'at' => $at, 'place' => 'Aarhus depot']]
+            'data' => ['parcel' => $parcel, 'scan' => ['id' => "s-{$stage}", 'stage' => $stage, 'at' => $at, 'place' => 'Aarhus depot']],
         ];
     }
 
@@ -160,8 +160,7 @@ final class Services
      */
     public static function send(
         AppTestCase $test, Account $account, array|string $event, ?string $secret = null, int $secondsAgo = 0
-    ): TestResponse
-    {
+    ): TestResponse {
         $body = is_string($event) ? $event : (string) json_encode($event);
         $time = (string) (now()->getTimestamp() - $secondsAgo);
         $name = ['wren_parcel' => 'Wren'][$account->channel->value] ?? $account->channel->label();

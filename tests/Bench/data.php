@@ -30,11 +30,11 @@ mt_srand(20_261_123 + $have);
 
 // A few thousand words, the first ones common and the last ones rare, as in any language.
 $syllables = [
-    'ka', 'lo', 'mi', 'ren', 'tu', 'sel', 'vo', 'ha', 'dri', 'pon', 'est', 'ul', 'ar', 'no', 'ge', 'wi', 'bra', 'che', 'fol', 'zim'
+    'ka', 'lo', 'mi', 'ren', 'tu', 'sel', 'vo', 'ha', 'dri', 'pon', 'est', 'ul', 'ar', 'no', 'ge', 'wi', 'bra', 'che', 'fol', 'zim',
 ];
 $words = [
     'parcel', 'kite', 'order', 'spar', 'line', 'broken', 'where', 'return', 'refund', 'festival', 'late', 'tail', 'sail', 'thanks',
-    'invoice', 'address'
+    'invoice', 'address',
 ];
 for ($number = 0; count($words) < 5000; $number++) {
     $words[] = $syllables[$number % 20].$syllables[intdiv($number, 20) % 20].$syllables[
@@ -72,11 +72,11 @@ while ($have < $wanted) {
         $name = $names($customerBase + $number);
         $customers[] = [
             'id' => $customerBase + $number, 'name' => $name, 'name_folded' => Folding::fold($name), 'created_at' => $now,
-            'updated_at' => $now
+            'updated_at' => $now,
         ];
         $handles[] = [
             'customer_id' => $customerBase + $number, 'kind' => 'email', 'value' => 'p'.($customerBase + $number).'@post.example',
-            'shown' => 'p'.($customerBase + $number).'@post.example', 'created_at' => $now, 'updated_at' => $now
+            'shown' => 'p'.($customerBase + $number).'@post.example', 'created_at' => $now, 'updated_at' => $now,
         ];
     }
     $insert('customers', $customers);
@@ -130,12 +130,12 @@ while ($have < $wanted) {
             $journal[] = [
                 'conversation_id' => $id, 'teammate_id' => null, 'actor' => $out ? 'teammate' : 'customer',
                 'kind' => $out ? 'replied' : 'message_received', 'message_id' => $messageId, 'details' => '{}', 'why' => '',
-                'at' => $at
+                'at' => $at,
             ];
         }
         $journal[] = [
             'conversation_id' => $id, 'teammate_id' => null, 'actor' => 'application', 'kind' => 'state_changed',
-            'message_id' => null, 'details' => json_encode(['from' => 'open', 'to' => $state->value]), 'why' => '', 'at' => $last
+            'message_id' => null, 'details' => json_encode(['from' => 'open', 'to' => $state->value]), 'why' => '', 'at' => $last,
         ];
         $orderNumber = sprintf('B-%06d', $id);
         if ($number % 2 === 0) {
@@ -163,13 +163,13 @@ while ($have < $wanted) {
             'said_at' => $last, 'conversation_id' => $id,
             'text' => SearchText::of(
                 "C-{$id} {$id} {$subject} {$names($customer)} p{$customer}@post.example ".($number % 2 === 0 ? $orderNumber : '').$text
-            )
+            ),
         ];
     }
     foreach (
         [
             'conversations' => $conversations, 'orders' => $orders, 'conversation_order' => $beside, 'messages' => $messages,
-            'journal' => $journal, 'search_documents' => $documents
+            'journal' => $journal, 'search_documents' => $documents,
         ] as $table => $rows
     ) {
         $insert($table, $rows);
@@ -183,7 +183,7 @@ while ($have < $wanted) {
 DB::table('store_settings')->upsert(
     [
         ['name' => 'search.indexed', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()],
-        ['name' => 'telling.told', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()]
+        ['name' => 'telling.told', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()],
     ],
     ['name'], ['value', 'updated_at']
 );

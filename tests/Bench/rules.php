@@ -27,25 +27,25 @@ $rule = static function (int $number) use ($pick): Rule {
             'any' => [
                 ['field' => 'text', 'op' => 'has_any_word', 'value' => $pick(3)],
                 ['field' => 'subject', 'op' => 'has_any_word', 'value' => $pick(2)],
-                ['field' => 'subject', 'op' => 'starts_with', 'value' => $pick(1)[0]]
-            ]
+                ['field' => 'subject', 'op' => 'starts_with', 'value' => $pick(1)[0]],
+            ],
         ],
         ['field' => 'channel', 'op' => 'in', 'value' => ['email', 'web_form', 'pennon']],
         [
             'not' => [
                 'any' => [
                     ['field' => 'text', 'op' => 'has_all_words', 'value' => $pick(2)],
-                    ['field' => 'automatic', 'op' => 'is', 'value' => true]
-                ]
-            ]
+                    ['field' => 'automatic', 'op' => 'is', 'value' => true],
+                ],
+            ],
         ],
         ['field' => 'order_total', 'op' => 'more_than', 'value' => mt_rand(0, 200)],
         ['field' => 'tags', 'op' => 'includes_none', 'value' => $pick(2)],
         [
             'any' => [
                 ['field' => 'language', 'op' => 'is', 'value' => 'da'],
-                ['field' => 'weekday', 'op' => 'in', 'value' => ['1', '2', '3', '4', '5']]
-            ]
+                ['field' => 'weekday', 'op' => 'in', 'value' => ['1', '2', '3', '4', '5']],
+            ],
         ],
     ]];
 

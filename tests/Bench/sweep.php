@@ -53,8 +53,8 @@ $each = max(1, intdiv(intdiv($count, 100), CLOCK_RULES));
 $always = [
     'all' => [
         ['field' => 'priority', 'op' => 'in', 'value' => ['low', 'normal', 'high', 'urgent']],
-        ['field' => 'subject', 'op' => 'has_no_word', 'value' => ['teapot']]
-    ]
+        ['field' => 'subject', 'op' => 'has_no_word', 'value' => ['teapot']],
+    ],
 ];
 for ($number = 0; $number < CLOCK_RULES; $number++) {
     $make(
@@ -102,10 +102,10 @@ $tried = $make(
                 'all' => [
                     ['field' => 'subject', 'op' => 'has_any_word', 'value' => ['parcel', 'order']],
                     ['field' => 'tags', 'op' => 'includes_none', 'value' => ['1']],
-                    ['field' => 'order_total', 'op' => 'more_than', 'value' => 100]
-                ]
-            ]
-        ]
+                    ['field' => 'order_total', 'op' => 'more_than', 'value' => 100],
+                ],
+            ],
+        ],
     ],
     [['do' => 'set_priority', 'value' => 'high']], null
 );
@@ -115,8 +115,8 @@ for ($number = 0; $number < 15; $number++) {
         [
             'all' => [
                 ['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['refund', "word{$number}"]],
-                ['field' => 'channel', 'op' => 'in', 'value' => ['email']]
-            ]
+                ['field' => 'channel', 'op' => 'in', 'value' => ['email']],
+            ],
         ],
         [['do' => 'set_priority', 'value' => 'low'], ['do' => 'add_tag', 'text' => "t{$number}"]], null
     );

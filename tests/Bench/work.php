@@ -43,8 +43,8 @@ curl_setopt_array(
     [
         CURLOPT_URL => "{$address}/sign-in", CURLOPT_POST => true,
         CURLOPT_POSTFIELDS => http_build_query([
-            '_token' => $token[1] ?? '', 'email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns'
-        ])
+            '_token' => $token[1] ?? '', 'email' => 'ilse@brindle.example', 'password' => 'kites-and-cairns',
+        ]),
     ]
 );
 curl_exec($client);
@@ -60,7 +60,7 @@ foreach (range(0, 99) as $number) {
     $searches[] = match ($number % 8) {
         0 => 'c-'.$ids[$number], 1 => $names[$number], 2 => sprintf('B-%06d', $ids[$number]), 3 => explode(' ', $names[$number])[1],
         4 => ['parcel', 'kite', 'order', 'spar'][$number % 4], 5 => 'broken spar state:open', 6 => [
-            'refund late festival', 'where return tail'
+            'refund late festival', 'where return tail',
         ][$number % 2], default => explode(' ', $names[$number])[0].' refund',
     };
 }

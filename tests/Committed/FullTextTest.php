@@ -12,7 +12,7 @@ it('finds the same by the full-text index as by going through the latest', funct
     foreach (
         [
             'sail', 'SAIL kestrel', 'grosse', 'ana@wren.example', 'wren.example', '返品', '"gift card"', '"card gift"', 'sail -gift',
-            'sai', 'sail before:2026-11-23', 'nowhere', 'j.groesse'
+            'sai', 'sail before:2026-11-23', 'nowhere', 'j.groesse',
         ] as $written
     ) {
         expect(Searches::subjects($written, latest: 0))->toBe(Searches::subjects($written), $written);

@@ -160,7 +160,7 @@ it('sends a reminder once, however many look for what is due, and while somebody
         ->id;
     $plan = (new NudgePlan)->forceFill([
         'name' => 'Photo', 'steps' => [['days' => 1, 'template' => $template]], 'end_days' => 1, 'end_template_id' => null,
-        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id,
     ]);
     $plan->save();
     $nudge = app(StartNudge::class)->start($conversation->refresh(), $plan, $ilse, Actor::teammate($ilse));
@@ -185,7 +185,7 @@ it('has one nudge plan at work where several are started at once', function (): 
     $ilse = $this->teammate('ilse');
     $plan = (new NudgePlan)->forceFill([
         'name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1, 'end_template_id' => null,
-        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id,
     ]);
     $plan->save();
     $failures = $this->atOnce(4, fn () => app(StartNudge::class)->start($conversation, $plan, $ilse, Actor::teammate($ilse)));
@@ -216,8 +216,8 @@ it('proposes two customers once where each is looked at in the same moment', fun
         'id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [],
         'customer' => [
             'id' => null, 'name' => 'Ana Wrenfield', 'email' => $email, 'telephone' => '20 00 01 88',
-            'address' => ['lines' => ["At {$number}"], 'country' => 'DK']
-        ]
+            'address' => ['lines' => ["At {$number}"], 'country' => 'DK'],
+        ],
     ]);
     Services::take(Channel::Shop, $order('B-20101', 'ana@wrenfield.example'));
     Services::take(Channel::Shop, $order('B-20102', 'ana@work.example'));
@@ -272,7 +272,7 @@ it('ticks a task off once, and a step of a checklist', function (): void {
         "/conversations/{$conversation->id}/tasks",
         [
             'title' => 'Ask the workshop', 'assignee' => $this->teammate('ilse')->id,
-            'due_at' => now()->addDays(3)->format('Y-m-d\TH:i'), 'remind' => ''
+            'due_at' => now()->addDays(3)->format('Y-m-d\TH:i'), 'remind' => '',
         ]
     );
     $this->post(
@@ -318,7 +318,7 @@ it('takes a message for one conversation where it is answered and joined elsewhe
     $other = Mails::conversation(['Message-ID' => '<other@hruby.example>', 'Subject' => 'Another matter']);
     $mads = $this->teammate('mads');
     $raw = Mails::raw([
-        'In-Reply-To' => '<other@hruby.example>', 'Message-ID' => '<late@hruby.example>', 'Subject' => 'Re: Another matter'
+        'In-Reply-To' => '<other@hruby.example>', 'Message-ID' => '<late@hruby.example>', 'Subject' => 'Re: Another matter',
     ]);
     $failures = $this->atOnce(
         2, fn (int $number) => $number === 0 ? app(JoinConversations::class)->join($one, [$other], $mads) : Mails::take($raw)
@@ -383,7 +383,7 @@ it('leaves rules in an order, each at a place of its own, however many are put e
     $open = ['field' => 'state', 'op' => 'in', 'value' => ['open']];
     $rules = array_map(static fn (int $number) => app(SaveRule::class)->save(null, new RuleToSave(
         "Rule {$number}", Way::Every, [RuleEvent::Noted], $open, [
-            RuleAction::of(['do' => 'add_tag', 'text' => "tag {$number}"])
+            RuleAction::of(['do' => 'add_tag', 'text' => "tag {$number}"]),
         ], '', ChangedBy::Leads, null,
     ), $mads), range(1, 5));
     $failures = $this->atOnce(4, fn (int $number) => app(SaveRule::class)->put($rules[$number], 5 - $number));
@@ -395,7 +395,7 @@ it('keeps one of two templates, rules and plans of one name, whoever saves first
     $plan = static fn () => (new NudgePlan)
         ->forceFill([
             'name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 1,
-            'end_outcome_id' => Outcome::query()->firstOrFail()->id
+            'end_outcome_id' => Outcome::query()->firstOrFail()->id,
         ])
         ->save();
     $this->atOnce(3, $plan);

@@ -48,7 +48,7 @@ it('counts a weight of nothing only where weights count', function (): void {
 it('gives to nobody who is away or lacks what it needs', function (): void {
     $people = [
         new Candidate('ilse', skills: ['da']), new Candidate('ruta', available: false, skills: ['lv', 'de']),
-        new Candidate('mads', skills: ['da', 'de'])
+        new Candidate('mads', skills: ['da', 'de']),
     ];
 
     expect(Assignment::next(Method::Even, 2, ['de'], $people)->picked)->toBe(['mads', 'mads'])

@@ -13,7 +13,7 @@ function circles(array $rules): array
     return Circles::of(
         array_map(
             static fn (array $rule): array => [
-                'listens' => explode(' ', $rule[0]), 'causes' => array_values(array_filter(explode(' ', $rule[1])))
+                'listens' => explode(' ', $rule[0]), 'causes' => array_values(array_filter(explode(' ', $rule[1]))),
             ],
             $rules
         )

@@ -105,7 +105,7 @@ it('goes back to the latest instant since which enough open time has passed', fu
         $zone,
         [
             'mon' => [['09:00', '17:00']], 'tue' => [['09:00', '12:00'], ['13:00', '17:00']], 'fri' => [['00:00', '24:00']],
-            'sun' => [['01:00', '04:00']]
+            'sun' => [['01:00', '04:00']],
         ],
         [['date' => '2026-10-26', 'open' => []]]
     );
@@ -157,17 +157,17 @@ it('refuses what is no calendar, and names the place', function (mixed $calendar
     'exceptions that are no list' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => 'none'], 'calendar.exceptions'],
     'an exception of a day that is none' => [
         ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-02-29', 'open' => []]]],
-        'calendar.exceptions[0].date'
+        'calendar.exceptions[0].date',
     ],
     'one day twice' => [
         [
             'timezone' => 'UTC', 'week' => (object) [],
-            'exceptions' => [['date' => '2026-12-24', 'open' => []], ['date' => '2026-12-24', 'open' => []]]
+            'exceptions' => [['date' => '2026-12-24', 'open' => []], ['date' => '2026-12-24', 'open' => []]],
         ],
-        'calendar.exceptions[1].date'
+        'calendar.exceptions[1].date',
     ],
     'an exception without hours' => [
-        ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24']]], 'calendar.exceptions[0].open'
+        ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-12-24']]], 'calendar.exceptions[0].open',
     ],
 ]);
 

@@ -42,7 +42,7 @@ it('weighs each sign, and calls it junk from five points on', function (array $l
     'three links in few words' => [['Look', 'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 3, false],
     'three links in a letter' => [
         ['Look', str_repeat('many words about kites ', 12).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'],
-        0, false
+        0, false,
     ],
     'another address as a name' => [['Hi', 'Hello', 'care@brindle.example', 'eve@evil.example'], 3, false],
     'one’s own address as a name' => [['Hi', 'Hello', 'Eve@Evil.example', 'eve@evil.example'], 0, false],

@@ -57,29 +57,29 @@ it('weighs each sign, and the name only beside another', function (
     'a suffix of the mailbox' => [new PersonFacts('', ['ana+kites@wren.example']), new PersonFacts('', ['Ana@Wren.example']), 4, false],
     'a suffix and a name' => [
         new PersonFacts('Ana Wrenfield', ['ana+kites@wren.example']), new PersonFacts('Ana Wrenfield', ['ana@wren.example']), 7,
-        true
+        true,
     ],
     'an account name in any case' => [new PersonFacts('', accountNames: ['@AnaW']), new PersonFacts('', accountNames: ['anaw']), 3, false],
     'an account name of four letters in an address' => [
-        new PersonFacts('', accountNames: ['anaw']), new PersonFacts('', ['anaw@x.example']), 0, false
+        new PersonFacts('', accountNames: ['anaw']), new PersonFacts('', ['anaw@x.example']), 0, false,
     ],
     'one of five, with a dot' => [new PersonFacts('', accountNames: ['ana.w1']), new PersonFacts('', ['anaw1@x.example']), 3, false],
     'an order that both wrote about' => [
-        new PersonFacts('Ana W', ordersNamed: ['B-1']), new PersonFacts('Bo L', ordersNamed: ['B-1']), 4, false
+        new PersonFacts('Ana W', ordersNamed: ['B-1']), new PersonFacts('Bo L', ordersNamed: ['B-1']), 4, false,
     ],
     'the same, with different full names' => [
-        new PersonFacts('Ana Wren', ordersNamed: ['B-1']), new PersonFacts('Bo Lind', ordersNamed: ['B-1']), 1, false
+        new PersonFacts('Ana Wren', ordersNamed: ['B-1']), new PersonFacts('Bo Lind', ordersNamed: ['B-1']), 1, false,
     ],
     'a telephone of two people' => [
-        new PersonFacts('Ana Wren', telephones: ['+4511']), new PersonFacts('Bo Lind', telephones: ['+4511']), 3, false
+        new PersonFacts('Ana Wren', telephones: ['+4511']), new PersonFacts('Bo Lind', telephones: ['+4511']), 3, false,
     ],
     'an address, whatever its signs' => [
         new PersonFacts('', addresses: ['4 Quay Row, 1100 Port']), new PersonFacts('', addresses: ['4, QUAY ROW 1100 port']), 3,
-        false
+        false,
     ],
     'two signs together' => [
         new PersonFacts('', addresses: ['4 Quay Row'], ordersNamed: ['B-1']),
-        new PersonFacts('', addresses: ['4 quay row'], ordersNamed: ['B-1']), 7, true
+        new PersonFacts('', addresses: ['4 quay row'], ordersNamed: ['B-1']), 7, true,
     ],
 ]);
 

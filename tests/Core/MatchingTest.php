@@ -39,7 +39,7 @@ it('proposes with its reasons, the strongest first', function (PersonFacts $one,
 })->with([
     'a telephone number' => [
         new PersonFacts('Ana', telephones: ['+4511223344']), new PersonFacts('A. W.', telephones: ['+4511223344']),
-        ['same telephone number +4511223344']
+        ['same telephone number +4511223344'],
     ],
     'another’s order' => [
         new PersonFacts('Ana Wrenfield', orders: ['B-20388']),

@@ -12,13 +12,13 @@ it('reads the mood from the words a customer chooses', function (string $text, ?
 })->with([
     'a plain question' => ['When will the blue Merlin be back? Thanks in advance.', 'en', Mood::Neutral, []],
     'what happened, told calmly' => [
-        'Hello, one spar arrived broken and the bag is missing. Could you send another?', 'en', Mood::Neutral, []
+        'Hello, one spar arrived broken and the bag is missing. Could you send another?', 'en', Mood::Neutral, [],
     ],
     'angry' => ['This is ridiculous. I want my money back.', 'en', Mood::Upset, ['ridiculous']],
     'uneasy' => ['I am a bit disappointed, and still waiting.', 'en', Mood::Uneasy, ['disappointed', 'still waiting']],
     'many small signs' => [
         "I'm disappointed. This is the third time I write, and still no answer.", 'en', Mood::Upset,
-        ['disappointed', 'third time', 'still no answer']
+        ['disappointed', 'third time', 'still no answer'],
     ],
     'the same word twice is one sign' => ['Disappointed. Really disappointed.', 'en', Mood::Uneasy, ['Disappointed', 'disappointed']],
     'pleased' => ['We love it, it flies wonderfully. You made my day.', 'en', Mood::Pleased, ['love it', 'made my day']],
@@ -32,7 +32,7 @@ it('reads the mood from the words a customer chooses', function (string $text, ?
     'one exclamation mark is friendly' => ['Good morning!', 'en', Mood::Neutral, []],
     'an apostrophe as phones write it' => ['I’m fed up and can’t wait.', 'en', Mood::Upset, ['fed up']],
     'German, with an ending' => [
-        'Ich bin wirklich enttäuscht, immer noch keine Sendung.', 'de', Mood::Uneasy, ['enttäuscht', 'immer noch keine']
+        'Ich bin wirklich enttäuscht, immer noch keine Sendung.', 'de', Mood::Uneasy, ['enttäuscht', 'immer noch keine'],
     ],
     'German, not satisfied' => ['Damit bin ich nicht zufrieden.', 'de', Mood::Uneasy, ['nicht zufrieden']],
     'Danish' => ['Det er simpelthen uacceptabelt, vi har fået nok.', 'da', Mood::Upset, ['uacceptabelt', 'fået nok']],
@@ -63,7 +63,7 @@ it('is upset by no more than what is written, and says words that stand in the t
     mt_srand(9);
     $pieces = [
         'I am', 'not', 'happy', 'angry', 'ridiculous', 'disappointed', 'still waiting', 'love it', 'would be', 'wonderful', 'kite',
-        '.', 'WHERE', '!!!', "isn't", 'very'
+        '.', 'WHERE', '!!!', "isn't", 'very',
     ];
     for ($round = 0; $round < 600; $round++) {
         $text = implode(' ', array_map(static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)], range(1, mt_rand(1, 9))));

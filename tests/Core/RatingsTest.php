@@ -10,7 +10,7 @@ it('says nothing where nobody has rated', function (): void {
     $none = RatingSummary::of(RatingKind::Stars, []);
 
     expect([
-        $none->count, $none->average(), $none->goodShare(), $none->interval(), $none->recommendScore()
+        $none->count, $none->average(), $none->goodShare(), $none->interval(), $none->recommendScore(),
     ])->toBe([0, null, null, null, null]);
 });
 
@@ -37,7 +37,7 @@ it('refuses a score off the scale', function (RatingKind $kind, int $score): voi
     RatingSummary::of($kind, [$score]);
 })->with([
     [RatingKind::Stars, 0], [RatingKind::Stars, 6], [RatingKind::Recommend, 11], [RatingKind::Recommend, -1],
-    [RatingKind::Effort, 8]
+    [RatingKind::Effort, 8],
 ])->throws(RatingsRefused::class);
 
 it('says what reckoning with plain numbers says, for every kind', function (RatingKind $kind): void {
@@ -66,7 +66,7 @@ it('says what reckoning with plain numbers says, for every kind', function (Rati
 it('writes as many decimals as it says, also of whole numbers', function (): void {
     $summary = RatingSummary::of(RatingKind::Recommend, [10, 10]);
     expect([
-        $summary->average(), $summary->goodShare(), $summary->recommendScore(), $summary->interval()[1] ?? ''
+        $summary->average(), $summary->goodShare(), $summary->recommendScore(), $summary->interval()[1] ?? '',
     ])->toBe(['10.00', '1.0000', '100.0', '1.0000'])
         ->and(RatingSummary::of(RatingKind::Recommend, [0])->recommendScore())->toBe('-100.0')
         ->and(RatingSummary::of(RatingKind::Recommend, [7, 8])->recommendScore())->toBe('0.0');

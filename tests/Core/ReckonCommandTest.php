@@ -50,7 +50,7 @@ it('ends with 2 for an unknown calculation and for what is not UTF-8', function 
 
 it('names the calculations and what each case holds', function (): void {
     expect(explode("\n", trim(reckon('--list')[0])))->toBe([
-        'assign.next', 'hours.add', 'hours.between', 'money.allocate', 'ratings.summary', 'rules.match', 'rules.plan', 'text.redact'
+        'assign.next', 'hours.add', 'hours.between', 'money.allocate', 'ratings.summary', 'rules.match', 'rules.plan', 'text.redact',
     ])
         ->and(reckon('hours.add --help')[0])->toContain('calendar')->toContain('seconds');
 });
@@ -62,44 +62,44 @@ it('names the place of what is wrong', function (string $calculation, string $ca
 })->with([
     'a weight that is no string' => ['money.allocate', '{"currency":"EUR","amount":"1","weights":["1",2]}', 'bad_input', 'weights[1]'],
     'a weight that cannot be read, before the precision' => [
-        'money.allocate', '{"currency":"JPY","amount":"1.5","weights":["x"]}', 'bad_input', 'weights[0]'
+        'money.allocate', '{"currency":"JPY","amount":"1.5","weights":["x"]}', 'bad_input', 'weights[0]',
     ],
     'the precision, before a negative weight' => [
-        'money.allocate', '{"currency":"JPY","amount":"1.50","weights":["-1"]}', 'currency_precision', 'amount'
+        'money.allocate', '{"currency":"JPY","amount":"1.50","weights":["-1"]}', 'currency_precision', 'amount',
     ],
     'an exponent' => ['money.allocate', '{"currency":"EUR","amount":"1e3","weights":["1"]}', 'bad_input', 'amount'],
     'a small currency code' => ['money.allocate', '{"currency":"eur","amount":"1","weights":["1"]}', 'bad_input', 'currency'],
     'seconds with a fraction' => [
-        'hours.add', '{"calendar":{"always":true},"from":"2026-11-23T09:00:00Z","seconds":1.5}', 'bad_input', 'seconds'
+        'hours.add', '{"calendar":{"always":true},"from":"2026-11-23T09:00:00Z","seconds":1.5}', 'bad_input', 'seconds',
     ],
     'a fraction of a second' => [
-        'hours.add', '{"calendar":{"always":true},"from":"2026-11-23T09:00:00.5Z","seconds":1}', 'bad_input', 'from'
+        'hours.add', '{"calendar":{"always":true},"from":"2026-11-23T09:00:00.5Z","seconds":1}', 'bad_input', 'from',
     ],
     'a day that does not exist' => [
-        'hours.add', '{"calendar":{"always":true},"from":"2026-02-30T09:00:00Z","seconds":1}', 'bad_input', 'from'
+        'hours.add', '{"calendar":{"always":true},"from":"2026-02-30T09:00:00Z","seconds":1}', 'bad_input', 'from',
     ],
     'no calendar, and bad input before it' => ['hours.between', '{"calendar":[],"from":"x","to":"y"}', 'bad_input', 'from'],
     'a calendar left out' => ['hours.between', '{"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}', 'bad_input', 'calendar'],
     'a list for a calendar' => [
-        'hours.between', '{"calendar":[],"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}', 'bad_calendar', 'calendar'
+        'hours.between', '{"calendar":[],"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}', 'bad_calendar', 'calendar',
     ],
     'a weekday nobody knows' => [
         'hours.between',
         '{"calendar":{"timezone":"UTC","week":{"foo":[]}},"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}',
-        'bad_calendar', 'calendar.week.foo'
+        'bad_calendar', 'calendar.week.foo',
     ],
     'an offset for a zone' => [
         'hours.between', '{"calendar":{"timezone":"+02:00"},"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}',
-        'bad_calendar', 'calendar.timezone'
+        'bad_calendar', 'calendar.timezone',
     ],
     '24:00 as a start' => [
         'hours.between',
         '{"calendar":{"timezone":"UTC","week":{"mon":[["24:00","24:00"]]}},"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}',
-        'bad_calendar', 'calendar.week.mon[0]'
+        'bad_calendar', 'calendar.week.mon[0]',
     ],
     'two exceptions for one date' => [
         'hours.between',
         '{"calendar":{"timezone":"UTC","exceptions":[{"date":"2026-01-01","open":[]},{"date":"2026-01-01","open":[]}]},"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}',
-        'bad_calendar', 'calendar.exceptions[1].date'
+        'bad_calendar', 'calendar.exceptions[1].date',
     ],
 ]);

@@ -32,7 +32,7 @@ it('takes nothing but what it found, finds nothing twice, and leaves nothing tha
     $pieces = [
         '4111111111111111', '4111 1111 1111 1111', '5500-0055-5555-5559', '4012888888881881', '1234', '00',
         'DE89370400440532013000', 'GB29 NWBK 6016 1331 9268 19', 'x', 'é', '٣', "\u{A0}", '–', '.', ' ', "\n", '71-4480217',
-        '+45 20 00 01 88'
+        '+45 20 00 01 88',
     ];
     $redaction = Redaction::of(SecretKind::Card, SecretKind::Iban);
     for ($round = 0; $round < 1500; $round++) {

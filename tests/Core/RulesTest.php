@@ -63,14 +63,14 @@ it('compares as its operator says', function (string $op, mixed $value, mixed $f
     ['more_than', 3, '4', false], ['more_than', 3, 3.5, true], ['at_least', 3, 3, true], ['less_than', 3, null, false], ['at_most', 3, 4, false],
     ['more_than', 3, 3, false], ['at_least', 3, 2.9, false], ['less_than', 3, 3, false], ['less_than', 3, 2, true], ['at_most', 3, 3, true],
     [
-        'starts_with', 'Re', 're: parcel', true
+        'starts_with', 'Re', 're: parcel', true,
     ], ['starts_with', ' ', 'x', false], ['ends_with', 'EL', 'parcel', true], ['ends_with', 'x', 5, false],
     ['has_any_word', [], 'x', false], ['has_all_words', [], 'x', false], [
-        'has_all_words', ['x', 'y'], ['x', 'y'], false
+        'has_all_words', ['x', 'y'], ['x', 'y'], false,
     ], ['has_all_words', ['x', 'y'], ['y x'], true],
     ['has_no_word', ['x'], 7, true], ['has_no_word', ['x'], ['a', 'x b'], false],
     ['includes', ['VIP'], ['vip'], true], ['includes', ['vip'], 'vip', false], ['includes_none', ['vip'], 'vip', true], [
-        'includes_none', ['a'], ['b', 'A'], false
+        'includes_none', ['a'], ['b', 'A'], false,
     ],
     ['is_empty', null, [], true], ['is_empty', null, 0, false], ['is_not_empty', null, false, true], ['is', 'x', [], false], ['is_not', 'x', [], true],
 ]);
@@ -80,8 +80,8 @@ it('says each true leaf that counts, in reading order, and none below a not', fu
         [
             'any' => [
                 ['field' => 'a', 'op' => 'is', 'value' => 1], ['field' => 'b', 'op' => 'is', 'value' => 9],
-                ['field' => 'c', 'op' => 'is', 'value' => 3]
-            ]
+                ['field' => 'c', 'op' => 'is', 'value' => 3],
+            ],
         ],
         ['not' => ['any' => [['field' => 'b', 'op' => 'is', 'value' => 7]]]],
         ['field' => 'b', 'op' => 'at_least', 'value' => 2],
@@ -103,12 +103,12 @@ it('refuses what is no condition, with the place', function (mixed $condition, s
     'no object' => ['x', 'bad_condition', 'condition'],
     'a bad leaf deep inside' => [
         ['all' => [['all' => []], ['not' => ['field' => 'a', 'op' => 'is', 'value' => ['x']]]]], 'bad_condition',
-        'condition.all[1].not.value'
+        'condition.all[1].not.value',
     ],
     'a missing value' => [['field' => 'a', 'op' => 'in'], 'bad_condition', 'condition.value'],
     'a number in a string' => [['field' => 'a', 'op' => 'more_than', 'value' => '3'], 'bad_condition', 'condition.value'],
     'an unknown operator before a bad node' => [
-        ['any' => [['field' => 'a', 'op' => 'like', 'value' => 'x'], []]], 'unknown_op', 'condition.any[0].op'
+        ['any' => [['field' => 'a', 'op' => 'like', 'value' => 'x'], []]], 'unknown_op', 'condition.any[0].op',
     ],
     'too many parts' => [['all' => array_fill(0, 500, ['field' => 'a', 'op' => 'like'])], 'condition_too_large', 'condition'],
     'words that are no list' => [['field' => 'a', 'op' => 'has_any_word', 'value' => 'x'], 'bad_condition', 'condition.value'],
@@ -143,12 +143,12 @@ it('takes facts that can be compared, and says which cannot', function (mixed $v
     expect($refused)->toBe($at);
 })->with([
     ['a', null], [1.5, null], [false, null], [null, null], [['a', 'b'], null], [['a', 1], 'facts.fact[1]'],
-    [new stdClass, 'facts.fact']
+    [new stdClass, 'facts.fact'],
 ]);
 
 it('gives a condition back as it was read', function (): void {
     $written = [
-        'all' => [['any' => []], ['not' => ['field' => 'a', 'op' => 'is_empty']], ['field' => 'b', 'op' => 'in', 'value' => ['x', 2]]]
+        'all' => [['any' => []], ['not' => ['field' => 'a', 'op' => 'is_empty']], ['field' => 'b', 'op' => 'in', 'value' => ['x', 2]]],
     ];
     expect(condition($written)->toArray())->toBe($written)
         ->and(array_map(static fn (Leaf $leaf): string => $leaf->field, condition($written)->leaves()))->toBe(['a', 'b']);
@@ -163,7 +163,7 @@ it('matches and gives reasons alike, whatever the tree', function (): void {
             2 => ['not' => $tree($depth - 1)],
             default => [
                 'field' => ['a', 'b'][mt_rand(0, 1)], 'op' => ['is', 'more_than', 'at_most'][mt_rand(0, 2)],
-                'value' => mt_rand(0, 3)
+                'value' => mt_rand(0, 3),
             ],
         };
     };
@@ -213,7 +213,7 @@ it('plans actions so that the last setting stands and nothing is done twice', fu
         $every('b', ['do' => 'add_tag', 'why' => 'y', 'tag' => 'x'], ['do' => 'set_priority', 'value' => 'urgent']),
     );
     expect($plan->actions)->toBe([
-        ['do' => 'add_tag', 'tag' => 'x', 'why' => 'y', 'rule' => 'a'], ['do' => 'set_priority', 'value' => 'urgent', 'rule' => 'b']
+        ['do' => 'add_tag', 'tag' => 'x', 'why' => 'y', 'rule' => 'a'], ['do' => 'set_priority', 'value' => 'urgent', 'rule' => 'b'],
     ])
         ->and($plan->overruled)->toBe([
             ['rule' => 'a', 'do' => 'set_priority', 'by' => 'b'],

@@ -55,7 +55,7 @@ it('finds whatever the accents, case and signs', function (string $written, stri
 })->with([
     ['wrenfield', 'Ana WRENFIELD wrote', true], ['wren', 'Ana Wrenfield', true], ['field', 'Ana Wrenfield', false],
     [
-        'B-20431', 'order b-20431, please', true
+        'B-20431', 'order b-20431, please', true,
     ], ['b20431', 'order B-20431', true], ['20431', 'order B-20431', true], ['20432', 'order B-20431', false],
     ['ana@wren.example', 'from ana@wren.example', true], ['wren.example', 'from ana@wren.example', true],
     ['hruby', 'Tomáš Hrubý', true], ['返品', '商品を返品したい', true], ['返金', '商品を返品したい', false],
@@ -65,7 +65,7 @@ it('finds whatever the accents, case and signs', function (string $written, stri
 
 it('marks what was found as it was written', function (): void {
     expect(FoundWords::in('Dear Tomáš, B-20431!', ['tomas', 'b20431']))->toBe([
-        ['Dear ', false], ['Tomáš', true], [', ', false], ['B-20431', true], ['!', false]
+        ['Dear ', false], ['Tomáš', true], [', ', false], ['B-20431', true], ['!', false],
     ])
         ->and(FoundWords::in('nothing', ['else']))->toBe([['nothing', false]])
         ->and(FoundWords::in('', ['x']))->toBe([]);
@@ -159,7 +159,7 @@ it('agrees with the full text on what is found, in whatever way it is written', 
     mt_srand(12);
     $texts = [
         'Order B-20431 is late', 'order b20431', 'B 20431', 'b-2 0431', 'ana@wren.example', 'Käse & Brot', 'kase-brot', 'a–b',
-        "l'été", 'l’ete'
+        "l'été", 'l’ete',
     ];
     foreach ($texts as $text) {
         foreach (preg_split('/[\s&]+/u', $text) ?: [] as $word) {
@@ -187,7 +187,7 @@ it('shows what stands in several lines as one', function (): void {
 
 it('marks words written with signs, and the beginning of a word as the whole', function (): void {
     expect(FoundWords::in('Kites, kite-line and B-20431', ['kite']))->toBe([
-        ['Kites', true], [', ', false], ['kite-line', true], [' and B-20431', false]
+        ['Kites', true], [', ', false], ['kite-line', true], [' and B-20431', false],
     ])
         ->and(FoundWords::in('B-20431 b20431 20431', ['b20431']))
         ->toBe([['B-20431', true], [' ', false], ['b20431', true], [' 20431', false]])

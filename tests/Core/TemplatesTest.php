@@ -79,7 +79,7 @@ it('writes amounts of any currency and size to the last unit', function (): void
 it('asks small questions inside a text', function (string $test, bool $holds): void {
     $values = [
         'order.sent' => true, 'order.paid' => false, 'order.state' => 'Sent', 'customer.orders' => 3, 'customer.none' => 0,
-        'store.name' => 'Brindle'
+        'store.name' => 'Brindle',
     ];
     expect(fill("{{ if {$test} }}yes{{ else }}no{{ end }}", $values)->text)->toBe($holds ? 'yes' : 'no');
 })->with([
@@ -269,7 +269,7 @@ it('never makes markup or placeholders of a value', function (string $value): vo
         ->and(fill('{{ customer.name }} {{ order.number }}', ['customer.name' => $value])->gaps)->toHaveCount(1);
 })->with([
     '<script>alert(1)</script>', '"><img src=x onerror=y>', "O'Brien & \"sons\"", "two\nlines", '{{ order.number }}',
-    '{{ if a.b }}x{{ end }}', '&lt;b&gt;'
+    '{{ if a.b }}x{{ end }}', '&lt;b&gt;',
 ]);
 
 it('says of every gap what and in which line of the filled text, also below others that were filled', function (): void {

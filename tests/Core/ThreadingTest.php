@@ -16,8 +16,7 @@ use Cairnfield\Core\Threading\Threading;
 function hints(
     array $references = [], ?int $token = null, ?int $number = null, string $sender = 'tomas@hruby.example',
     string $subject = 'Kite'
-): IncomingHints
-{
+): IncomingHints {
     return new IncomingHints(
         $references, $token, $number, $sender, BareSubject::of($subject), new DateTimeImmutable('2026-11-23T10:00:00Z')
     );
@@ -28,8 +27,7 @@ function hints(
  */
 function candidate(
     int $number, array $ids = [], bool $closed = false, string $subject = 'Other', string $at = '2026-11-22T10:00:00Z'
-): Candidate
-{
+): Candidate {
     return new Candidate($number, $closed, $ids, ['tomas@hruby.example'], BareSubject::of($subject), new DateTimeImmutable($at));
 }
 

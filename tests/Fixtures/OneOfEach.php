@@ -64,8 +64,7 @@ final class OneOfEach
      */
     private static function ofTheInbox(
         Teammate $ilse, Account $account, Conversation $conversation, Conversation $other, Message $message
-    ): array
-    {
+    ): array {
         $file = ['name' => 'kite.txt', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')];
         (new Draft)->forceFill([
             'conversation_id' => $conversation->id, 'teammate_id' => $ilse->id, 'kind' => Draft::REPLY, 'text' => 'Hello', 'files' => [[...$file, 'type' => 'text/plain']],
@@ -85,7 +84,7 @@ final class OneOfEach
                 'conversation_id' => $other->id, 'teammate_id' => $ilse->id, 'send_at' => now()->addDay(), 'unless_answered' => 0, 'state' => 'due', 'once_key' => hash('sha256', 'x'),
                 'reply' => json_encode([
                     'text' => 'Later', 'files' => [], 'then' => 'waiting', 'outcome' => null, 'once' => 'x', 'html' => null,
-                    'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false
+                    'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false,
                 ]),
             ]),
             'plan' => $plan,
@@ -94,21 +93,21 @@ final class OneOfEach
             ]),
             'started' => self::row('started_checklists', [
                 'conversation_id' => $conversation->id, 'name' => 'Lost parcel', 'steps' => json_encode([
-                    ['text' => 'Ask the carrier', 'by' => null, 'at' => null]
+                    ['text' => 'Ask the carrier', 'by' => null, 'at' => null],
                 ]),
             ]),
             'task' => self::row(
                 'tasks',
                 [
                     'assignee_id' => $ilse->id, 'made_by_id' => $ilse->id, 'title' => 'Ask', 'due_at' => now()->addDay(),
-                    'updated_at' => now()
+                    'updated_at' => now(),
                 ]
             ),
             'bulk' => self::row(
                 'bulk_changes',
                 [
                     'teammate_id' => $ilse->id, 'does' => 'priority', 'label' => 'Priority urgent', 'state' => 'planned',
-                    'created_at' => now()
+                    'created_at' => now(),
                 ]
             ),
             'view' => self::row('saved_views', [
@@ -145,7 +144,7 @@ final class OneOfEach
             'templates',
             [
                 'name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'teammate_id' => $ilse->id, 'steps' => '[]',
-                'version' => 1, 'updated_at' => now()
+                'version' => 1, 'updated_at' => now(),
             ]
         );
         self::row('template_languages', ['template_id' => $template, 'language' => 'en', 'text' => 'Thank you.'], false);
@@ -153,7 +152,7 @@ final class OneOfEach
             'template_id' => $template, 'version' => 1, 'what' => 'made', 'at' => now(),
             'content' => json_encode([
                 'name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'team' => null, 'texts' => [], 'steps' => [],
-                'categories' => []
+                'categories' => [],
             ]),
         ], false);
 
@@ -167,7 +166,7 @@ final class OneOfEach
                 'template_files',
                 [
                     'template_id' => $template, 'name' => 'a.txt', 'media_type' => 'text/plain', 'size' => 4,
-                    'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')
+                    'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite'),
                 ]
             ),
             'rule' => self::row('rules', [
@@ -196,21 +195,21 @@ final class OneOfEach
                 'history_imports',
                 [
                     'account_id' => $account->id, 'format' => 'mbox', 'name' => 'old.mbox', 'file' => 'none', 'state' => 'stopped',
-                    'size' => 4, 'created_at' => now(), 'updated_at' => now()
+                    'size' => 4, 'created_at' => now(), 'updated_at' => now(),
                 ]
             ),
             'trace' => self::row(
                 'event_traces',
                 [
                     'account_id' => $account->id, 'way' => 'webhook', 'problem' => 'bad_json', 'reason' => 'No JSON.',
-                    'state' => 'kept', 'same_key' => Str::random(64), 'at' => now()
+                    'state' => 'kept', 'same_key' => Str::random(64), 'at' => now(),
                 ]
             ),
             'mail' => self::row(
                 'unreadable_mail',
                 [
                     'sha256' => Str::random(64), 'original' => app(FileStore::class)->keep(Mails::raw()), 'size' => 4,
-                    'reason' => 'Too large.', 'received_at' => now(), 'state' => 'kept', 'account_id' => $account->id
+                    'reason' => 'Too large.', 'received_at' => now(), 'state' => 'kept', 'account_id' => $account->id,
                 ]
             ),
         ];

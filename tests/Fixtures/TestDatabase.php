@@ -104,7 +104,7 @@ final class TestDatabase
         $settings = config('database.connections.mariadb');
         config([
             'database.connections.mariadb' => [...$settings, 'database' => $name],
-            'database.connections.server' => [...$settings, 'database' => '']
+            'database.connections.server' => [...$settings, 'database' => ''],
         ]);
         $app->make('db')->purge('mariadb');
     }

@@ -26,6 +26,8 @@ final readonly class ForwardedMailController
         $account->forceFill(['last_heard_at' => now()])->save();
         $taken = $this->takeMail->take($body, $account);
 
-        return JsonResponse::fromJsonString($taken->toJson(), $taken->result === 'new' ? JsonResponse::HTTP_CREATED : JsonResponse::HTTP_OK);
+        return JsonResponse::fromJsonString(
+            $taken->toJson(), $taken->result === 'new' ? JsonResponse::HTTP_CREATED : JsonResponse::HTTP_OK
+        );
     }
 }

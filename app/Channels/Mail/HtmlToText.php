@@ -17,14 +17,19 @@ final class HtmlToText
 {
     private const DROPPED = ['script', 'style', 'head', 'title', 'template', 'noscript', 'object', 'svg'];
 
-    private const BLOCKS = ['p', 'div', 'br', 'tr', 'li', 'ul', 'ol', 'table', 'blockquote', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'pre', 'hr', 'section', 'article', 'header', 'footer', 'dd', 'dt'];
+    private const BLOCKS = [
+        'p', 'div', 'br', 'tr', 'li', 'ul', 'ol', 'table', 'blockquote', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'pre', 'hr', 'section',
+        'article', 'header', 'footer', 'dd', 'dt',
+    ];
 
     private const DEEPEST = 250;
 
     public static function convert(string $html): string
     {
         $document = new DOMDocument;
-        $loaded = @$document->loadHTML('<?xml encoding="UTF-8"><body>'.$html, LIBXML_NONET | LIBXML_NOERROR | LIBXML_COMPACT | LIBXML_PARSEHUGE);
+        $loaded = @$document->loadHTML(
+            '<?xml encoding="UTF-8"><body>'.$html, LIBXML_NONET | LIBXML_NOERROR | LIBXML_COMPACT | LIBXML_PARSEHUGE
+        );
         $body = $loaded ? $document->getElementsByTagName('body')->item(0) : null;
         $text = $body === null ? strip_tags($html) : self::textOf($body, 0);
         $text = (string) preg_replace(['/[ \t\x{A0}]+/u', '/ ?\n ?/u', '/\n{3,}/'], [' ', "\n", "\n\n"], $text);

@@ -125,7 +125,9 @@ final class MailBody
      */
     private function oneOf(array $pieces): array
     {
-        $plain = array_values(array_filter($pieces, static fn (array $piece): bool => $piece['html'] === null && trim($piece['text']) !== ''));
+        $plain = array_values(
+            array_filter($pieces, static fn (array $piece): bool => $piece['html'] === null && trim($piece['text']) !== '')
+        );
         $html = array_values(array_filter($pieces, static fn (array $piece): bool => $piece['html'] !== null));
         if ($html === []) {
             return array_slice($plain !== [] ? $plain : $pieces, 0, 1);
@@ -185,7 +187,9 @@ final class MailBody
             return $this->shortened($name);
         }
         if ($type === 'message/rfc822') {
-            $subject = preg_match('/^Subject:[ \t]*(.+)$/mi', substr($bytes, 0, 20_000), $line) === 1 ? iconv_mime_decode(trim($line[1]), ICONV_MIME_DECODE_CONTINUE_ON_ERROR, 'UTF-8') : '';
+            $subject = preg_match('/^Subject:[ \t]*(.+)$/mi', substr($bytes, 0, 20_000), $line) === 1
+                ? iconv_mime_decode(trim($line[1]), ICONV_MIME_DECODE_CONTINUE_ON_ERROR, 'UTF-8')
+                : '';
 
             return $this->shortened(trim((string) preg_replace('/[^\p{L}\p{N} ._-]+/u', '', (string) $subject)) ?: 'message').'.eml';
         }

@@ -40,7 +40,9 @@ final readonly class MailComposer
             $headers->addTextHeader('In-Reply-To', "<{$message->in_reply_to}>");
         }
         if ($message->referenceIds() !== []) {
-            $headers->addTextHeader('References', implode(' ', array_map(static fn (string $id): string => "<{$id}>", $message->referenceIds())));
+            $headers->addTextHeader(
+                'References', implode(' ', array_map(static fn (string $id): string => "<{$id}>", $message->referenceIds()))
+            );
         }
         if ($message->automatic) {
             // Nothing automatic may answer it in turn (RFC 3834, 3.1.7).

@@ -31,7 +31,9 @@ final readonly class Mailbox
             imap_timeout($kind, $timeout);
         }
         $user = (string) ($settings['imap_user'] ?? '');
-        $connection = @imap_open($path, $user, $account->secrets['imap_password'] ?? '', OP_READONLY, 1, ['DISABLE_AUTHENTICATOR' => 'GSSAPI']);
+        $connection = @imap_open(
+            $path, $user, $account->secrets['imap_password'] ?? '', OP_READONLY, 1, ['DISABLE_AUTHENTICATOR' => 'GSSAPI']
+        );
         $said = self::said();
         if ($connection === false) {
             throw MailboxFault::cannotOpen($server, $user, $said);
@@ -61,7 +63,10 @@ final readonly class Mailbox
         if ($overview === false) {
             throw MailboxFault::brokeOff($this->server, self::said());
         }
-        $uids = array_filter(array_map(static fn (object $message): int => (int) $message->uid, $overview), static fn (int $found): bool => $found > $uid);
+        $uids = array_filter(
+            array_map(static fn (object $message): int => (int) $message->uid, $overview),
+            static fn (int $found): bool => $found > $uid
+        );
         sort($uids);
 
         return $uids;

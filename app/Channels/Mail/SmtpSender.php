@@ -38,7 +38,9 @@ final readonly class SmtpSender implements MessageSender
         } catch (TransportExceptionInterface $fault) {
             throw DeliveryFailed::forNow("The mail server {$server} could not be reached or broke off: {$fault->getMessage()}", $fault);
         } catch (\Symfony\Component\Mime\Exception\RfcComplianceException $address) {
-            throw DeliveryFailed::forGood('The address '.implode(', ', $item->recipients).' is not one that mail can be sent to.', $address);
+            throw DeliveryFailed::forGood(
+                'The address '.implode(', ', $item->recipients).' is not one that mail can be sent to.', $address
+            );
         } finally {
             $transport->stop();
         }
@@ -59,7 +61,9 @@ final readonly class SmtpSender implements MessageSender
         } catch (UnexpectedResponseException $refusal) {
             throw $this->refused($this->server($account), $refusal);
         } catch (TransportExceptionInterface $fault) {
-            throw DeliveryFailed::forNow("The mail server {$this->server($account)} could not be reached or broke off: {$fault->getMessage()}", $fault);
+            throw DeliveryFailed::forNow(
+                "The mail server {$this->server($account)} could not be reached or broke off: {$fault->getMessage()}", $fault
+            );
         } finally {
             $transport->stop();
         }

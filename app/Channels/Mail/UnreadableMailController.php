@@ -16,7 +16,11 @@ final readonly class UnreadableMailController
     public function index(): View
     {
         return view('channels.unreadable-mail', [
-            'kept' => UnreadableMail::query()->with('account')->where('state', UnreadableMail::KEPT)->orderByDesc('received_at')->paginate(50),
+            'kept' => UnreadableMail::query()
+                ->with('account')
+                ->where('state', UnreadableMail::KEPT)
+                ->orderByDesc('received_at')
+                ->paginate(50),
         ]);
     }
 

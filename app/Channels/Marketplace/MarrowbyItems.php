@@ -43,7 +43,10 @@ final readonly class MarrowbyItems implements ReadsItems
         return ReceivedMessage::item(
             Channel::Marrowby,
             $this->buyer($question),
-            new OutsideItem($id, ItemKind::Question, true, "question:{$id}", true, aboutTitle: $listing->text('title', 300), aboutUrl: $listing->text('url', 500), answerBy: $question->optionalInstant('answer_by')),
+            new OutsideItem(
+                $id, ItemKind::Question, true, "question:{$id}", true, aboutTitle: $listing->text('title', 300),
+                aboutUrl: $listing->text('url', 500), answerBy: $question->optionalInstant('answer_by')
+            ),
             ChannelItem::subject($text),
             $text,
             $question->instant('asked_at'),
@@ -58,7 +61,10 @@ final readonly class MarrowbyItems implements ReadsItems
         return ReceivedMessage::item(
             Channel::Marrowby,
             $this->buyer($message),
-            new OutsideItem($message->id('id'), ItemKind::OrderMessage, false, "order:{$order}", true, orderNumber: $order, answerBy: $message->optionalInstant('answer_by')),
+            new OutsideItem(
+                $message->id('id'), ItemKind::OrderMessage, false, "order:{$order}", true, orderNumber: $order,
+                answerBy: $message->optionalInstant('answer_by')
+            ),
             ChannelItem::subject($text),
             $text,
             $message->instant('sent_at'),
@@ -74,7 +80,10 @@ final readonly class MarrowbyItems implements ReadsItems
         return ReceivedMessage::item(
             Channel::Marrowby,
             $this->buyer($request),
-            new OutsideItem($id, ItemKind::ReturnRequest, false, "return:{$id}", true, orderNumber: $order, answerBy: $request->optionalInstant('answer_by')),
+            new OutsideItem(
+                $id, ItemKind::ReturnRequest, false, "return:{$id}", true, orderNumber: $order,
+                answerBy: $request->optionalInstant('answer_by')
+            ),
             "Return of {$order}: {$reason}",
             trim("Reason: {$reason}\n\n".($request->optionalText('text') ?? '')),
             $request->instant('asked_at'),

@@ -43,7 +43,9 @@ final class CatchUp implements ShouldQueue
         }
         try {
             $account = Account::query()->find($this->accountId);
-            if ($account !== null && $account->state === AccountState::Active && $account->channel->isService() && ! self::rests($account)) {
+            if (
+                $account !== null && $account->state === AccountState::Active && $account->channel->isService() && ! self::rests($account)
+            ) {
                 $this->read($account, $client, $takeEvent);
             }
         } finally {
@@ -56,7 +58,9 @@ final class CatchUp implements ShouldQueue
         try {
             for ($page = 0; $page < self::MOST_PAGES; $page++) {
                 $answer = $client->get($account, '/v1/events', ['after' => (string) $account->cursor, 'limit' => self::PAGE]);
-                $events = is_array($answer['events'] ?? null) ? $answer['events'] : throw ServiceFault::unreadable($account->channel->label());
+                $events = is_array($answer['events'] ?? null)
+                    ? $answer['events']
+                    : throw ServiceFault::unreadable($account->channel->label());
                 foreach ($events as $event) {
                     $takeEvent->take($account, is_array($event) ? $event : ['type' => 'none', 'event' => $event], 'catch-up');
                 }

@@ -23,7 +23,10 @@ final readonly class ConnectService
         $answer = $this->client->get($account, '/v1/account');
         $name = is_string($answer['account'] ?? null) ? $answer['account'] : '';
         if ($name !== $account->address) {
-            throw ServiceFault::refused($account->channel->label(), 200, "the key belongs to “{$name}”, not to “{$account->address}”. Put the right key in, or name the account so.");
+            throw ServiceFault::refused(
+                $account->channel->label(), 200,
+                "the key belongs to “{$name}”, not to “{$account->address}”. Put the right key in, or name the account so."
+            );
         }
 
         return "{$account->channel->label()} knows us as {$name}.";

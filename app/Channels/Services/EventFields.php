@@ -48,7 +48,9 @@ final readonly class EventFields
         }
         $objects = [];
         foreach ($value as $index => $one) {
-            $objects[] = is_array($one) ? new self($one, $this->at("{$name}[{$index}]")) : throw UnreadableEvent::field($this->at("{$name}[{$index}]"), 'an object');
+            $objects[] = is_array($one)
+                ? new self($one, $this->at("{$name}[{$index}]"))
+                : throw UnreadableEvent::field($this->at("{$name}[{$index}]"), 'an object');
         }
 
         return $objects;
@@ -106,7 +108,9 @@ final readonly class EventFields
 
         return is_int($value) && $value >= $least && $value <= $most
             ? $value
-            : throw UnreadableEvent::field($this->at($name), $least === PHP_INT_MIN ? 'a whole number' : "a whole number from {$least} to {$most}");
+            : throw UnreadableEvent::field(
+                $this->at($name), $least === PHP_INT_MIN ? 'a whole number' : "a whole number from {$least} to {$most}"
+            );
     }
 
     public function boolean(string $name): bool

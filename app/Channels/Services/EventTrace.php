@@ -60,7 +60,9 @@ final class EventTrace extends Model
             'times' => 1,
             'same_key' => $key,
             'at' => now(),
-        ]], ['same_key'], ['times' => self::query()->getConnection()->raw('times + 1'), 'at' => now(), 'reason' => mb_substr($reason, 0, 1000)]);
+        ]], ['same_key'], ['times' => self::query()->getConnection()->raw('times + 1'), 'at' => now(), 'reason' => mb_substr($reason,
+            0,
+            1000)]);
     }
 
     /**

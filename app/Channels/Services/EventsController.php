@@ -17,7 +17,10 @@ final readonly class EventsController
 {
     private const LARGEST = 1_000_000;
 
-    private const HEADERS = ['pennon' => 'Pennon', 'snapline' => 'Snapline', 'marrowby' => 'Marrowby', 'quaymart' => 'Quaymart', 'shop' => 'Shop', 'wren_parcel' => 'Wren'];
+    private const HEADERS = [
+        'pennon' => 'Pennon', 'snapline' => 'Snapline', 'marrowby' => 'Marrowby', 'quaymart' => 'Quaymart', 'shop' => 'Shop',
+        'wren_parcel' => 'Wren',
+    ];
 
     public function __construct(private TakeEvent $takeEvent) {}
 
@@ -31,7 +34,9 @@ final readonly class EventsController
         if ($size > self::LARGEST || strlen($body) > self::LARGEST) {
             return $this->refuse($account, 'too_large', 'The event is larger than a megabyte.', 413, max($size, strlen($body)));
         }
-        $refusal = SignedBody::problem($request, self::HEADERS[$account->channel->value] ?? 'Event', $body, $account->secrets['webhook_secret'] ?? '');
+        $refusal = SignedBody::problem(
+            $request, self::HEADERS[$account->channel->value] ?? 'Event', $body, $account->secrets['webhook_secret'] ?? ''
+        );
         if ($refusal !== null) {
             return $this->refuse($account, 'bad_signature', $refusal, 401, strlen($body));
         }
@@ -40,7 +45,9 @@ final readonly class EventsController
             return $this->refuse($account, 'bad_json', 'The body is not a JSON object.', 400, strlen($body));
         }
         if ($account->state === AccountState::Paused) {
-            return new JsonResponse(['taken' => false, 'reason' => 'The account is paused. Events are read afterwards.'], JsonResponse::HTTP_ACCEPTED);
+            return new JsonResponse(
+                ['taken' => false, 'reason' => 'The account is paused. Events are read afterwards.'], JsonResponse::HTTP_ACCEPTED
+            );
         }
         $answer = $this->takeEvent->take($account, $event, 'webhook');
         $account->forceFill(['last_heard_at' => now()])->saveQuietly();

@@ -26,7 +26,9 @@ final readonly class ServiceSender implements MessageSender
         try {
             $answer = $this->client->send($item->account, 'POST', $path, $body, $item->message->once_key);
         } catch (ServiceFault $fault) {
-            throw $fault->isFinal ? DeliveryFailed::forGood($fault->getMessage(), $fault) : DeliveryFailed::forNow($fault->getMessage(), $fault, $fault->retryAfter);
+            throw $fault->isFinal
+                ? DeliveryFailed::forGood($fault->getMessage(), $fault)
+                : DeliveryFailed::forNow($fault->getMessage(), $fault, $fault->retryAfter);
         }
         $id = $answer['id'] ?? null;
 
@@ -74,6 +76,10 @@ final readonly class ServiceSender implements MessageSender
 
     private function threadOf(?ChannelItem $answered): string
     {
-        return rawurlencode($answered->thread ?? throw DeliveryFailed::forGood('What this answers is not known to the application any more, so it cannot be sent there.'));
+        return rawurlencode(
+            $answered->thread ?? throw DeliveryFailed::forGood(
+                'What this answers is not known to the application any more, so it cannot be sent there.'
+            )
+        );
     }
 }

@@ -28,7 +28,10 @@ final readonly class TakeEvent
         try {
             return ['taken' => true, 'result' => $this->taker($account->channel)->take($account, $event)];
         } catch (UnreadableEvent $unreadable) {
-            $json = json_encode($event, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PARTIAL_OUTPUT_ON_ERROR);
+            $json = json_encode(
+                $event,
+                JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PARTIAL_OUTPUT_ON_ERROR
+            );
             EventTrace::write($account, $way, $unreadable->problem, $unreadable->getMessage(), $json === false ? null : $json);
 
             return ['taken' => false, 'reason' => $unreadable->getMessage()];

@@ -66,12 +66,20 @@ final readonly class TakeItem implements TakesEvents
     {
         $received = $arrival->received;
         $outside = $received->item ?? throw new LogicException('An item of a service says where it stands.');
-        $item = ChannelItem::query()->where('channel', $received->channel)->where('outside_id', $outside->outsideId)->lockForUpdate()->first();
+        $item = ChannelItem::query()
+            ->where('channel', $received->channel)
+            ->where('outside_id', $outside->outsideId)
+            ->lockForUpdate()
+            ->first();
         if ($item !== null) {
             return $this->compare($item, $arrival);
         }
         $item = ChannelItem::fromArrival($account, $arrival);
-        if ($outside->public && ! $account->arrivals()->makeConversationOf($arrival->text, $outside->answersOurs || $outside->kind->isAlwaysAnswered())) {
+        if (
+            $outside->public && ! $account->arrivals()->makeConversationOf(
+                $arrival->text, $outside->answersOurs || $outside->kind->isAlwaysAnswered()
+            )
+        ) {
             return 'listed';
         }
         $this->connect($item, $this->receive->receivePrepared($account, $arrival));

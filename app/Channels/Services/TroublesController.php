@@ -17,14 +17,20 @@ final readonly class TroublesController
     public function index(): View
     {
         return view('channels.troubles', [
-            'traces' => EventTrace::query()->with('account')->whereIn('state', [EventTrace::KEPT, EventTrace::NOTED])->orderByDesc('at')->simplePaginate(50),
+            'traces' => EventTrace::query()
+                ->with('account')
+                ->whereIn('state', [EventTrace::KEPT, EventTrace::NOTED])
+                ->orderByDesc('at')
+                ->simplePaginate(50),
         ]);
     }
 
     public function take(EventTrace $trace): RedirectResponse
     {
         $event = json_decode((string) $trace->event, true);
-        $answer = is_array($event) ? $this->takeEvent->take($trace->account, $event, $trace->way) : ['taken' => false, 'reason' => 'Nothing of it was kept that could be taken.'];
+        $answer = is_array($event)
+            ? $this->takeEvent->take($trace->account, $event, $trace->way)
+            : ['taken' => false, 'reason' => 'Nothing of it was kept that could be taken.'];
         if (! $answer['taken']) {
             return back()->with('problem', 'It still cannot be taken: '.($answer['reason'] ?? ''));
         }

@@ -25,7 +25,10 @@ final readonly class PennonItems implements ReadsItems
         $type = $fields->text('type', 80);
 
         return match ($type) {
-            'post.mention', 'post.reply', 'post.edited', 'post.removed' => self::post($fields->object('data')->object('post'), $type === 'post.reply'),
+            'post.mention',
+            'post.reply',
+            'post.edited',
+            'post.removed' => self::post($fields->object('data')->object('post'), $type === 'post.reply'),
             'direct.received', 'direct.edited', 'direct.removed' => $this->direct($fields->object('data')->object('message')),
             default => throw UnreadableEvent::unknownType($type),
         };
@@ -63,7 +66,10 @@ final readonly class PennonItems implements ReadsItems
         return ReceivedMessage::item(
             Channel::Pennon,
             SenderHandle::on(Channel::Pennon, $from, $message->text('from_name', 1000)),
-            new OutsideItem($message->id('id'), ItemKind::Direct, false, null, false, $message->integer('revision', 1), $message->boolean('removed')),
+            new OutsideItem(
+                $message->id('id'), ItemKind::Direct, false, null, false, $message->integer('revision', 1),
+                $message->boolean('removed')
+            ),
             ChannelItem::subject($text),
             $text,
             $message->instant('sent_at'),

@@ -51,7 +51,10 @@ final readonly class PublicController
                 ->withQueryString(),
             'account' => $account,
             'only' => $only,
-            'accounts' => Account::query()->whereIn('channel', [Channel::Pennon, Channel::Snapline, Channel::Marrowby, Channel::Quaymart])->orderBy('id')->get(),
+            'accounts' => Account::query()
+                ->whereIn('channel', [Channel::Pennon, Channel::Snapline, Channel::Marrowby, Channel::Quaymart])
+                ->orderBy('id')
+                ->get(),
             'postAccounts' => $this->postAccounts(),
             'ownPosts' => OwnPost::query()->with(['account', 'teammate'])->orderByDesc('created_at')->orderByDesc('id')->limit(8)->get(),
             'onceKey' => Str::uuid()->toString(),
@@ -63,7 +66,9 @@ final readonly class PublicController
         Gate::authorize('reply', Conversation::class);
         $outcome = $takeItem->makeConversation($item);
 
-        return redirect()->route('conversation', $outcome->message->conversation_id)->with('done', $outcome->isNew ? 'It is a conversation now.' : 'It is a conversation already: this one.');
+        return redirect()
+            ->route('conversation', $outcome->message->conversation_id)
+            ->with('done', $outcome->isNew ? 'It is a conversation now.' : 'It is a conversation already: this one.');
     }
 
     public function react(Request $request, ChannelItem $item): RedirectResponse
@@ -108,11 +113,16 @@ final readonly class PublicController
         $text = trim($written['text']);
         $longest = $account->channel->longestAnswer();
         if ($longest !== null && mb_strlen($text) > $longest) {
-            return back()->withInput()->with('problem', "{$account->channel->label()} takes at most {$longest} characters; this has ".mb_strlen($text).'.');
+            return back()
+                ->withInput()
+                ->with('problem', "{$account->channel->label()} takes at most {$longest} characters; this has ".mb_strlen($text).'.');
         }
         $post = new OwnPost;
         try {
-            $post->forceFill(['account_id' => $account->id, 'teammate_id' => $teammate->id, 'text' => $text, 'state' => OwnPost::DUE, 'once_key' => hash('sha256', "post:{$teammate->id}:{$written['once']}")])->save();
+            $post->forceFill([
+                'account_id' => $account->id, 'teammate_id' => $teammate->id, 'text' => $text, 'state' => OwnPost::DUE,
+                'once_key' => hash('sha256', "post:{$teammate->id}:{$written['once']}"),
+            ])->save();
             PublishPost::dispatch($post->id);
         } catch (UniqueConstraintViolationException) {
             // The same form sent twice: the post is on its way.
@@ -126,7 +136,11 @@ final readonly class PublicController
      */
     private function postAccounts(): Collection
     {
-        return Account::query()->whereIn('channel', [Channel::Pennon, Channel::Snapline])->where('state', AccountState::Active)->orderBy('id')->get();
+        return Account::query()
+            ->whereIn('channel', [Channel::Pennon, Channel::Snapline])
+            ->where('state', AccountState::Active)
+            ->orderBy('id')
+            ->get();
     }
 
     private function teammate(Request $request): Teammate

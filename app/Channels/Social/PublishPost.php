@@ -42,7 +42,9 @@ final class PublishPost implements ShouldQueue
         if ($post->state === OwnPost::SENT) {
             return;
         }
-        [$path, $body] = $post->account->channel === Channel::Snapline ? ['/v1/photos', ['caption' => $post->text]] : ['/v1/posts', ['text' => $post->text]];
+        [$path, $body] = $post->account->channel === Channel::Snapline
+            ? ['/v1/photos', ['caption' => $post->text]]
+            : ['/v1/posts', ['text' => $post->text]];
         try {
             $answer = $client->send($post->account, 'POST', $path, $body, $post->once_key);
         } catch (ServiceFault $fault) {
@@ -54,6 +56,8 @@ final class PublishPost implements ShouldQueue
             }
             throw $fault;
         }
-        $post->forceFill(['state' => OwnPost::SENT, 'outside_id' => mb_substr((string) ($answer['id'] ?? ''), 0, 191), 'last_error' => null])->save();
+        $post->forceFill([
+            'state' => OwnPost::SENT, 'outside_id' => mb_substr((string) ($answer['id'] ?? ''), 0, 191), 'last_error' => null,
+        ])->save();
     }
 }

@@ -67,7 +67,9 @@ final readonly class SnaplineItems implements ReadsItems
         return ReceivedMessage::item(
             Channel::Snapline,
             $this->sender($message->object('person')),
-            new OutsideItem($message->id('id'), ItemKind::Direct, false, null, false, $message->integer('version', 1), $message->boolean('gone')),
+            new OutsideItem(
+                $message->id('id'), ItemKind::Direct, false, null, false, $message->integer('version', 1), $message->boolean('gone')
+            ),
             ChannelItem::subject($text),
             $text,
             $message->instant('at'),

@@ -38,7 +38,9 @@ final readonly class CallController
         Gate::authorize('note', Conversation::class);
         $who = trim(Written::text($request, 'who'));
 
-        return view('channels.call-people', ['people' => mb_strlen($who) < 3 ? collect() : $this->find->beginning($who, self::MOST_PEOPLE)]);
+        return view(
+            'channels.call-people', ['people' => mb_strlen($who) < 3 ? collect() : $this->find->beginning($who, self::MOST_PEOPLE)]
+        );
     }
 
     /**
@@ -55,7 +57,10 @@ final readonly class CallController
             'once' => ['required', 'uuid'],
             'customer' => ['nullable', 'integer', 'exists:customers,id'],
         ], ['who.required' => 'Write a name, a telephone number or an order number, so that the call can be found again.']);
-        $conversation = $this->writeDownCall->write($teammate, $written['who'], (string) ($written['notes'] ?? ''), $written['once'], isset($written['customer']) ? Customer::query()->find((int) $written['customer']) : null);
+        $conversation = $this->writeDownCall->write(
+            $teammate, $written['who'], (string) ($written['notes'] ?? ''), $written['once'],
+            isset($written['customer']) ? Customer::query()->find((int) $written['customer']) : null
+        );
         if ($request->header('HX-Request') !== null) {
             return response(view('channels.call-done', ['conversation' => $conversation->load(['customer', 'orders'])])->render());
         }

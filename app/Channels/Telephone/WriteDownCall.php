@@ -104,7 +104,10 @@ final readonly class WriteDownCall
     {
         return Account::query()->firstOrCreate(
             ['channel' => Channel::Telephone, 'address' => 'telephone'],
-            ['sender_name' => (string) config('cairnfield.store.name'), 'state' => AccountState::Active, 'settings' => [], 'secrets' => [], 'arrivals' => ['join_hours' => 0]],
+            [
+                'sender_name' => (string) config('cairnfield.store.name'), 'state' => AccountState::Active, 'settings' => [],
+                'secrets' => [], 'arrivals' => ['join_hours' => 0],
+            ],
         );
     }
 }

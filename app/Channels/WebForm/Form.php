@@ -54,7 +54,11 @@ final readonly class Form
 
     public static function named(string $name): ?self
     {
-        $account = Account::query()->where('channel', Channel::WebForm)->where('address', $name)->where('state', AccountState::Active)->first();
+        $account = Account::query()
+            ->where('channel', Channel::WebForm)
+            ->where('address', $name)
+            ->where('state', AccountState::Active)
+            ->first();
 
         return $account === null ? null : self::of($account);
     }
@@ -71,7 +75,10 @@ final readonly class Form
         foreach (preg_split('/\R/', $written) ?: [] as $line) {
             $label = trim(rtrim(trim($line), '*'));
             if ($label !== '' && count($fields) < 12) {
-                $fields[] = ['label' => mb_substr($label, 0, 80), 'required' => str_ends_with(trim($line), '*'), 'choices' => ($own[Folding::fold($label)] ?? null)->choices ?? []];
+                $fields[] = [
+                    'label' => mb_substr($label, 0, 80), 'required' => str_ends_with(trim($line), '*'),
+                    'choices' => ($own[Folding::fold($label)] ?? null)->choices ?? [],
+                ];
             }
         }
 
@@ -86,7 +93,11 @@ final readonly class Form
      */
     public static function ownFields(): array
     {
-        return OwnField::inUse()->where('about', About::Conversation)->get()->keyBy(static fn (OwnField $field): string => Folding::fold($field->name))->all();
+        return OwnField::inUse()
+            ->where('about', About::Conversation)
+            ->get()
+            ->keyBy(static fn (OwnField $field): string => Folding::fold($field->name))
+            ->all();
     }
 
     /**
@@ -106,6 +117,10 @@ final readonly class Form
     {
         $origins = preg_split('/\s+/', (string) ($this->account->settings['frame_origins'] ?? ''), -1, PREG_SPLIT_NO_EMPTY) ?: [];
 
-        return implode(' ', array_filter($origins, static fn (string $origin): bool => preg_match('#^https?://[a-z0-9.-]+(:\d+)?$#Di', $origin) === 1)) ?: "'self'";
+        return implode(
+            ' ',
+            array_filter($origins, static fn (string $origin): bool => preg_match('#^https?://[a-z0-9.-]+(:\d+)?$#Di', $origin) === 1)
+        )
+            ?: "'self'";
     }
 }

@@ -53,18 +53,31 @@ final readonly class FormController
             return $this->page($form, $isFramed, $request->except('files'), $checked->errors()->toArray(), 422);
         }
         if ($openedAt === null || $onceKey === null) {
-            return $this->page($form, $isFramed, $request->except('files'), ['opened' => ['The form was open for too long. Please send it again.']], 422);
+            return $this->page(
+                $form, $isFramed, $request->except('files'),
+                ['opened' => ['The form was open for too long. Please send it again.']], 422
+            );
         }
         $place = "form:{$form->account->id}:{$request->ip()}";
         if (RateLimiter::tooManyAttempts($place, self::FROM_ONE_PLACE)) {
-            return $this->page($form, $isFramed, $request->except('files'), ['opened' => ['That is a lot of messages in a short time. What you wrote is still here; please send it in a few minutes.']], 429);
+            return $this->page(
+                $form, $isFramed, $request->except('files'),
+                ['opened' => ['That is a lot of messages in a short time. What you wrote is still here; please send it in a few minutes.']],
+                429
+            );
         }
         RateLimiter::hit($place, 600);
         /** @var list<UploadedFile> $files */
         $files = array_values((array) $request->file('files'));
-        $number = $this->takeForm->take($form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt, trim(Written::text($request, 'website')) !== '');
+        $number = $this->takeForm->take(
+            $form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt,
+            trim(Written::text($request, 'website')) !== ''
+        );
 
-        return $this->response(view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => Written::text($request, 'email')])->render(), $form, $isFramed);
+        return $this->response(
+            view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => Written::text($request, 'email')])->render(),
+            $form, $isFramed
+        );
     }
 
     /**

@@ -53,7 +53,9 @@ final readonly class TakeForm
     {
         $junk = array_values(array_filter([
             $isTrapFilled ? 'a field was filled in that people do not see' : null,
-            now()->getTimestamp() - $openedAt < self::QUICKEST_SECONDS ? 'it was filled in within '.self::QUICKEST_SECONDS.' seconds' : null,
+            now()->getTimestamp() - $openedAt < self::QUICKEST_SECONDS
+                ? 'it was filled in within '.self::QUICKEST_SECONDS.' seconds'
+                : null,
         ]));
         $category = $filled->categoryId === null ? null : Category::query()->find($filled->categoryId);
         // Together: rules look at a message once, and ask for what was chosen in the form.
@@ -61,8 +63,13 @@ final readonly class TakeForm
             $outcome = $this->receive->receive($form->account, ReceivedMessage::item(
                 Channel::WebForm,
                 SenderHandle::email($filled->email, $filled->name),
-                new OutsideItem("form-{$onceKey}", ItemKind::Form, false, null, orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)),
-                $category === null ? ChannelItem::subject($filled->text) : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
+                new OutsideItem(
+                    "form-{$onceKey}", ItemKind::Form, false, null,
+                    orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)
+                ),
+                $category === null
+                    ? ChannelItem::subject($filled->text)
+                    : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
                 $this->text($filled),
                 now()->toDateTimeImmutable(),
                 array_map(static fn (UploadedFile $file): ReceivedAttachment => new ReceivedAttachment(
@@ -113,7 +120,9 @@ final readonly class TakeForm
             $own .= "\n{$label}: {$value}";
         }
 
-        return $filled->text.($own === '' ? '' : "\n{$own}").($filled->order === '' || str_contains($filled->text, $filled->order) ? '' : "\n\nOrder: {$filled->order}");
+        return $filled->text.($own === '' ? '' : "\n{$own}").(
+            $filled->order === '' || str_contains($filled->text, $filled->order) ? '' : "\n\nOrder: {$filled->order}"
+        );
     }
 
     /**
@@ -130,7 +139,9 @@ final readonly class TakeForm
 
         return match (true) {
             $order === null => ["The order number {$filled->order} is not known to the shop."],
-            $order->email === null => ["Order {$order->number} was sold on {$order->marketplace}, which hides the buyer’s address: it cannot be checked."],
+            $order->email === null => [
+                "Order {$order->number} was sold on {$order->marketplace}, which hides the buyer’s address: it cannot be checked.",
+            ],
             mb_strtolower($order->email) === mb_strtolower($filled->email) => [],
             default => ["Order {$order->number} was placed with another address. Make sure who is asking."],
         };

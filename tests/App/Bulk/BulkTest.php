@@ -41,7 +41,7 @@ function plan(array $conversations, string $change, string $text = ''): BulkChan
             '/bulk',
             [
                 'ids' => array_map(static fn (Conversation $one): int => $one->id, $conversations), 'change' => $change,
-                'text' => $text, 'view' => 'my-turn'
+                'text' => $text, 'view' => 'my-turn',
             ]
         )
         ->assertRedirect();
@@ -74,14 +74,14 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     $ids = [
         'ILSE' => $this->teammate('ilse')->id, 'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
         'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'),
-        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id, 'FIELD' => $field->id
+        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id, 'FIELD' => $field->id,
     ];
     $before = array_map(
         static fn (Conversation $one): array => [
             ...$one->refresh()->only([
-                'owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up'
+                'owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up',
             ]),
-            'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all()
+            'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all(),
         ],
         $this->all
     );
@@ -95,9 +95,9 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     $after = array_map(
         static fn (Conversation $one): array => [
             ...$one->refresh()->only([
-                'owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up'
+                'owner_id', 'team_id', 'category_id', 'state', 'outcome_id', 'waiting_since', 'due_at', 'junk', 'next_up',
             ]),
-            'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all()
+            'priority' => $one->priority->value, 'tags' => $one->tags()->pluck('name')->all(),
         ],
         $this->all
     );
@@ -112,11 +112,11 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     'a tag taken' => ['untag:TAG', '', fn (Conversation $one): bool => ! $one->tags()->exists()],
     'a field' => [
         'field:FIELD', 'K',
-        fn (Conversation $one): bool => OwnField::query()->sole()->values()->where('about_id', $one->id)->value('text') === 'K'
+        fn (Conversation $one): bool => OwnField::query()->sole()->values()->where('about_id', $one->id)->value('text') === 'K',
     ],
     'resolve' => [
         'resolve:OUTCOME', '',
-        fn (Conversation $one): bool => $one->state === ConversationState::Resolved && $one->outcome_id !== null
+        fn (Conversation $one): bool => $one->state === ConversationState::Resolved && $one->outcome_id !== null,
     ],
     'junk' => ['junk:', '', fn (Conversation $one): bool => $one->junk],
 ]);
@@ -212,7 +212,7 @@ it('answers all with one template, each filled for them, and leaves out where it
     config(['cairnfield.outbox.bulk_call_back_seconds' => 60]);
     $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Put off', '', SharedWith::Everybody, null, [
         'en' => [
-            'subject' => null, 'text' => '{{ customer.name }}, the festival is put off.', 'html' => null
+            'subject' => null, 'text' => '{{ customer.name }}, the festival is put off.', 'html' => null,
         ], 'da' => ['subject' => null, 'text' => 'Festivalen er udskudt.', 'html' => null],
     ], [], [Step::of('tag', 'festival'), Step::of('priority', 'low')]), $this->teammate('mads'));
     $this->all[0]->customer->forceFill(['name' => 'Ann Lee'])->save();
@@ -278,13 +278,13 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
     'a person who left' => ['owner:RUTA', 'person', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
     'a category retired' => [
         'category:LATE', 'category',
-        fn () => App\Inbox\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()])
+        fn () => App\Inbox\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()]),
     ],
     'an outcome retired' => ['resolve:OUTCOME', 'outcome', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
     'a field retired' => ['field:FIELD', 'field', fn () => OwnField::query()->update(['retired_at' => now()])],
     'a template retired' => ['template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['retired_at' => now()])],
     'a template made private' => [
-        'template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody])
+        'template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody]),
     ],
 ]);
 
@@ -295,7 +295,7 @@ it('says why each is left alone that has already what it would get', function (
     $ids = [
         'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
         'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'),
-        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id
+        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id,
     ];
     $this->all[0]->forceFill(
         array_map(static fn (mixed $value): mixed => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value, $has)

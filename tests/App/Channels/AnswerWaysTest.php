@@ -34,8 +34,7 @@ function ways(Conversation $conversation): array
 
 function sendBy(
     Tests\App\AppTestCase $test, Conversation $conversation, string $text, ?string $route, array $more = []
-): Illuminate\Testing\TestResponse
-{
+): Illuminate\Testing\TestResponse {
     return $test->actingAs($test->teammate('ilse'))->post(
         "/conversations/{$conversation->id}/reply",
         ['text' => $text, 'then' => 'waiting', 'seen' => PHP_INT_MAX, 'once' => Str::uuid()->toString(), 'route' => $route, ...$more]
@@ -56,8 +55,7 @@ it('asks whether to answer in public or by direct message, and does as it is tol
 
     sendBy($this, $conversation, 'On its way', $public->key)->assertSessionHas('done');
     Http::assertSent(
-        fn (Request $request)
-            : bool => str_ends_with($request->url(), '/v1/posts')
+        fn (Request $request): bool => str_ends_with($request->url(), '/v1/posts')
             && $request['in_reply_to'] === 'p77'
             && $request['text'] === 'On its way'
             && $request->hasHeader('Idempotency-Key')
@@ -112,7 +110,7 @@ it('tries again when the service has trouble, and leaves it alone for as long as
     Http::swap(new \Illuminate\Http\Client\Factory);
     Http::fake([
         '*/messages' => Http::sequence()->push([], 429, ['Retry-After' => '90'])->push([], 500)->push(['id' => 'mm1']),
-        '*' => Http::response([], 404)
+        '*' => Http::response([], 404),
     ]);
     Services::take(Channel::Marrowby, Services::orderMessage('Where?'));
     sendBy($this, Conversation::query()->sole(), 'Soon', null);

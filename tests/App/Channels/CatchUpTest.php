@@ -61,7 +61,7 @@ it('stays where it is when the service fails, says so, and leaves it alone for a
 it('goes on past an event that it cannot read, and leaves a trace', function (): void {
     answersWith([
         'events' => [['type' => 'odd'], 'not even an object', Services::post('@brindlekites after it')], 'next' => '3',
-        'more' => false
+        'more' => false,
     ]);
     expect(catchUp(Channel::Pennon)->cursor)->toBe('3')
         ->and(Message::query()->count())->toBe(1)

@@ -47,7 +47,7 @@ function arrives(AppTestCase $test, Channel $channel, string $text, string $id =
             Mails::raw(
                 [
                     'From' => 'Karin Dahl <karin@dahl.example>', 'Message-ID' => "<{$id}@dahl.example>",
-                    'Content-Type' => 'text/plain; charset=utf-8'
+                    'Content-Type' => 'text/plain; charset=utf-8',
                 ],
                 $text
             )
@@ -55,7 +55,7 @@ function arrives(AppTestCase $test, Channel $channel, string $text, string $id =
         Channel::Pennon => Services::take($channel, Services::direct($text, ['id' => "d-{$id}", 'from' => '@karindahl', 'sent_at' => $at])),
         Channel::Snapline => Services::take($channel, ['id' => Services::id('e'), 'type' => 'talk-message', 'at' => $at, 'data' => ['message' => [
             'id' => "m-{$id}", 'person' => [
-                'user' => 'karindahl', 'shown' => 'Karin Dahl'
+                'user' => 'karindahl', 'shown' => 'Karin Dahl',
             ], 'text' => $text, 'ours' => false, 'at' => $at, 'version' => 1, 'gone' => false,
         ]]]),
         Channel::Marrowby => Services::take($channel, Services::orderMessage($text, ['id' => "mm-{$id}", 'sent_at' => $at])),
@@ -120,7 +120,7 @@ it('takes card numbers out before anything is stored', function (Channel $channe
     foreach (
         [
             'messages' => ['text', 'html'], 'conversations' => ['subject'], 'channel_items' => ['text'],
-            'search_documents' => ['words']
+            'search_documents' => ['words'],
         ] as $table => $columns
     ) {
         foreach ($columns as $column) {
@@ -198,7 +198,7 @@ it('has a form to connect it and one to change it, which never show a secret', f
 it('stays as it was where its form is saved untouched, secrets too', function (Channel $channel): void {
     $account = Services::account($channel)->refresh();
     $of = static fn (): array => $account->refresh()->only([
-        'address', 'sender_name', 'signature', 'team_id', 'settings', 'secrets', 'arrivals', 'state'
+        'address', 'sender_name', 'signature', 'team_id', 'settings', 'secrets', 'arrivals', 'state',
     ]);
     $before = $of();
     $form = FilledForm::on($this->actingAs($this->teammate('corin'))->get("/accounts/{$account->id}"), "/accounts/{$account->id}");

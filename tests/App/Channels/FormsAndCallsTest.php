@@ -34,7 +34,7 @@ function fillIn(AppTestCase $test, array $values = [], int $seconds = 30): Illum
         '/forms/contact',
         [
             'opened' => $opened[1], 'name' => 'Odile Fabre', 'email' => 'odile@fabre.example', 'text' => 'Has my kite arrived?',
-            'order' => '', ...$values
+            'order' => '', ...$values,
         ]
     );
 }
@@ -88,8 +88,8 @@ it('warns the team alone where the order is not of the address', function (strin
             'id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [],
             'customer' => [
                 'id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null,
-                'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']
-            ]
+                'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR'],
+            ],
         ])
     );
     Services::take(Channel::Shop, Services::order());
@@ -109,8 +109,8 @@ it('has nothing to warn of where the order is of the address, whatever its case'
             'id' => 'o1', 'number' => 'B-20377', 'sold_on' => null, 'parcels' => [],
             'customer' => [
                 'id' => null, 'name' => 'Odile Fabre', 'email' => 'Odile@fabre.example', 'telephone' => null,
-                'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR']
-            ]
+                'address' => ['lines' => ['3 rue du Port'], 'country' => 'FR'],
+            ],
         ])
     );
     fillIn($this, ['order' => 'B-20377', 'email' => 'odile@fabre.example']);
@@ -196,8 +196,8 @@ it('knows the caller by the order or the telephone number', function (string $wh
             'sold_on' => null,
             'customer' => [
                 'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '+4520000188',
-                'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']
-            ]
+                'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK'],
+            ],
         ])
     );
     writeDown($this, $who, 'Where is it?', ['HX-Request' => 'true'])->assertOk()->assertSee('Written down as')->assertSee('Ana Wrenfield');
@@ -214,8 +214,8 @@ it('never knows a caller by name alone, but lets one choose', function (): void 
             'sold_on' => null,
             'customer' => [
                 'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null,
-                'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']
-            ]
+                'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK'],
+            ],
         ])
     );
     writeDown($this, 'Ana Wrenfield', 'One of that name');

@@ -90,7 +90,7 @@ it('takes comments and direct messages of the photo network', function (): void 
         'photo' => ['id' => 'f1', 'caption' => 'Merlin in slate'],
         'comment' => [
             'id' => 'k77', 'by' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => 'When is the red one back?',
-            'under' => null, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false
+            'under' => null, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false,
         ],
         'under_ours' => false,
     ]];
@@ -99,9 +99,9 @@ it('takes comments and direct messages of the photo network', function (): void 
         'data' => [
             'message' => [
                 'id' => 'm78', 'person' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => 'Could you write to me?',
-                'ours' => false, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false
-            ]
-        ]
+                'ours' => false, 'at' => now()->toIso8601ZuluString(), 'version' => 1, 'gone' => false,
+            ],
+        ],
     ];
     Services::take(Channel::Snapline, $comment);
     Services::take(Channel::Snapline, $direct);

@@ -41,11 +41,11 @@ it('shows a stored condition and makes the same of it again', function (array $c
                 [
                     'any' => [
                         ['not' => ['any' => [['field' => 'stars', 'op' => 'at_most', 'value' => 2]]]],
-                        ['field' => 'language', 'op' => 'in', 'value' => ['lv']]
-                    ]
-                ]
-            ]
-        ]
+                        ['field' => 'language', 'op' => 'in', 'value' => ['lv']],
+                    ],
+                ],
+            ],
+        ],
     ],
 ]);
 
@@ -59,33 +59,33 @@ it('adds and takes away lines and groups at their place, and nothing elsewhere',
 })->with([
     'a line at the end' => [
         'add:',
-        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')), line())
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')), line()),
     ],
     'a line in a group' => [
         'add:1',
-        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'), line()))
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'), line())),
     ],
     'a group' => [
         'group:',
         group(
             'all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')),
             group('any', line())
-        )
+        ),
     ],
     'the first line goes' => ['remove:0', group('all', group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))],
     'one of a group goes' => ['remove:1.0', group('all', line('subject', 'has_any_word', 'reel'), group('any', line('owner', 'is_empty')))],
     'a whole group goes' => ['remove:1', group('all', line('subject', 'has_any_word', 'reel'))],
     'a place that is not there' => [
         'remove:9',
-        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'))),
     ],
     'inside of a line' => [
         'add:0.3',
-        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'))),
     ],
     'nothing that a button says' => [
         'explode',
-        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty')))
+        group('all', line('subject', 'has_any_word', 'reel'), group('any', line('state', 'in', 'open'), line('owner', 'is_empty'))),
     ],
 ]);
 
@@ -102,11 +102,11 @@ it('makes something sound of whatever is posted', function (mixed $posted): void
     'parts that are none' => [['head' => 'any', 'parts' => 'x']],
     'a line that is a word' => [['head' => 'any', 'parts' => ['x', 7, null]]],
     'values in values' => [
-        ['head' => 'all', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => [['x' => ['y']], 'reel']]]]
+        ['head' => 'all', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => [['x' => ['y']], 'reel']]]],
     ],
     'a field that is a list' => [['head' => 'all', 'parts' => [['field' => ['subject'], 'op' => 'is', 'value' => 'x']]]],
     'an operator that the field does not have' => [
-        ['head' => 'all', 'parts' => [['field' => 'owner', 'op' => 'more_than', 'value' => '3']]]
+        ['head' => 'all', 'parts' => [['field' => 'owner', 'op' => 'more_than', 'value' => '3']]],
     ],
 ]);
 
@@ -117,7 +117,7 @@ it('goes no deeper than it can be shown, however deep what is posted is', functi
     }
     $deep = static function (array $group) use (&$deep): int {
         return 1 + max([
-            0, ...array_map($deep, array_filter($group['parts'] ?? [], static fn (array $part): bool => isset($part['head'])))
+            0, ...array_map($deep, array_filter($group['parts'] ?? [], static fn (array $part): bool => isset($part['head']))),
         ]);
     };
     expect($deep($this->form->posted($posted)))->toBeLessThanOrEqual(6);

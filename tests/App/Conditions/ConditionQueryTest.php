@@ -53,7 +53,7 @@ function variedConversations(int $count): void
         CarbonImmutable::setTestNow(CarbonImmutable::parse('2026-11-23T12:00:00Z')->subMinutes(mt_rand(0, 6000)));
         $conversation = Mails::conversation([
             'From' => "{$pick(WORDS)} <c".mt_rand(1, 12).'@x.example>', 'Subject' => "{$pick(WORDS)} {$pick(WORDS)}",
-            'Message-ID' => "<v{$number}@x.example>", 'To' => $pick(['care@brindle.example', 'returns@brindle.example'])
+            'Message-ID' => "<v{$number}@x.example>", 'To' => $pick(['care@brindle.example', 'returns@brindle.example']),
         ]);
         $customers[] = $conversation->customer_id;
         $conversation->forceFill([
@@ -98,7 +98,7 @@ it('finds by query exactly what the core says yes to, whatever is asked', functi
     $pick = static fn (array $of): mixed => array_values($of)[mt_rand(0, count($of) - 1)];
     $value = static function (Operator $operator, array $choices) use ($pick): mixed {
         $word = static fn (): string => mt_rand(0, 3) > 0 && $choices !== [] ? (string) $pick(array_keys($choices)) : $pick([
-            ...WORDS, 'STRASSE c++', '返品', 'mads'
+            ...WORDS, 'STRASSE c++', '返品', 'mads',
         ]);
         $number = static fn (): int|float => $pick([-2, 0, 3, 12.5, 24, 20261101, 20261224, 60]);
 

@@ -31,8 +31,8 @@ function twoAnas(): array
             'id' => 'ord_20205', 'number' => 'B-20205', 'sold_on' => null, 'parcels' => [],
             'customer' => [
                 'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => '20 00 01 88',
-                'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK']
-            ]
+                'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK'],
+            ],
         ])
     );
     Services::take(Channel::Shop, Services::order());
@@ -64,8 +64,8 @@ it('proposes those who ordered with one telephone number', function (): void {
         'id' => $number, 'number' => $number, 'sold_on' => null, 'parcels' => [],
         'customer' => [
             'id' => null, 'name' => $name, 'email' => $email, 'telephone' => '20 00 01 88',
-            'address' => ['lines' => ["At {$number}"], 'country' => 'DK']
-        ]
+            'address' => ['lines' => ["At {$number}"], 'country' => 'DK'],
+        ],
     ]);
     Services::take(Channel::Shop, $order('B-20101', 'Ana Wrenfield', 'ana@wrenfield.example'));
     Services::take(Channel::Shop, $order('B-20102', 'A. Wrenfield', 'ana@work.example'));
@@ -169,8 +169,8 @@ it('takes back with the separation what the one who was kept got of the other, b
         ->and($byMail->language)->toBe('da');
     $byMail->forceFill([
         'facts' => [
-            ...['size' => 'L', 'since' => 'the merge'], ...['dog' => 'Rex'], ...['club' => 'Festival']
-        ] + [2024 => 'flew', 2025 => 'flew']
+            ...['size' => 'L', 'since' => 'the merge'], ...['dog' => 'Rex'], ...['club' => 'Festival'],
+        ] + [2024 => 'flew', 2025 => 'flew'],
     ])->save();
     $this->post('/customer-merges/'.CustomerMerge::query()->sole()->id.'/undo')->assertSessionHas('done');
     expect($byMail->refresh()->facts)->toEqualCanonicalizing(['club' => 'Festival', 2024 => 'flew', 'size' => 'L', 'since' => 'the merge'])

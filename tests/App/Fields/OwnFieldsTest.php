@@ -110,7 +110,7 @@ it('stops resolving while a required one is empty, whatever its kind, and not fo
     expect($fields->missingToResolve($conversation->id))->toBe([]);
 })->with([
     [FieldKind::Text, 'K'], [FieldKind::Number, '0'], [FieldKind::Date, '2026-11-23'], [FieldKind::Choice, 'A'],
-    [FieldKind::Choices, 'B'], [FieldKind::YesNo, 'no']
+    [FieldKind::Choices, 'B'], [FieldKind::YesNo, 'no'],
 ]);
 
 it('reads what is written about many in as many queries as about one', function (): void {

@@ -52,7 +52,7 @@ it('takes an mbox over: closed, threaded, at its own time, and without a promise
         Mails::raw(
             [
                 'Date' => 'Mon, 04 Mar 2024 12:00:00 +0100', 'From' => 'care@brindle.example', 'To' => 'tomas@hruby.example',
-                'In-Reply-To' => '<one@x.example>', 'Subject' => 'Re: Old kite'
+                'In-Reply-To' => '<one@x.example>', 'Subject' => 'Re: Old kite',
             ],
             'Here is another.'
         ),
@@ -89,7 +89,7 @@ it('takes nothing twice, not even what came by itself', function (): void {
 it('goes on where it stopped, and reports what it could not take', function (): void {
     $mails = array_map(
         static fn (int $number): string => Mails::raw([
-            'Subject' => "Number {$number}", 'Date' => $number === 3 ? null : "Mon, 04 Mar 2024 10:0{$number}:00 +0100"
+            'Subject' => "Number {$number}", 'Date' => $number === 3 ? null : "Mon, 04 Mar 2024 10:0{$number}:00 +0100",
         ]),
         range(1, 6)
     );
@@ -150,14 +150,14 @@ it('takes CSV and JSON Lines, each conversation whole, and says what is wrong wi
         json_encode([
             'id' => 'x1', 'subject' => 'By telephone', 'channel' => 'telephone',
             'customer' => ['name' => 'Lars Uddin', 'telephone' => '20 00 01 19'],
-            'messages' => [['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'Card 4111 1111 1111 1111']]
+            'messages' => [['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'Card 4111 1111 1111 1111']],
         ]),
         json_encode([
             'id' => 'x2',
             'messages' => [
                 ['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => 'fine'],
-                ['direction' => 'in', 'at' => 'never', 'text' => 'not']
-            ]
+                ['direction' => 'in', 'at' => 'never', 'text' => 'not'],
+            ],
         ]),
         'not json', '', json_encode(['id' => 'x3', 'messages' => []]),
     ]);

@@ -37,7 +37,7 @@ it('answers the customer, gives the conversation an owner, and makes it the cust
 
 it('writes mail that keeps the thread together', function (): void {
     $conversation = Mails::conversation([
-        'Message-ID' => '<first@hruby.example>', 'References' => '<before@hruby.example>', 'Reply-To' => 'tomas@home.example'
+        'Message-ID' => '<first@hruby.example>', 'References' => '<before@hruby.example>', 'Reply-To' => 'tomas@home.example',
     ]);
     $message = $this->answer($conversation, "It is on its way.\n\nIlse & the team");
     $email = app(MailComposer::class)->compose($message->load(['attachments']), $conversation->account);

@@ -18,7 +18,7 @@ beforeEach(function (): void {
 
 it('calls an answer back before it leaves: nothing is sent, all is as before, the text is a draft again', function (): void {
     $before = $this->conversation->refresh()->only([
-        'state', 'waiting_since', 'due_at', 'first_replied_at', 'owner_id', 'next_up', 'preview'
+        'state', 'waiting_since', 'due_at', 'first_replied_at', 'owner_id', 'next_up', 'preview',
     ]);
     $message = $this->answer($this->conversation, 'It leaves today, I promise.');
     $this->get("/conversations/{$this->conversation->id}")->assertSee('Leaves in a few seconds.')->assertSee('Call back');

@@ -39,7 +39,7 @@ it('says of each kind what happened, by whom and why', function (
         'noted' => [[], '', 'ilse', 'Ilse Norrby wrote a note'],
         'state_changed' => [
             ['from' => 'open', 'to' => 'held', 'until' => '2026-11-24T08:00:00Z'], 'the bench looks', 'ilse',
-            'Held by Ilse Norrby: the bench looks, comes back Tue 08:00'
+            'Held by Ilse Norrby: the bench looks, comes back Tue 08:00',
         ],
         'owner_changed' => [['to' => 'Mads Overgaard'], '', 'ilse', 'Given to Mads Overgaard by Ilse Norrby'],
         'category_changed' => [['to' => 'Delivery › Late parcel'], '', 'ilse', 'Category Delivery › Late parcel by Ilse Norrby'],
@@ -50,10 +50,10 @@ it('says of each kind what happened, by whom and why', function (
         'field_changed' => [['field' => 'Batch', 'to' => 'K'], '', 'ilse', 'Batch set to K by Ilse Norrby'],
         'scheduled' => [
             ['at' => '2026-11-24T08:00:00Z', 'unless_answered' => '1'], '', 'ilse',
-            'To be sent Tue 08:00, unless the customer answers first by Ilse Norrby'
+            'To be sent Tue 08:00, unless the customer answers first by Ilse Norrby',
         ],
         'schedule_called_off' => [
-            [], 'the customer answered first', null, 'An answer to be sent later was called off (the customer answered first)'
+            [], 'the customer answered first', null, 'An answer to be sent later was called off (the customer answered first)',
         ],
         'forwarded' => [['to' => 'desk@wren.example'], '', 'ilse', 'Forwarded to desk@wren.example by Ilse Norrby'],
         'partner_asked' => [['partner' => 'Wren Parcel'], '', 'ilse', 'Asked Wren Parcel by Ilse Norrby'],
@@ -61,7 +61,7 @@ it('says of each kind what happened, by whom and why', function (
         'copies_changed' => [['to' => null], '', 'ilse', 'Nobody gets copies any more by Ilse Norrby'],
         'checklist_started' => [['name' => 'Lost parcel'], '', 'ilse', 'Checklist “Lost parcel” started by Ilse Norrby'],
         'checklist_ticked' => [
-            ['step' => 'Ask the carrier', 'undone' => '1'], '', 'ilse', 'Tick taken back: Ask the carrier by Ilse Norrby'
+            ['step' => 'Ask the carrier', 'undone' => '1'], '', 'ilse', 'Tick taken back: Ask the carrier by Ilse Norrby',
         ],
         'task_made' => [['for' => 'Mads', 'task' => 'Call them'], '', 'ilse', 'Task for Mads: Call them by Ilse Norrby'],
         'task_done' => [['task' => 'Call them'], '', 'ilse', 'Task done: Call them by Ilse Norrby'],
@@ -71,7 +71,7 @@ it('says of each kind what happened, by whom and why', function (
         'delivered' => [[], '', null, 'The answer was delivered'],
         'delivery_failed' => [
             ['to' => 'a@x.example'], '550 no such mailbox', null,
-            'The answer to a@x.example could not be delivered (550 no such mailbox)'
+            'The answer to a@x.example could not be delivered (550 no such mailbox)',
         ],
         'sending_again' => [[], '', 'ilse', 'Sending the answer again by Ilse Norrby'],
         'edited_at_source' => [[], '', null, 'The customer changed what they had written there'],
@@ -93,20 +93,20 @@ it('says of each kind what happened, by whom and why', function (
         'receipt_sent' => [['to' => 'a@x.example'], '', null, 'Receipt with the number sent to a@x.example'],
         'nudge_started' => [
             ['plan' => 'No answer', 'next' => '2026-11-26T08:00:00Z'], '', 'ilse',
-            'Nudge plan “No answer” started, first reminder Thu 08:00 by Ilse Norrby'
+            'Nudge plan “No answer” started, first reminder Thu 08:00 by Ilse Norrby',
         ],
         'nudge_called_off' => [
-            ['plan' => 'No answer'], 'the customer answered', null, 'Nudge plan “No answer” called off (the customer answered)'
+            ['plan' => 'No answer'], 'the customer answered', null, 'Nudge plan “No answer” called off (the customer answered)',
         ],
         'rated' => [['score' => '2', 'comment' => 'Slow.'], '', null, 'The customer gave 2 of 5 stars: “Slow.”'],
         'approval_asked' => [['of' => 'Mads Overgaard'], '', 'ilse', 'Asked Mads Overgaard for an approval by Ilse Norrby'],
         'approval_answered' => [
             ['answer' => 'declined', 'question' => 'A new bag?'], 'Once is enough', 'mads',
-            'Declined: A new bag? by Mads Overgaard (Once is enough)'
+            'Declined: A new bag? by Mads Overgaard (Once is enough)',
         ],
         'rule_ran' => [['rule' => 'Batch K'], 'Text has “ferrule”', null, 'Rule “Batch K” (Text has “ferrule”)'],
         'rule_failed' => [
-            ['rule' => 'Batch K'], 'the template has gone', null, 'Rule “Batch K” could not be carried out (the template has gone)'
+            ['rule' => 'Batch K'], 'the template has gone', null, 'Rule “Batch K” could not be carried out (the template has gone)',
         ],
     ];
     foreach (JournalKind::cases() as $kind) {

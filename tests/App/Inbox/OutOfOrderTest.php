@@ -35,14 +35,14 @@ function letters(): array
         Mails::raw(
             [
                 ...$from, 'Message-ID' => '<b@x.example>', 'Subject' => 'Re: The reel', 'In-Reply-To' => '<a@x.example>',
-                'References' => '<a@x.example>'
+                'References' => '<a@x.example>',
             ],
             "Still.\r\n"
         ),
         Mails::raw(
             [
                 ...$from, 'Message-ID' => '<c@x.example>', 'Subject' => 'Re: The reel', 'In-Reply-To' => '<b@x.example>',
-                'References' => '<a@x.example> <b@x.example>'
+                'References' => '<a@x.example> <b@x.example>',
             ],
             "And now?\r\n"
         ),

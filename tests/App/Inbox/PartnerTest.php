@@ -18,7 +18,7 @@ beforeEach(function (): void {
         "/conversations/{$this->conversation->id}/partner",
         [
             'name' => 'Wren Parcel', 'address' => 'desk@wren.example', 'text' => 'Where is WP7720388?',
-            'once' => Str::uuid()->toString(), ...$form
+            'once' => Str::uuid()->toString(), ...$form,
         ]
     );
     $this->asked = fn (): Message => Message::query()
@@ -38,7 +38,7 @@ it('asks a partner in a thread of its own and holds the conversation', function 
         ->and(OutboxItem::query()->sole()->recipients)->toBe(['desk@wren.example'])
         ->and(($this->asked)()->in_reply_to)->toBeNull();
     $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder([
-        'Wren Parcel', 'was asked by Femi Adewale', 'the customer never sees this', 'Where is WP7720388?'
+        'Wren Parcel', 'was asked by Femi Adewale', 'the customer never sees this', 'Where is WP7720388?',
     ]);
 });
 
@@ -56,7 +56,7 @@ it('comes back when they answer, without making the customer wait anew or writin
         ->toBe(['tomas@hruby.example'])
         ->and(PartnerThread::query()->sole()->answered_at)->not->toBeNull();
     $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder([
-        'Wren Parcel', 'answered', 'It lies in Aarhus.', 'Open again: Wren Parcel answered'
+        'Wren Parcel', 'answered', 'It lies in Aarhus.', 'Open again: Wren Parcel answered',
     ]);
 });
 

@@ -194,7 +194,7 @@ it('shows the customer beside the conversation, with the earlier ones', function
 it('puts priority before the customer’s group, and that before who waits longest; and says so', function (): void {
     CarbonImmutable::setTestNow('2026-11-23T09:00:00Z');
     $make = fn (string $subject, string $from): Conversation => Mails::conversation([
-        'Subject' => $subject, 'From' => "{$from}@kitebarn.example", 'Message-ID' => "<{$subject}@k.example>"
+        'Subject' => $subject, 'From' => "{$from}@kitebarn.example", 'Message-ID' => "<{$subject}@k.example>",
     ]);
     $wholesale = $make('trade', 'buyer');
     app(SortIntoGroups::class)->everybody();
@@ -207,7 +207,7 @@ it('puts priority before the customer’s group, and that before who waits longe
         ->post("/conversations/{$pressing->id}/priority", ['priority' => 'high'])
         ->assertSessionHas('done');
     $this->get('/queue/nobodys-yet')->assertSeeInOrder([
-        'pressing', 'priority high', 'trade', 'Wholesale: first of all', 'waits', 'plain', 'waiting since'
+        'pressing', 'priority high', 'trade', 'Wholesale: first of all', 'waits', 'plain', 'waiting since',
     ]);
     expect(app(TakeConversation::class)->takeNext($this->teammate('ilse'))?->id)->toBe($pressing->id)
         ->and(app(TakeConversation::class)->takeNext($this->teammate('ilse'), $pressing->refresh())?->id)->toBe($wholesale->id);

@@ -37,7 +37,7 @@ function sentMail(): string
 it('sends copies and hidden copies, which the customer sees or does not', function (): void {
     ($this->send)(['cc' => 'boss@hruby.example; Aunt@hruby.example', 'bcc' => '<legal@brindle.example>'])->assertSessionHas('done');
     expect(OutboxItem::query()->latest('id')->firstOrFail()->recipients)->toBe([
-        'tomas@hruby.example', 'boss@hruby.example', 'Aunt@hruby.example', 'legal@brindle.example'
+        'tomas@hruby.example', 'boss@hruby.example', 'Aunt@hruby.example', 'legal@brindle.example',
     ])
         ->and(sentMail())->toContain('Cc: boss@hruby.example, Aunt@hruby.example')->not->toContain('legal@brindle.example');
     $this->get("/conversations/{$this->conversation->id}")
@@ -76,7 +76,7 @@ it('asks once more when a file is spoken of and none goes along', function (): v
     );
     $this->get("/conversations/{$this->conversation->id}")->assertSee('without a file')->assertSee('The invoice is attached.');
     ($this->send)([
-        'text' => 'The invoice is attached.', 'files' => [UploadedFile::fake()->createWithContent('invoice.txt', 'paid')]
+        'text' => 'The invoice is attached.', 'files' => [UploadedFile::fake()->createWithContent('invoice.txt', 'paid')],
     ])->assertSessionHas('done');
     ($this->send)(['text' => 'It was attached before.', 'without_file' => 1])->assertSessionHas('done');
     ($this->send)(['text' => "Thank you.\n\n> see what I attached"])->assertSessionHas('done');
@@ -101,7 +101,7 @@ it('keeps an answer to be sent at a time, and sends it then', function (): void 
 
 it('does not send it when they answer first, and gives what was written back', function (): void {
     ($this->send)([
-        'when' => 'unless', 'days' => 3, 'text' => 'Did the parcel come?'
+        'when' => 'unless', 'days' => 3, 'text' => 'Did the parcel come?',
     ])->assertSessionHas('done', 'Kept to be sent Thu 11:00, unless they answer first.');
     Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>'], 'It came, thank you!'));
     expect(ScheduledReply::query()->sole()->state)->toBe(ScheduledReply::CALLED_OFF)
@@ -149,7 +149,7 @@ it('forwards what is chosen with its files, unseen by the customer', function ()
     $this->get("/conversations/{$conversation->id}/forward")->assertOk()->assertSee('spar.png')->assertSee('Look at this.');
     $form = [
         'to' => 'workshop@spars.example', 'text' => 'What do you make of it?', 'messages' => [$first->id], 'files' => [$file->id],
-        'once' => Str::uuid()->toString()
+        'once' => Str::uuid()->toString(),
     ];
     $this->post("/conversations/{$conversation->id}/forward", $form)->assertSessionHas('done');
     $this->post("/conversations/{$conversation->id}/forward", $form);
@@ -180,7 +180,7 @@ it('gives those who get copies of everything each message once, in both directio
 it('sends rich text as it was written, cleaned, with the plain text beside it', function (): void {
     ($this->send)([
         'text' => 'ignored',
-        'html' => '<div>Two things:</div><ul><li><strong>Spar</strong></li><li><a href="https://brindle.example/tails">Tail</a></li></ul><script>alert(1)</script><img src="https://x.example/a.png">'
+        'html' => '<div>Two things:</div><ul><li><strong>Spar</strong></li><li><a href="https://brindle.example/tails">Tail</a></li></ul><script>alert(1)</script><img src="https://x.example/a.png">',
     ]);
     $message = Message::query()->where('direction', Message::OUT)->sole();
     expect($message->html)->toContain('<strong>Spar</strong>')->not->toContain('script')->not->toContain('<img')
@@ -193,7 +193,7 @@ it('sends rich text as it was written, cleaned, with the plain text beside it', 
 
 it('keeps copies, name and rich text of an answer that was refused', function (): void {
     ($this->send)([
-        'text' => 'x', 'html' => '<strong>It is attached</strong>', 'cc' => 'boss@hruby.example', 'own_name' => 1
+        'text' => 'x', 'html' => '<strong>It is attached</strong>', 'cc' => 'boss@hruby.example', 'own_name' => 1,
     ])->assertSessionHas('problem');
     $this->get("/conversations/{$this->conversation->id}")
         ->assertSee('value="boss@hruby.example"', false)

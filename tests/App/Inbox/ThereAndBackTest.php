@@ -83,7 +83,7 @@ beforeEach(function (): void {
         Mails::raw(
             [
                 'From' => 'Ana Wrenfield <ana@wrenfield.example>', 'In-Reply-To' => '<one@x.example>',
-                'Message-ID' => '<more@x.example>', 'Subject' => 'Re: Late'
+                'Message-ID' => '<more@x.example>', 'Subject' => 'Re: Late',
             ],
             'And the reel?'
         )

@@ -12,12 +12,12 @@ it('reads every byte there is, in any charset that is claimed', function (?strin
         ->and($mark === null || str_contains($mark, 'shown as'))->toBeTrue();
 })->with([
     null, '', 'utf-8', 'us-ascii', 'iso-8859-1', 'iso-8859-15', 'windows-1252', 'windows-1257', 'koi8-r', 'macintosh', 'x-unknown',
-    'nonsense', "bad\0name", str_repeat('x', 500)
+    'nonsense', "bad\0name", str_repeat('x', 500),
 ]);
 
 it('names in its mark what was claimed', function (): void {
     expect(CharsetDecoder::decode("Gr\xFC\xDFe", 'x-klingon'))->toBe([
-        'Grüße', 'The charset “X-KLINGON” is not known; the text is shown as Windows-1252.'
+        'Grüße', 'The charset “X-KLINGON” is not known; the text is shown as Windows-1252.',
     ])
         ->and(CharsetDecoder::decode('Grüße', 'x-klingon')[1])->toBe('The charset “X-KLINGON” is not known; the text is shown as UTF-8.')
         ->and(CharsetDecoder::decode("Gr\xFC\xDFe", 'utf-8')[1])

@@ -24,7 +24,7 @@ it('shows nothing that runs or reaches out', function (string $html, array $gone
     'a handler' => ['<img src="https://x.example/a.png" onerror="alert(1)">', ['onerror', 'alert']],
     'a script address' => ['<a href="javascript:alert(1)">x</a>', ['javascript']],
     'a style that reaches out' => [
-        '<p style="background:url(https://x.example/a)">x</p><style>p{color:red}</style>', ['style', 'url(', 'color']
+        '<p style="background:url(https://x.example/a)">x</p><style>p{color:red}</style>', ['style', 'url(', 'color'],
     ],
     'a form' => ['<form action="https://x.example"><input name="password"><button>Go</button></form>', ['<form', '<input', '<button']],
     'a frame' => ['<iframe src="https://x.example"></iframe>', ['iframe']],

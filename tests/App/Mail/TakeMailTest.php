@@ -92,7 +92,7 @@ it('puts an answer into its conversation and says why', function (array $headers
     'In-Reply-To' => [['In-Reply-To' => '{sent}'], 'it refers to an earlier message'],
     'References' => [['References' => "<other@x.example>\r\n {sent}", 'From' => 'tomas@work.example'], 'it refers to an earlier message'],
     'the token in our address' => [
-        ['To' => '{token}', 'From' => 'tomas@work.example'], 'it was sent to the reply address of this conversation'
+        ['To' => '{token}', 'From' => 'tomas@work.example'], 'it was sent to the reply address of this conversation',
     ],
     'the number in the subject' => [['Subject' => 'New: [{number}]'], 'its subject has this number'],
     'the same subject' => [['Subject' => 'AW: where is my KITE'], 'same sender and subject within 14 days'],
@@ -139,7 +139,7 @@ it('makes it our turn when our answer could not be delivered', function (): void
     Mails::take(
         Mails::raw([
             'From' => 'MAILER-DAEMON@mx.example', 'Return-Path' => '<>', 'References' => "<{$sent->message_id}>",
-            'Subject' => 'Undelivered'
+            'Subject' => 'Undelivered',
         ])
     );
     expect($conversation->refresh()->state->value)->toBe('open');

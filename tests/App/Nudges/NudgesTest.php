@@ -46,7 +46,7 @@ function nudgePlan(array $differs = []): NudgePlan
 {
     $plan = (new NudgePlan)->forceFill([
         'name' => 'Photo asked for', 'steps' => [
-            ['days' => 2, 'template' => nudgeTemplate('Ask again', 'Could you still send it?')]
+            ['days' => 2, 'template' => nudgeTemplate('Ask again', 'Could you still send it?')],
         ], 'end_days' => 3,
         'end_template_id' => null, 'end_outcome_id' => Outcome::query()->where('name', 'No answer')->sole()->id, ...$differs,
     ]);
@@ -65,7 +65,7 @@ function planForm(array $differs = []): array
 {
     return [
         'name' => 'Photo', 'steps' => [
-            ['days' => '2', 'template' => (string) Template::query()->value('id')], ['days' => '', 'template' => '']
+            ['days' => '2', 'template' => (string) Template::query()->value('id')], ['days' => '', 'template' => ''],
         ],
         'end_days' => '3', 'end_template' => '', 'end_outcome' => (string) Outcome::query()
             ->where('name', 'No answer')
@@ -130,7 +130,7 @@ describe('the plans', function (): void {
     it('refuses a reminder of which a half is missing, and gives the form back as it was written', function (array $half, string $says): void {
         $written = planForm([
             'name' => 'Half of it', 'end_days' => '7',
-            'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], $half]
+            'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], $half],
         ]);
         $other = nudgePlan();
         $this->from('/nudges')->post('/nudges', $written)->assertRedirect('/nudges')->assertSessionHasErrors();
@@ -169,7 +169,7 @@ describe('the plans', function (): void {
         $plan = nudgePlan(['name' => 'Photo']);
         $this->post("/nudges/{$plan->id}/retire");
         $this->post('/nudges', planForm())->assertSessionHasErrors([
-            'name' => 'There is a nudge plan “Photo” already, in use or retired. Choose another name.'
+            'name' => 'There is a nudge plan “Photo” already, in use or retired. Choose another name.',
         ]);
         $this->post("/nudges/{$plan->id}/bring-back")->assertSessionHas('done', '“Photo” can be started again.');
         $this->post("/nudges/{$plan->id}", planForm())->assertSessionHas('done');
@@ -210,7 +210,7 @@ describe('the plans', function (): void {
         $this->post("/templates/{$plan->steps[0]['template']}/retire")->assertSessionHas('problem');
         expect(Template::query()->findOrFail($plan->steps[0]['template'])->retired_at)->toBeNull();
         $begins = RuleAction::of([
-            'do' => ActionKind::Nudge->value, 'value' => (string) $plan->id, 'as' => (string) $this->teammate('ilse')->id
+            'do' => ActionKind::Nudge->value, 'value' => (string) $plan->id, 'as' => (string) $this->teammate('ilse')->id,
         ]);
         $open = ['field' => 'state', 'op' => 'in', 'value' => ['open']];
         $rule = app(SaveRule::class)->save(
@@ -342,8 +342,8 @@ describe('one at work', function (): void {
         $plan = nudgePlan([
             'steps' => [
                 ['days' => 1, 'template' => nudgeTemplate('One', 'First')],
-                ['days' => 1, 'template' => nudgeTemplate('Two', 'Second')]
-            ]
+                ['days' => 1, 'template' => nudgeTemplate('Two', 'Second')],
+            ],
         ]);
         $nudge = begun($conversation, $plan);
         remindWhenDue($nudge);

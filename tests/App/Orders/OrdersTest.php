@@ -72,8 +72,8 @@ it('takes the only order of the last weeks where a known customer names none', f
         'placed_at' => now()->subDays($days)->toIso8601ZuluString(),
         'customer' => [
             'id' => null, 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'telephone' => null,
-            'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK']
-        ]
+            'address' => ['lines' => ['Møllevej 12'], 'country' => 'DK'],
+        ],
     ]);
     Services::take(Channel::Shop, $ordered('B-20300', 10));
     Services::take(Channel::Shop, $ordered('B-20100', 90));
@@ -129,7 +129,7 @@ it('shows the order beside the conversation, with what was paid, sent and seen',
         Channel::Shop,
         [
             'type' => 'product.changed', 'at' => now()->toIso8601ZuluString(),
-            'data' => ['product' => ['sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'price' => 11900, 'stock' => 7]]
+            'data' => ['product' => ['sku' => 'MER-RED', 'title' => 'Merlin delta, red', 'price' => 11900, 'stock' => 7]],
         ]
     );
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-14T08:00:00Z'));
@@ -203,8 +203,8 @@ it('opens a conversation with the same number of queries, however long it is', f
                     'type' => 'parcel.scanned',
                     'data' => [
                         'parcel' => 'WP7720388',
-                        'scan' => ['id' => Services::id('s'), 'stage' => 'at_depot', 'at' => '2026-11-17T08:00:00Z']
-                    ]
+                        'scan' => ['id' => Services::id('s'), 'stage' => 'at_depot', 'at' => '2026-11-17T08:00:00Z'],
+                    ],
                 ]
             );
         }

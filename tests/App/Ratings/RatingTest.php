@@ -36,7 +36,7 @@ it('lets a customer say how it went, in their language, without signing in', fun
     $this->post(ratingPath($this->conversation), ['score' => '2', 'comment' => 'Ventede længe.'])->assertOk()->assertSee('Mange tak.');
     $rating = Rating::query()->sole();
     expect($rating->only(['score', 'comment', 'customer_id']))->toBe([
-        'score' => 2, 'comment' => 'Ventede længe.', 'customer_id' => $this->conversation->customer_id
+        'score' => 2, 'comment' => 'Ventede længe.', 'customer_id' => $this->conversation->customer_id,
     ])
         ->and($rating->teammate?->is($this->teammate('ilse')))->toBeTrue();
     $this->actingAs($this->teammate('mads'))
@@ -87,7 +87,7 @@ it('can be asked for in any template, and found by its stars', function (): void
         [
             'name' => 'Few stars', 'columns' => ['number'], 'sort' => 'last_message', 'descending' => '1',
             'shared_with' => 'nobody', 'board_by' => 'state',
-            'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]]
+            'condition' => ['join' => 'all', 'parts' => [['kind' => 'leaf', 'field' => 'rating', 'op' => 'at_most', 'value' => '2']]],
         ]
     );
     expect($other->rating)->toBeNull()->and($this->conversation->rating?->score)->toBe(1);

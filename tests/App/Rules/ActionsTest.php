@@ -73,43 +73,43 @@ it('sets what a rule sets, and says so', function (Closure $action, string $said
 })->with([
     'priority' => [
         fn () => ['do' => 'set_priority', 'value' => 'low'], 'set the priority to low',
-        fn (Conversation $one) => $one->priority === Priority::Low
+        fn (Conversation $one) => $one->priority === Priority::Low,
     ],
     'category' => [
         fn () => ['do' => 'set_category', 'value' => (string) Category::query()->where('name', 'Refund')->value('id')],
-        'set the category to Payment › Refund', fn (Conversation $one) => $one->category?->name === 'Refund'
+        'set the category to Payment › Refund', fn (Conversation $one) => $one->category?->name === 'Refund',
     ],
     'person' => [
         fn () => ['do' => 'assign_person', 'value' => ($this->id)('ruta')], 'give it to Ruta Kalnina',
-        fn (Conversation $one) => $one->owner?->name === 'Ruta Kalnina'
+        fn (Conversation $one) => $one->owner?->name === 'Ruta Kalnina',
     ],
     'nobody' => [fn () => ['do' => 'assign_person', 'value' => ''], 'give it to nobody', fn (Conversation $one) => $one->owner_id === null],
     'lead on duty' => [
         fn () => ['do' => 'assign_person', 'value' => 'lead'], 'give it to the lead on duty',
-        fn (Conversation $one) => $one->owner?->name === 'Mads Overgaard'
+        fn (Conversation $one) => $one->owner?->name === 'Mads Overgaard',
     ],
     'team' => [
         fn () => ['do' => 'assign_team', 'value' => (string) Team::query()->where('name', 'Returns bench')->value('id')],
-        'give it to the team Returns bench', fn (Conversation $one) => $one->team?->name === 'Returns bench'
+        'give it to the team Returns bench', fn (Conversation $one) => $one->team?->name === 'Returns bench',
     ],
     'tag' => [
         fn () => ['do' => 'add_tag', 'text' => 'new words'], 'add the tag “new words”',
-        fn (Conversation $one) => $one->tags()->pluck('name')->all() === ['new words']
+        fn (Conversation $one) => $one->tags()->pluck('name')->all() === ['new words'],
     ],
     'waiting' => [
         fn () => ['do' => 'set_status', 'value' => 'waiting'], 'make it wait for the customer',
-        fn (Conversation $one) => $one->state === ConversationState::Waiting
+        fn (Conversation $one) => $one->state === ConversationState::Waiting,
     ],
     'held' => [
         fn () => ['do' => 'set_status', 'value' => 'held', 'text' => 'the carrier looks', 'hours' => '9'],
         'make it held: the carrier looks, for 9 working hours',
         fn (Conversation $one) => $one->held_reason === 'the carrier looks'
-            && $one->bring_back_at?->toIso8601ZuluString() === '2026-11-24T11:00:00Z'
+            && $one->bring_back_at?->toIso8601ZuluString() === '2026-11-24T11:00:00Z',
     ],
     'resolved' => [
         fn () => ['do' => 'set_status', 'value' => 'resolved:'.Outcome::query()->where('name', 'Sent again')->value('id')],
         'make it resolved, Sent again',
-        fn (Conversation $one) => $one->state === ConversationState::Resolved && $one->outcome?->name === 'Sent again'
+        fn (Conversation $one) => $one->state === ConversationState::Resolved && $one->outcome?->name === 'Sent again',
     ],
     'closed, once resolved' => [function () {
         $this->conversation->forceFill(['state' => ConversationState::Resolved])->save();
@@ -118,11 +118,11 @@ it('sets what a rule sets, and says so', function (Closure $action, string $said
     }, 'make it closed for good', fn (Conversation $one) => $one->state === ConversationState::Closed],
     'note' => [
         fn () => ['do' => 'note', 'text' => 'Look at {{ conversation.subject }}'],
-        'write the note “Look at {{ conversation.subject }}”', fn () => Note::query()->sole()->text === 'Look at Where is my kite'
+        'write the note “Look at {{ conversation.subject }}”', fn () => Note::query()->sole()->text === 'Look at Where is my kite',
     ],
     'checklist' => [
         fn () => ['do' => 'checklist', 'value' => (string) Checklist::query()->where('name', 'Damaged on arrival')->value('id')],
-        'start the checklist “Damaged on arrival”', fn () => StartedChecklist::query()->sole()->name === 'Damaged on arrival'
+        'start the checklist “Damaged on arrival”', fn () => StartedChecklist::query()->sole()->name === 'Damaged on arrival',
     ],
     'task for the lead where nobody owns it' => [
         fn () => ['do' => 'task', 'value' => 'owner', 'text' => 'Call back', 'hours' => '2'],
@@ -131,36 +131,36 @@ it('sets what a rule sets, and says so', function (Closure $action, string $said
             ->sole()
             ->assignee->name === 'Mads Overgaard' && Task::query()
             ->sole()
-            ->due_at->toIso8601ZuluString() === '2026-11-23T12:00:00Z'
+            ->due_at->toIso8601ZuluString() === '2026-11-23T12:00:00Z',
     ],
     'tell a person' => [
         fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look'], 'tell Corin Hale: Look',
-        fn () => News::query()->where('kind', 'rule_tells')->pluck('teammate_id')->all() === [$this->teammate('corin')->id]
+        fn () => News::query()->where('kind', 'rule_tells')->pluck('teammate_id')->all() === [$this->teammate('corin')->id],
     ],
     'tell the team' => [
         fn () => ['do' => 'tell', 'value' => 'team', 'text' => 'Look'], 'tell its team: Look',
-        fn () => News::query()->where('kind', 'rule_tells')->count() === 4
+        fn () => News::query()->where('kind', 'rule_tells')->count() === 4,
     ],
     'tell by mail, too' => [
         fn () => ['do' => 'tell', 'value' => ($this->id)('corin'), 'text' => 'Look', 'mail' => '1'],
         'tell Corin Hale, also by mail: Look',
-        fn () => News::query()->where('kind', 'rule_tells')->sole()->mail_due_at === '2026-11-23 10:00:00'
+        fn () => News::query()->where('kind', 'rule_tells')->sole()->mail_due_at === '2026-11-23 10:00:00',
     ],
     'language' => [
         fn () => ['do' => 'set_language', 'value' => 'lv'], 'set the language to Latvian',
-        fn (Conversation $one) => $one->language === 'lv'
+        fn (Conversation $one) => $one->language === 'lv',
     ],
     'nudge plan' => [
         fn () => [
             'do' => 'nudge', 'value' => (string) app(ReadyMade::class)->plan($this->teammate('mads'))->id,
-            'as' => ($this->id)('ilse')
+            'as' => ($this->id)('ilse'),
         ],
-        'remind with the nudge plan “No answer” as Ilse Norrby', fn () => Nudge::query()->sole()->state === Nudge::RUNNING
+        'remind with the nudge plan “No answer” as Ilse Norrby', fn () => Nudge::query()->sole()->state === Nudge::RUNNING,
     ],
     'approval' => [
         fn () => ['do' => 'ask_approval', 'value' => ($this->id)('mads'), 'text' => 'Really?'],
         'ask for the approval of Mads Overgaard: Really?',
-        fn (Conversation $one) => Approval::query()->sole()->question === 'Really?' && $one->state === ConversationState::Held
+        fn (Conversation $one) => Approval::query()->sole()->question === 'Really?' && $one->state === ConversationState::Held,
     ],
     'stop' => [fn () => ['do' => 'stop'], 'stop: no further rules', fn (Conversation $one) => $one->state === ConversationState::Open],
 ]);
@@ -241,5 +241,5 @@ it('goes there and back as it is kept', function (array $action): void {
     [['do' => 'set_priority', 'value' => 'high']],
     [['do' => 'set_status', 'value' => 'held', 'text' => 'the bench', 'hours' => '3']],
     [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']], [['do' => 'assign_person', 'value' => 'turn']],
-    [['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']]
+    [['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']],
 ]);

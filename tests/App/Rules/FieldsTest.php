@@ -27,7 +27,7 @@ use Tests\App\Services;
 
 const EVERYTHING = [
     'tags', 'orders.parcels.scans', 'customer.groups', 'customer.orders', 'customer.ratings', 'rating', 'owner',
-    'linkedConversation', 'message.attachments'
+    'linkedConversation', 'message.attachments',
 ];
 
 function arrival(Conversation $conversation): Occasion
@@ -60,7 +60,7 @@ function anaWrites(): Conversation
     $conversation = Mails::conversation(
         [
             'From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late parcel', 'MIME-Version' => '1.0',
-            'Content-Type' => "multipart/mixed; boundary={$boundary}"
+            'Content-Type' => "multipart/mixed; boundary={$boundary}",
         ],
         $body
     );
@@ -148,12 +148,12 @@ it('asks the database beforehand for what conditions will read', function (strin
     expect(RuleFields::reads($condition))->toBe($relation === null ? [] : [$relation]);
 })->with([
     ['customer_group', 'customer.groups'], ['customer_name', 'customer'], ['customer_orders', 'customer.orders'], ['customer_ratings', 'customer.ratings'], ['tags', 'tags'], [
-        'message_has_file', 'message.attachments'
+        'message_has_file', 'message.attachments',
     ],
     [
-        'parcel_days_unseen', 'orders.parcels.scans'
+        'parcel_days_unseen', 'orders.parcels.scans',
     ], ['order_total', 'orders'], ['order_country', 'orders'], ['orders', 'orders'], ['has_file', 'files'], ['own.conversation.batch', 'ownValues'], [
-        'own.customer.club', 'customer.ownValues'
+        'own.customer.club', 'customer.ownValues',
     ], ['own.order.gift', 'orders.ownValues'], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
 ]);
 
@@ -166,7 +166,7 @@ it('asks the database as often for many as for few, whatever is asked', function
     $condition = Condition::read(
         json_decode(
             (string) json_encode([
-                'all' => array_map(static fn (string $key): array => ['field' => $key, 'op' => 'is_empty'], array_keys($fields->all()))
+                'all' => array_map(static fn (string $key): array => ['field' => $key, 'op' => 'is_empty'], array_keys($fields->all())),
             ])
         )
     );
@@ -182,7 +182,7 @@ it('asks the database as often for many as for few, whatever is asked', function
     };
     foreach (range(1, 6) as $number) {
         Mails::conversation([
-            'From' => "c{$number}@x.example", 'Message-ID' => "<q{$number}@x.example>", 'Subject' => "Question {$number}"
+            'From' => "c{$number}@x.example", 'Message-ID' => "<q{$number}@x.example>", 'Subject' => "Question {$number}",
         ]);
     }
     $queries(2);
@@ -201,34 +201,34 @@ it('says a condition in words, with what was found', function (array $condition,
     'words' => [
         ['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['lost', 'unacceptable', 'where']],
         'Text of the message has one of the words “lost”, “unacceptable”, “where”',
-        ['Text of the message has “unacceptable”, “where”']
+        ['Text of the message has “unacceptable”, “where”'],
     ],
     'a choice' => [
         ['field' => 'order_status', 'op' => 'in', 'value' => ['sent']], 'Status of the order is sent',
-        ['Status of the order is sent']
+        ['Status of the order is sent'],
     ],
     'several choices' => [
         ['field' => 'order_country', 'op' => 'in', 'value' => ['DK', 'SE']], 'Country of the order is one of Denmark, “SE”',
-        ['Country of the order is one of Denmark, “SE”']
+        ['Country of the order is one of Denmark, “SE”'],
     ],
     'a number' => [
         ['field' => 'order_total', 'op' => 'more_than', 'value' => 100], 'Total of the order is more than 100',
-        ['Total of the order is more than 100']
+        ['Total of the order is more than 100'],
     ],
     'yes or no' => [
         ['field' => 'message_has_file', 'op' => 'is', 'value' => true], 'The message has a file is yes',
-        ['The message has a file is yes']
+        ['The message has a file is yes'],
     ],
     'nested' => [
         [
             'all' => [
                 ['field' => 'mood', 'op' => 'in', 'value' => ['upset']],
                 ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['closed']], ['field' => 'stars', 'op' => 'is_empty']]],
-                ['not' => ['field' => 'public', 'op' => 'is', 'value' => true]]
-            ]
+                ['not' => ['field' => 'public', 'op' => 'is', 'value' => true]],
+            ],
         ],
         'Mood is upset and (State is Closed or Stars of a review is empty) and not (Said in public is yes)',
-        ['Mood is upset', 'Stars of a review is empty']
+        ['Mood is upset', 'Stars of a review is empty'],
     ],
     'not true' => [['field' => 'in_hours', 'op' => 'is', 'value' => true], 'In working hours is yes', null],
 ]);

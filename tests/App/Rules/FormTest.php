@@ -47,7 +47,7 @@ beforeEach(function (): void {
     $this->template = (string) $thanks->id;
     $plan = (new NudgePlan)->forceFill([
         'name' => 'No answer', 'steps' => [['days' => 3, 'template' => $thanks->id]], 'end_days' => 3,
-        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id,
     ]);
     $plan->save();
     $this->plan = (string) $plan->id;
@@ -65,7 +65,7 @@ function keepRule(array $condition, array $actions, ?array $clock = null): Rule
 {
     return app(SaveRule::class)->save(null, new RuleToSave(
         'Under test', Way::Ladder, $clock === null ? [
-            RuleEvent::FirstMessage, RuleEvent::Noted
+            RuleEvent::FirstMessage, RuleEvent::Noted,
         ] : [], $condition, array_map(RuleAction::of(...), $actions), 'Why it is there', ChangedBy::Administrators,
         $clock === null ? null : Clock::of($clock),
     ), test()->teammate('corin'))->refresh();
@@ -159,7 +159,7 @@ it('keeps every action, saved untouched', function (ActionKind $kind, Closure $a
         'set_field' => fn () => ['value' => 'choice', 'text' => 'Torn, badly'],
         'answer' => fn () => [
             'value' => $this->template, 'as' => (string) $this->teammate('ilse')->id,
-            'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting'
+            'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting',
         ],
         'ask_rating' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('mads')->id],
         'ask_approval' => fn () => ['value' => 'leads', 'text' => 'May it go out for free?'],

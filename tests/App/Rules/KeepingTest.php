@@ -57,7 +57,7 @@ it('keeps a rule, off, and shows what it would have done', function (): void {
         ->assertSee('“Late parcels” is saved, and off.')
         ->assertSeeInOrder([
             'When', 'a customer writes for the first time', 'and', 'Subject has one of the words “late”, “delayed”', 'then',
-            'set the priority to high; add the tag “late”'
+            'set the priority to high; add the tag “late”',
         ])
         ->assertSee('1</b> of 2', false)->assertSee($fits->number())->assertSee('Subject has “late”');
     $rule = Rule::query()->sole();
@@ -74,7 +74,7 @@ it('says with which rules it would fight, and in which circles it would go', fun
     $first = ($this->made)();
     $this->post("/rules/{$first->id}/switch", ['on' => 1]);
     $second = ($this->made)([
-        'name' => 'Calm down', 'actions' => [['do' => 'set_priority', 'value' => 'low'], ['do' => 'remove_tag', 'text' => 'Late']]
+        'name' => 'Calm down', 'actions' => [['do' => 'set_priority', 'value' => 'low'], ['do' => 'remove_tag', 'text' => 'Late']],
     ]);
     $this->get("/rules/{$second->id}/try")
         ->assertSeeInOrder(['Fights', 'Late parcels', 'set the priority to', 'this rule'])
@@ -83,7 +83,7 @@ it('says with which rules it would fight, and in which circles it would go', fun
     $this->post("/rules/{$second->id}/switch", ['on' => 1]);
     $this->get("/rules/{$first->id}/try")->assertSee('the other, further down');
     $third = ($this->made)([
-        'name' => 'Itself', 'events' => ['tags_changed'], 'condition' => [], 'actions' => [['do' => 'add_tag', 'text' => 'more']]
+        'name' => 'Itself', 'events' => ['tags_changed'], 'condition' => [], 'actions' => [['do' => 'add_tag', 'text' => 'more']],
     ]);
     $this->get("/rules/{$third->id}/try")->assertSee('“Itself” wakes itself');
 });
@@ -101,7 +101,7 @@ it('says what cannot be kept, and loses nothing of it', function (array $form, s
     [['actions' => [['do' => 'set_status', 'value' => 'held']]], 'write who must act first'],
     [
         ['condition' => ['head' => 'all', 'parts' => [['field' => 'gone', 'op' => 'is', 'value' => 'x']]]],
-        '“gone”, which is not there any more'
+        '“gone”, which is not there any more',
     ],
 ]);
 
@@ -114,7 +114,7 @@ it('shows beside the form what fits right now', function (): void {
         ->assertSee("/conversations/{$fits->id}")
         ->assertSee('Subject has “late”');
     $redraw([
-        'condition' => ['head' => 'none', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'late']]]
+        'condition' => ['head' => 'none', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'late']]],
     ])->assertSee('Nothing of the latest one');
     $redraw(['do' => 'add-action'])->assertSee('actions[2][do]');
     $redraw(['do' => 'remove-action:0'])->assertDontSee('actions[1][do]');
@@ -143,7 +143,7 @@ it('keeps each change as a version', function (): void {
     $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
     expect(RuleVersion::query()->orderBy('version')->pluck('what')->all())->toBe(['made', 'name, what it does', 'switched on']);
     $this->get("/rules/{$rule->id}/versions")->assertSeeInOrder([
-        'switched on', 'set the priority to urgent', 'made', 'set the priority to high'
+        'switched on', 'set the priority to urgent', 'made', 'set the priority to high',
     ]);
 });
 
@@ -167,7 +167,7 @@ it('does not let a template go that a rule answers with', function (): void {
         $this->teammate('mads')
     );
     $rule = ($this->made)([
-        'actions' => [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]]
+        'actions' => [['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]],
     ]);
     $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
     $this->post("/templates/{$template->id}/retire")->assertSessionHas(
@@ -241,15 +241,15 @@ it('reads each kind of thing that rules name once, however many rules there are'
     $make = function (int $count): void {
         foreach (range(1, $count) as $number) {
             app(SaveRule::class)->save(null, new RuleToSave("Rule {$number}", Way::Every, [RuleEvent::FirstMessage], [
-                'all' => [['field' => 'category', 'op' => 'is_empty'], ['field' => 'order_country', 'op' => 'in', 'value' => ['DK']]]
+                'all' => [['field' => 'category', 'op' => 'is_empty'], ['field' => 'order_country', 'op' => 'in', 'value' => ['DK']]],
             ], array_map(RuleAction::of(...), [
                 [
-                    'do' => 'set_category', 'value' => (string) Category::inUse()->value('id')
+                    'do' => 'set_category', 'value' => (string) Category::inUse()->value('id'),
                 ], [
-                    'do' => 'assign_person', 'value' => (string) test()->teammate('ruta')->id
+                    'do' => 'assign_person', 'value' => (string) test()->teammate('ruta')->id,
                 ], ['do' => 'assign_team', 'value' => (string) Team::query()->value('id')],
                 ['do' => 'checklist', 'value' => (string) Checklist::inUse()->value('id')], [
-                    'do' => 'set_status', 'value' => 'resolved:'.Outcome::inUse()->value('id')
+                    'do' => 'set_status', 'value' => 'resolved:'.Outcome::inUse()->value('id'),
                 ],
             ]), '', ChangedBy::Leads), test()->teammate('mads'));
         }

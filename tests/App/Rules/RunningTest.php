@@ -101,16 +101,16 @@ beforeEach(function (): void {
 it('does what a rule says when a message arrives, once, with the reason on the trail', function (): void {
     $late = Category::query()->where('name', 'Late parcel')->firstOrFail();
     $rule = rule('Late parcels', RuleEvent::FirstMessage, [
-        'any' => [($this->has)('message_text', 'not come', 'lost'), ($this->has)('subject', 'late')]
+        'any' => [($this->has)('message_text', 'not come', 'lost'), ($this->has)('subject', 'late')],
     ], [
         [
-            'do' => 'set_category', 'value' => (string) $late->id
+            'do' => 'set_category', 'value' => (string) $late->id,
         ], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'add_tag', 'text' => 'parcel'],
         [
-            'do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id
+            'do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id,
         ], ['do' => 'note', 'text' => 'Look at {{ conversation.number }} first.'],
         [
-            'do' => 'checklist', 'value' => (string) DB::table('checklists')->value('id')
+            'do' => 'checklist', 'value' => (string) DB::table('checklists')->value('id'),
         ], ['do' => 'tell', 'value' => 'leads', 'text' => 'A parcel is late.'],
         ['do' => 'task', 'value' => 'owner', 'text' => 'Ask the carrier', 'hours' => '4'],
     ]);
@@ -251,7 +251,7 @@ it('answers with a template as a person, without taking it or stopping the promi
 it('does with its answer what goes along with the template, but gives it to nobody, and resolves as it says', function (): void {
     $outcome = Outcome::query()->where('name', 'Information given')->firstOrFail();
     $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Hours', '', SharedWith::Everybody, null, [
-        'en' => ['subject' => null, 'text' => 'From nine to five.', 'html' => null]
+        'en' => ['subject' => null, 'text' => 'From nine to five.', 'html' => null],
     ], [], [
         Step::of('priority', 'low'), Step::of('tag', 'hours'), Step::of(
             'owner', (string) $this->teammate('ruta')->id
@@ -262,15 +262,15 @@ it('does with its answer what goes along with the template, but gives it to nobo
         [
             [
                 'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id,
-                'then' => "resolved:{$outcome->id}"
-            ]
+                'then' => "resolved:{$outcome->id}",
+            ],
         ]
     );
     $conversation = Mails::conversation();
     runRules();
     $conversation->refresh();
     expect([
-        $conversation->state, $conversation->outcome_id, $conversation->priority, $conversation->owner_id
+        $conversation->state, $conversation->outcome_id, $conversation->priority, $conversation->owner_id,
     ])->toBe([ConversationState::Resolved, $outcome->id, Priority::Low, null])
         ->and(tagsOf($conversation))->toBe(['hours'])
         ->and(Message::query()->where('direction', Message::OUT)->sole()->cc ?? [])->toBe([]);
@@ -299,7 +299,7 @@ it('answers no machines, nobody twice from one rule, and nobody more than three 
             "Answers {$letter}", [RuleEvent::FirstMessage, RuleEvent::LaterMessage], [],
             [
                 ['do' => 'answer', 'value' => (string) answeringTemplate("T{$letter}", "Hello from {$letter}")->id, 'as' => $mads],
-                ['do' => 'add_tag', 'text' => $letter]
+                ['do' => 'add_tag', 'text' => $letter],
             ]
         );
     }
@@ -329,8 +329,8 @@ it('answers as somebody else when the person has left, and reports when nobody i
         [
             [
                 'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ruta')->id,
-                'instead' => (string) $this->teammate('mads')->id
-            ]
+                'instead' => (string) $this->teammate('mads')->id,
+            ],
         ]
     );
     $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
@@ -346,19 +346,19 @@ it('runs on many at once, each with what is its own', function (): void {
         'all' => [
             ['field' => 'tags', 'op' => 'includes_none', 'value' => ['0']],
             ['field' => 'customer_orders', 'op' => 'at_most', 'value' => 3],
-            ['field' => 'customer_group', 'op' => 'includes_none', 'value' => ['0']]
-        ]
+            ['field' => 'customer_group', 'op' => 'includes_none', 'value' => ['0']],
+        ],
     ], [
         ['do' => 'assign_person', 'value' => (string) $this->teammate('ruta')->id], [
-            'do' => 'tell', 'value' => 'owner', 'text' => 'Yours: {{ customer.name }}'
+            'do' => 'tell', 'value' => 'owner', 'text' => 'Yours: {{ customer.name }}',
         ], ['do' => 'task', 'value' => 'owner', 'text' => 'Look', 'hours' => '2'],
         [
-            'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id
+            'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id,
         ], ['do' => 'set_status', 'value' => 'waiting'],
     ]);
     $all = array_map(
         static fn (string $name): Conversation => Mails::conversation([
-            'From' => "{$name} Field <{$name}@field.example>", 'Subject' => "From {$name}"
+            'From' => "{$name} Field <{$name}@field.example>", 'Subject' => "From {$name}",
         ]),
         ['Ann', 'Bea', 'Cid']
     );
@@ -411,7 +411,7 @@ it('runs on what the shop and the carrier tell', function (): void {
         Channel::Shop,
         Services::order([
             'version' => 2, 'status' => 'cancelled',
-            'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 16300]]
+            'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 16300]],
         ])
     );
     runRules();
@@ -469,7 +469,7 @@ it('reports what cannot be filled, and lets the others go on', function (): void
         'Fails', RuleEvent::FirstMessage, [],
         [
             ['do' => 'add_tag', 'text' => 'half done'],
-            ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id]
+            ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id],
         ]
     );
     rule('Goes on', RuleEvent::FirstMessage, [], [['do' => 'add_tag', 'text' => 'went on']]);
@@ -548,12 +548,12 @@ it('asks of message, customer, order and the hour', function (string $field, str
     expect(tagsOf($conversation))->toBe($fits ? ['fits'] : []);
 })->with([
     [
-        'sender_domain', 'in', ['club.kites.example'], true
+        'sender_domain', 'in', ['club.kites.example'], true,
     ], ['sender_domain', 'ends_with', 'kites.example', true], ['sender_domain', 'in', ['kites.example'], false],
     ['weekday', 'in', ['1'], true], ['weekday', 'in', ['6', '7'], false], ['in_hours', 'is', true, true], ['in_hours', 'is', false, false],
     ['customer_orders', 'at_most', 0, true], ['order_total', 'more_than', 1, false], ['message_has_file', 'is', false, true],
     ['done_by', 'in', ['customer'], true], ['channel', 'in', ['email'], true], [
-        'message_subject', 'has_all_words', ['kite', 'where'], true
+        'message_subject', 'has_all_words', ['kite', 'where'], true,
     ],
 ]);
 
@@ -595,7 +595,7 @@ it('leaves a conversation where it is when nobody’s turn it can be, and says w
     expect($last->refresh()->owner_id)->toBeNull()
         ->and(RuleRun::query()->where('conversation_id', $last->id)->sole()->done)
         ->toBe([
-            'not: give it to whoever’s turn it is in its team, since everybody in the team Care is away or has as many as they can take'
+            'not: give it to whoever’s turn it is in its team, since everybody in the team Care is away or has as many as they can take',
         ])
         ->and($atBench->refresh()->owner_id)->toBeNull()
         ->and(RuleRun::query()->where('conversation_id', $atBench->id)->sole()->done[0])
@@ -609,9 +609,9 @@ it('answers as somebody else while the person is away, and gives to the lead on 
         [
             [
                 'do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('ilse')->id,
-                'instead' => (string) $this->teammate('ruta')->id
+                'instead' => (string) $this->teammate('ruta')->id,
             ],
-            ['do' => 'assign_person', 'value' => 'lead']
+            ['do' => 'assign_person', 'value' => 'lead'],
         ]
     );
     $here = Mails::conversation(['From' => 'One <one@hruby.example>']);
@@ -691,7 +691,7 @@ it('asks how it went, once, and runs on what the customer says', function (): vo
     $resolve();
     runRules();
     expect(RuleRun::query()->where('conversation_id', $conversation->id)->orderByDesc('id')->value('done'))->toBe([
-        'not: ask for a rating with “How was it?” as Ilse Norrby, since they have rated it already'
+        'not: ask for a rating with “How was it?” as Ilse Norrby, since they have rated it already',
     ]);
     $again = Mails::conversation(['Subject' => 'Another kite']);
     runRules();
@@ -734,8 +734,8 @@ it('tells who writes to what was closed how to write anew', function (): void {
             [
                 'do' => 'answer',
                 'value' => (string) answeringTemplate('Anew', 'It is {{ conversation.number }} now, or {{ store.form_link }}')->id,
-                'as' => (string) $this->teammate('ilse')->id
-            ]
+                'as' => (string) $this->teammate('ilse')->id,
+            ],
         ]
     );
     rule('Marks it', RuleEvent::WroteWhenClosed, [], [['do' => 'add_tag', 'text' => 'begun anew']]);
@@ -776,8 +776,8 @@ it('looks at what happened next as the rules before have left it', function (): 
         [
             'all' => [
                 ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], ['field' => 'tags', 'op' => 'is_not_empty'],
-                ['not' => ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 90]]
-            ]
+                ['not' => ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 90]],
+            ],
         ],
         [['do' => 'add_tag', 'text' => 'noted']]
     );

@@ -106,7 +106,7 @@ function noAnswerPlan(): NudgePlan
     $plan = (new NudgePlan)->forceFill([
         'name' => 'No answer', 'steps' => [
             ['days' => 5, 'template' => reminder('First', 'Hello {{ customer.first_name | "there" }}, did you see our question?')],
-            ['days' => 5, 'template' => reminder('Second', 'We ask once more.')]
+            ['days' => 5, 'template' => reminder('Second', 'We ask once more.')],
         ],
         'end_days' => 5, 'end_template_id' => reminder(
             'Last word', 'We close it; write again any time.'
@@ -229,7 +229,7 @@ it('calls a nudge plan off by any answer, and by whatever else happens', functio
     Mails::conversation(['In-Reply-To' => '<answers@x.example>', 'From' => 'answers@x.example', 'Subject' => 'Re: About answers']);
     Mails::conversation([
         'In-Reply-To' => '<absent@x.example>', 'From' => 'absent@x.example', 'Subject' => 'Absent',
-        'Auto-Submitted' => 'auto-replied'
+        'Auto-Submitted' => 'auto-replied',
     ]);
     app(ChangeState::class)->resolveUnchecked($resolved->refresh(), Actor::teammate($ilse), Outcome::query()->firstOrFail());
     $this->actingAs($ilse)->get("/conversations/{$byHand->id}")->assertSee('reminder 1 of 2, unless they answer first');
@@ -303,7 +303,7 @@ it('looks at all that has changed, however much, and again where it was stopped 
                 0, 2500,
                 [
                     'conversation_id' => $busy->id, 'actor' => 'application', 'kind' => JournalKind::Delivered->value,
-                    'details' => '{}', 'why' => '', 'at' => now()
+                    'details' => '{}', 'why' => '', 'at' => now(),
                 ]
             ),
             500
@@ -389,7 +389,7 @@ it('refuses a clock that says nothing', function (array $clock): void {
 })->with([
     [['since' => 'sometime', 'hours' => 3]], [['since' => 'began', 'hours' => 0]], [['since' => 'began', 'hours' => -1]], [['since' => 'began', 'hours' => 9999]],
     [['since' => 'times', 'days' => [], 'time' => '09:00']], [
-        ['since' => 'times', 'days' => ['1'], 'time' => '25:00']
+        ['since' => 'times', 'days' => ['1'], 'time' => '25:00'],
     ], [['since' => 'times', 'days' => ['9'], 'time' => '09:00']],
 ]);
 
@@ -403,7 +403,7 @@ it('makes rules that run with time, and nudge plans, by their forms', function (
         [
             'name' => 'Slow', 'way' => 'every', 'changed_by' => 'leads',
             'clock' => ['since' => 'unanswered', 'hours' => '2', 'in_hours' => '1'],
-            'condition' => ['head' => 'all', 'parts' => []], 'actions' => [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']]
+            'condition' => ['head' => 'all', 'parts' => []], 'actions' => [['do' => 'tell', 'value' => 'leads', 'text' => 'Look']],
         ]
     )
         ->assertSee('it is 2 working hours since the customer wrote, without an answer')
@@ -414,7 +414,7 @@ it('makes rules that run with time, and nudge plans, by their forms', function (
         '/nudges',
         [
             'name' => 'Photo', 'steps' => [['days' => '5', 'template' => (string) $template], ['days' => '', 'template' => '']],
-            'end_days' => '3', 'end_outcome' => (string) Outcome::query()->value('id')
+            'end_days' => '3', 'end_outcome' => (string) Outcome::query()->value('id'),
         ]
     )
         ->assertSessionHas('done', '“Photo” is saved. A reminder after 5 working days, then resolved after 3 working days.');
@@ -423,7 +423,7 @@ it('makes rules that run with time, and nudge plans, by their forms', function (
         '/nudges',
         [
             'name' => 'Empty', 'steps' => [['days' => '', 'template' => '']], 'end_days' => '3',
-            'end_outcome' => (string) Outcome::query()->value('id')
+            'end_outcome' => (string) Outcome::query()->value('id'),
         ]
     )->assertSessionHas('problem');
     $this->actingAs($this->teammate('ilse'))->post('/nudges', ['name' => 'Mine'])->assertForbidden();

@@ -109,7 +109,7 @@ it('says which tag one gives and another takes away, and how often, and in which
         'Takes it away', ['all' => []],
         [
             ['do' => 'remove_tag', 'text' => 'FESTIVAL'], ['do' => 'remove_tag', 'text' => 'calm'],
-            ['do' => 'set_priority', 'value' => 'high']
+            ['do' => 'set_priority', 'value' => 'high'],
         ]
     );
     kept('There', ['all' => []], [['do' => 'set_priority', 'value' => 'high']], [RuleEvent::TagsChanged]);
@@ -121,7 +121,7 @@ it('says which tag one gives and another takes away, and how often, and in which
     $tried = tried($rule);
     // Both want the same priority, and a circle of others is not its own.
     expect(fightsOf($tried))->toBe([
-        ['Takes it away', 'the tag “festival”, which one gives and the other takes away', 'the one further down', 2]
+        ['Takes it away', 'the tag “festival”, which one gives and the other takes away', 'the one further down', 2],
     ])
         ->and($tried->circles)->toBe([])
         ->and(tried(Rule::query()->where('name', 'There')->sole())->circles)->toHaveCount(1);
@@ -133,7 +133,7 @@ it('counts all that fit, and shows the first hundred', function (?array $clock):
     $entry = (array) DB::table('journal')->where('kind', 'message_received')->first();
     foreach (range(1, 104) as $number) {
         $id = DB::table('conversations')->insertGetId([
-            ...$template, 'id' => null, ...array_filter(['reply_token' => isset($template['reply_token']) ? "t{$number}" : null])
+            ...$template, 'id' => null, ...array_filter(['reply_token' => isset($template['reply_token']) ? "t{$number}" : null]),
         ]);
         DB::table('journal')->insert([...$entry, 'id' => null, 'conversation_id' => $id]);
     }
@@ -165,14 +165,14 @@ it('says what rules that run on what happens have done to those for which its ti
         ->and(fightsOf($tried))
         ->toBe([
             ['Calm', 'set the priority to', 'whichever runs later', 1],
-            ['Calm', '“Calm”, a tag that one gives and the other takes away', 'whichever runs later', 1]
+            ['Calm', '“Calm”, a tag that one gives and the other takes away', 'whichever runs later', 1],
         ]);
 });
 
 it('looks beside a conversation only where it depends on that', function (): void {
     [$late, $tagged, $neither] = array_map(
         fn (string $subject): Conversation => Mails::conversation([
-            'Subject' => $subject, 'From' => "{$subject}@x.example", 'Message-ID' => "<{$subject}@x.example>"
+            'Subject' => $subject, 'From' => "{$subject}@x.example", 'Message-ID' => "<{$subject}@x.example>",
         ]),
         ['late', 'tagged', 'neither']
     );
@@ -206,7 +206,7 @@ it('says where it would not have answered', function (): void {
     Mails::conversation(['Subject' => 'Out of office', 'From' => 'no-reply@x.example', 'Auto-Submitted' => 'auto-generated']);
     Mails::conversation(['Subject' => 'Where is it', 'From' => 'eva@sturm.example']);
     expect(array_column(tried($rule)->rows, 'leftOut'))->toBe([
-        [], ['the answer, since a machine wrote it, and machines are not answered']
+        [], ['the answer, since a machine wrote it, and machines are not answered'],
     ]);
 });
 

@@ -45,13 +45,13 @@ it('narrows by what is known', function (): void {
     $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
     $torn->forceFill([
         'state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id,
-        'category_id' => Category::query()->where('name', 'Faulty item')->value('id')
+        'category_id' => Category::query()->where('name', 'Faulty item')->value('id'),
     ])->save();
     $this->actingAs($this->teammate('ilse'))->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
     foreach (
         [
             'state:held', 'owner:ilse', 'owner:me', 'category:faulty', 'category:product', 'tag:fest', 'from:ana', 'from:wrenf',
-            'sail state:held', 'has:tag', 'before:2026-11-23 after:2026-11-21'
+            'sail state:held', 'has:tag', 'before:2026-11-23 after:2026-11-21',
         ] as $written
     ) {
         expect(Searches::subjects($written))->toBe(['Torn sail'], $written);
@@ -120,7 +120,7 @@ it('finds all others with a minus before a narrowing, also those of which nothin
     $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
     $torn->forceFill([
         'state' => ConversationState::Held, 'owner_id' => $this->teammate('ilse')->id,
-        'category_id' => Category::query()->where('name', 'Faulty item')->value('id')
+        'category_id' => Category::query()->where('name', 'Faulty item')->value('id'),
     ])->save();
     $this->actingAs($this->teammate('ilse'))->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
     $this->actingAs($this->teammate('mads'))->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch', 'kind' => 'text']);
@@ -128,7 +128,7 @@ it('finds all others with a minus before a narrowing, also those of which nothin
     foreach (
         [
             '-state:held', '-owner:ilse', '-owner:me', '-category:faulty', '-category:product', '-tag:fest', '-from:ana',
-            '-has:tag', '-has:owner', '-batch:kap', 'owner:nobody'
+            '-has:tag', '-has:owner', '-batch:kap', 'owner:nobody',
         ] as $written
     ) {
         expect(Searches::subjects($written))->toBe(['Gift card', 'Naht am Drachen'], $written);

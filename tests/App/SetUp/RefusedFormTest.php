@@ -31,14 +31,14 @@ beforeEach(function (): void {
         app(ArrangeFields::class)->make(About::Conversation, $name, FieldKind::Choice, ['S', 'M'], true);
     }
     $template = (new Template)->forceFill([
-        'name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'steps' => [], 'version' => 1
+        'name' => 'Thanks', 'folder' => '', 'shared_with' => 'everybody', 'steps' => [], 'version' => 1,
     ]);
     $template->save();
     foreach (['No answer at all', 'Photo'] as $name) {
         (new NudgePlan)
             ->forceFill([
                 'name' => $name, 'steps' => [['days' => 3, 'template' => $template->id]], 'end_days' => 4,
-                'end_outcome_id' => Outcome::query()->firstOrFail()->id
+                'end_outcome_id' => Outcome::query()->firstOrFail()->id,
             ])
             ->save();
     }
@@ -57,7 +57,7 @@ function arrangedNow(): array
 {
     $tables = [
         'categories', 'category_teammate', 'outcomes', 'tags', 'own_fields', 'checklists', 'teams', 'team_teammate', 'nudge_plans',
-        'customer_groups', 'hooks', 'teammates'
+        'customer_groups', 'hooks', 'teammates',
     ];
     $there = array_filter($tables, static fn (string $table): bool => DB::getSchemaBuilder()->hasTable($table));
 
@@ -115,7 +115,7 @@ it('comes back as it was written, and the others as they are', function (
 })->with([
     'a new category' => [
         '/sorting/categories', '/sorting/categories', fn () => 0,
-        ['name' => str_repeat('n', 81), 'customer_name' => 'For customers', 'hidden' => '1'], 'must not be greater than 80'
+        ['name' => str_repeat('n', 81), 'customer_name' => 'For customers', 'hidden' => '1'], 'must not be greater than 80',
     ],
     'a category' => ['/sorting/categories/{id}', '/sorting/categories/{id}', function (): int {
         $category = Category::query()->where('name', 'Late parcel')->sole();
@@ -127,50 +127,50 @@ it('comes back as it was written, and the others as they are', function (
     'a new outcome' => ['/sorting/outcomes', '/sorting/outcomes', fn () => 0, ['name' => 'Refunded'], 'Refunded'],
     'an outcome' => [
         '/sorting/outcomes', '/sorting/outcomes/{id}', fn () => Outcome::query()->where('name', 'Exchanged')->value('id'),
-        ['name' => 'Refunded'], 'Refunded'
+        ['name' => 'Refunded'], 'Refunded',
     ],
     'a new tag' => ['/sorting/tags', '/sorting/tags', fn () => 0, ['name' => str_repeat('n', 81)], 'must not be greater than'],
     'a tag' => [
         '/sorting/tags', '/sorting/tags/{id}', fn () => Tag::query()->where('name', 'Festival')->value('id'),
-        ['name' => 'wholesale'], 'Wholesale'
+        ['name' => 'wholesale'], 'Wholesale',
     ],
     'a new field' => [
         '/sorting/fields', '/sorting/fields', fn () => 0,
-        ['name' => 'Batch', 'about' => 'conversation', 'kind' => 'choice', 'choices' => 'A', 'required' => '1'], 'Batch'
+        ['name' => 'Batch', 'about' => 'conversation', 'kind' => 'choice', 'choices' => 'A', 'required' => '1'], 'Batch',
     ],
     'a field' => [
         '/sorting/fields', '/sorting/fields/{id}', fn () => OwnField::query()->where('name', 'Size')->value('id'),
-        ['name' => str_repeat('n', 61), 'choices' => 'L', 'required' => null], 'must not be greater than 60'
+        ['name' => str_repeat('n', 61), 'choices' => 'L', 'required' => null], 'must not be greater than 60',
     ],
     'a new checklist' => ['/sorting/checklists', '/sorting/checklists', fn () => 0, ['name' => 'Customs', 'steps' => ''], 'steps'],
     'a checklist' => [
         '/sorting/checklists', '/sorting/checklists/{id}', fn () => Checklist::query()->where('name', 'Lost parcel')->value('id'),
-        ['name' => str_repeat('n', 81), 'category' => '', 'steps' => 'One more'], 'must not be greater than 80'
+        ['name' => str_repeat('n', 81), 'category' => '', 'steps' => 'One more'], 'must not be greater than 80',
     ],
     'a new team' => ['/sorting/teams', '/sorting/teams', fn () => 0, ['name' => 'Care'], 'already'],
     'a team' => [
         '/sorting/teams', '/sorting/teams/{id}', fn () => Team::query()->where('name', 'Care')->value('id'),
-        ['name' => 'Returns bench', 'turns' => 'even', 'people[1][in]' => null, 'people[2][weight]' => '7'], 'already'
+        ['name' => 'Returns bench', 'turns' => 'even', 'people[1][in]' => null, 'people[2][weight]' => '7'], 'already',
     ],
     'languages that somebody speaks' => [
         '/sorting/teams', '/sorting/people/{id}/speaks', fn () => test()->teammate('ilse')->id, ['speaks' => 'da, klingon'],
-        'klingon'
+        'klingon',
     ],
     'a new nudge plan' => [
         '/nudges', '/nudges', fn () => 0, ['name' => 'New', 'steps[0][days]' => '5', 'steps[0][template]' => '', 'end_days' => '9'],
-        'Choose the template of reminder 1'
+        'Choose the template of reminder 1',
     ],
     'a nudge plan' => [
         '/nudges', '/nudges/{id}', fn () => NudgePlan::query()->where('name', 'Photo')->value('id'),
-        ['name' => 'No answer at all', 'steps[0][days]' => '', 'steps[0][template]' => '', 'end_days' => '9'], 'already'
+        ['name' => 'No answer at all', 'steps[0][days]' => '', 'steps[0][template]' => '', 'end_days' => '9'], 'already',
     ],
     'a new customer group' => [
         '/customer-groups', '/customer-groups', fn () => 0,
-        ['name' => 'Danes', 'field[]' => 'language', 'is[]' => '', 'place' => '1'], 'Write the value in condition 1'
+        ['name' => 'Danes', 'field[]' => 'language', 'is[]' => '', 'place' => '1'], 'Write the value in condition 1',
     ],
     'a customer group' => [
         '/customer-groups', '/customer-groups/{id}', fn () => CustomerGroup::query()->where('name', 'Regulars')->value('id'),
-        ['name' => 'Wholesale', 'place' => '3'], 'already'
+        ['name' => 'Wholesale', 'place' => '3'], 'already',
     ],
     'a webhook' => ['/rules/hooks', '/rules/hooks', fn () => 0, ['name' => 'Stock', 'address' => 'ftp://stock.example'], 'https'],
 ]);

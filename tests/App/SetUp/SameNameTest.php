@@ -34,6 +34,6 @@ it('says that somebody else was quicker, and keeps what was written', function (
     'a checklist' => ['/sorting/checklists', '/sorting/checklists', 'checklists', ['name' => 'Customs', 'steps' => 'One']],
     'a customer group' => [
         '/customer-groups', '/customer-groups', 'customer_groups',
-        ['name' => 'Danes', 'field' => ['language'], 'is' => ['da'], 'place' => '5']
+        ['name' => 'Danes', 'field' => ['language'], 'is' => ['da'], 'place' => '5'],
     ],
 ]);

@@ -28,19 +28,19 @@ beforeEach(function (): void {
     }
     $template = (new Template)->forceFill([
         'name' => 'Thanks & more', 'folder' => 'Care', 'shared_with' => 'everybody',
-        'steps' => [['do' => 'tag', 'value' => 'seen, twice'], ['do' => 'priority', 'value' => 'low']], 'version' => 1
+        'steps' => [['do' => 'tag', 'value' => 'seen, twice'], ['do' => 'priority', 'value' => 'low']], 'version' => 1,
     ]);
     $template->save();
     DB::table('template_languages')->insert([
         [
             'template_id' => $template->id, 'language' => 'en', 'subject' => 'Re: “kites”',
-            'text' => "Hello {{ customer.first_name | \"there\" }},\n\n  thank you <b>so</b> much & more.\n\nYours"
+            'text' => "Hello {{ customer.first_name | \"there\" }},\n\n  thank you <b>so</b> much & more.\n\nYours",
         ],
         ['template_id' => $template->id, 'language' => 'de', 'subject' => null, 'text' => "Hallo,\n\ndanke schön."],
     ]);
     (new NudgePlan)->forceFill([
         'name' => 'No answer "at all"', 'steps' => [
-            ['days' => 3, 'template' => $template->id], ['days' => 5, 'template' => $template->id]
+            ['days' => 3, 'template' => $template->id], ['days' => 5, 'template' => $template->id],
         ], 'end_days' => 4, 'end_outcome_id' => Outcome::query()
             ->firstOrFail()
             ->id, 'end_template_id' => $template->id,
@@ -52,8 +52,8 @@ beforeEach(function (): void {
         'condition' => [
             'any' => [
                 ['field' => 'subject', 'op' => 'has_any_word', 'value' => ['a & b', 'größer']],
-                ['not' => ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['held', 'closed']]]]]
-            ]
+                ['not' => ['any' => [['field' => 'state', 'op' => 'in', 'value' => ['held', 'closed']]]]],
+            ],
         ],
     ])->save();
     DB::table('tags')->insert(['name' => 'größer & mehr', 'folded' => Folding::fold('größer & mehr')]);
@@ -73,8 +73,7 @@ function contentsOf(string ...$tables): array
             $values = array_diff_key((array) $row, ['updated_at' => 1, 'version' => 1]);
             // Written by the database with spaces of its own.
             $rows[] = ['table' => $table] + array_map(
-                static fn (mixed $value)
-                    : mixed => is_string($value)
+                static fn (mixed $value): mixed => is_string($value)
                     && in_array($value[0] ?? '', ['{', '['], true)
                     ? json_decode($value, true)
                     ?? $value

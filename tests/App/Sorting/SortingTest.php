@@ -40,7 +40,7 @@ it('makes, renames and moves categories, with the paths of all below', function 
         '/sorting/categories',
         [
             'name' => 'Customs', 'customer_name' => '', 'parent' => $delivery->id, 'members' => [$this->teammate('ruta')->id],
-            'responsible' => $this->teammate('ilse')->id
+            'responsible' => $this->teammate('ilse')->id,
         ]
     )->assertSessionHas('done');
     $customs = Category::query()->where('name', 'Customs')->sole();
@@ -101,7 +101,7 @@ it('renames, merges and retires outcomes', function (): void {
     $this->post('/sorting/outcomes', ['name' => 'Advice given']);
     $this->post('/sorting/outcomes', ['name' => 'Advice given'])->assertSessionHas('problem');
     [$advice, $given] = [
-        Outcome::query()->where('name', 'Advice given')->sole(), Outcome::query()->where('name', 'Information given')->sole()
+        Outcome::query()->where('name', 'Advice given')->sole(), Outcome::query()->where('name', 'Information given')->sole(),
     ];
     $this->post("/sorting/outcomes/{$advice->id}", ['name' => 'Advice']);
     $this->post("/sorting/outcomes/{$advice->id}/merge", ['into' => $given->id])->assertSessionHas('done');
@@ -139,7 +139,7 @@ it('keeps what is written in fields of the store’s own, each kind as it should
         [
             'Batch' => ['text'], 'Metres' => ['number'], 'Promised for' => ['date'],
             'Fault' => ['choice', "Split ferrule\nTorn sail"], 'Parts' => ['choices', "Spar\nSail\nLine"],
-            'Photo seen' => ['yes_no']
+            'Photo seen' => ['yes_no'],
         ] as $name => $kind
     ) {
         $this->post(
@@ -151,7 +151,7 @@ it('keeps what is written in fields of the store’s own, each kind as it should
         $ids['Batch'] => ' K ', $ids['Metres'] => '12,50', $ids['Promised for'] => '2026-11-28', $ids['Fault'] => 'split FERRULE', $ids['Parts'] => ['', 'Spar', 'Line'], $ids['Photo seen'] => 'yes',
     ]])->assertSessionHas('done');
     expect(journalled($conversation, JournalKind::FieldChanged))->toBe([
-        'Batch K', 'Metres 12.5', 'Promised for 2026-11-28', 'Fault Split ferrule', 'Parts Spar, Line', 'Photo seen yes'
+        'Batch K', 'Metres 12.5', 'Promised for 2026-11-28', 'Fault Split ferrule', 'Parts Spar, Line', 'Photo seen yes',
     ]);
     $this->post(
         "/conversations/{$conversation->id}/fields",

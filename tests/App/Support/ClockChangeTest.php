@@ -86,7 +86,7 @@ it('refuses a time that is none', function (string $written): void {
     expect(Task::query()->exists())->toBeFalse()->and($this->conversation->refresh()->state)->toBe(ConversationState::Open);
 })->with([
     '2026-02-30T10:00', '2026-13-01T10:00', '2026-11-24T25:00', '2026-11-24', 'tomorrow', '2026-11-24T10:00:00Z',
-    '99999-01-01T10:00'
+    '99999-01-01T10:00',
 ]);
 
 it('says times as the reader’s clock shows them, on both sides of the change', function (string $at, string $zone, string $short): void {

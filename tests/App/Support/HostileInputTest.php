@@ -102,7 +102,7 @@ it('shows what stands in the store as text, on every page', function (array $rou
         'templates' => ['name', 'folder'], 'template_languages' => ['text', 'subject'], 'template_files' => ['name'], 'attachments' => ['name'], 'rules' => ['name', 'notes'],
         'nudge_plans' => ['name'], 'checklists' => ['name'], 'started_checklists' => ['name'], 'tasks' => ['title'], 'saved_views' => ['name'], 'customer_groups' => ['name'],
         'own_fields' => ['name'], 'hooks' => ['name'], 'orders' => [
-            'buyer_name', 'address', 'shipping_title'
+            'buyer_name', 'address', 'shipping_title',
         ], 'order_lines' => ['title', 'sku'],
         'bulk_changes' => ['label', 'text'], 'approvals' => ['question'], 'unreadable_mail' => ['reason'], 'event_traces' => ['reason'], 'channel_items' => ['text', 'author_name'],
         'accounts' => ['sender_name'], 'history_imports' => ['name', 'problem'], 'blocked_senders' => ['value'], 'drafts' => ['text'], 'customer_notes' => ['text'],

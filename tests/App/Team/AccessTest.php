@@ -42,7 +42,7 @@ it('shows nothing to those who are not signed in', function (string $address): v
     $this->get($address)->assertRedirect('/sign-in');
 })->with([
     '/', '/queue/my-turn', '/queue/my-turn/changes', '/conversations/1001', '/accounts', '/unreadable-mail', '/attachments/1',
-    '/messages/1/original', '/own-settings'
+    '/messages/1/original', '/own-settings',
 ]);
 
 it('lets the returns bench read, note and hold, but not write to customers', function (): void {

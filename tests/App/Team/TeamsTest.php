@@ -19,7 +19,7 @@ it('lets a lead say who is in a team, and how it gives out what comes in', funct
         ->get()
         ->mapWithKeys(
             static fn (Teammate $one): array => [
-                $one->id => ['in' => in_array($one->id, array_column($in, 'id'), true) ? '1' : null, 'weight' => '2', 'cap' => '7']
+                $one->id => ['in' => in_array($one->id, array_column($in, 'id'), true) ? '1' : null, 'weight' => '2', 'cap' => '7'],
             ]
         )
         ->all();

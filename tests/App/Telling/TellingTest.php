@@ -59,7 +59,7 @@ it('reads names as they are written, and no parts of words', function (string $t
 
 it('tells two of the same first name apart', function (): void {
     Teammate::query()->create([
-        'name' => 'Ilse Brandt', 'email' => 'ilse2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC'
+        'name' => 'Ilse Brandt', 'email' => 'ilse2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC',
     ]);
     $team = Teammate::query()->orderBy('id')->get()->all();
     expect(Mentions::in('@Ilse', $team))->toBe([])->and(Mentions::in('@Ilse Brandt', $team)[0]->name)->toBe('Ilse Brandt');
@@ -67,7 +67,7 @@ it('tells two of the same first name apart', function (): void {
 
 it('tells of what was given to them only the one it was given to, though another has the same name', function (): void {
     $other = Teammate::query()->create([
-        'name' => 'Ruta Kalnina', 'email' => 'ruta2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC'
+        'name' => 'Ruta Kalnina', 'email' => 'ruta2@brindle.example', 'password' => 'x', 'role' => 'care', 'time_zone' => 'UTC',
     ]);
     $this->actingAs($this->teammate('mads'))
         ->post("/conversations/{$this->conversation->id}/owner", ['owner' => $other->id])
@@ -134,7 +134,7 @@ it('knows when a mail is due', function (MailWhen $when, ?string $due): void {
     expect($when->dueAt(CarbonImmutable::parse('2026-11-23T10:20:00Z'), 'Europe/Copenhagen')?->toIso8601ZuluString())->toBe($due);
 })->with([
     [MailWhen::Never, null], [MailWhen::AtOnce, '2026-11-23T10:20:00Z'], [MailWhen::Hourly, '2026-11-23T11:00:00Z'],
-    [MailWhen::Daily, '2026-11-24T07:00:00Z']
+    [MailWhen::Daily, '2026-11-24T07:00:00Z'],
 ]);
 
 it('tries a mail again that could not be sent', function (): void {
@@ -143,7 +143,7 @@ it('tries a mail again that could not be sent', function (): void {
         ->get()
         ->each(
             static fn (Account $account) => $account->forceFill([
-                'settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']
+                'settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none'],
             ])->save()
         );
     ($this->note)('ilse', '@Mads');
@@ -194,7 +194,7 @@ it('tells each of what was given to them, also where it changes hands at once', 
 it('goes on after a gap in the journal’s numbers', function (): void {
     Illuminate\Support\Facades\DB::table('journal')->insert([
         'id' => 900_000, 'conversation_id' => $this->conversation->id, 'actor' => 'application', 'kind' => 'delivered',
-        'details' => '{}', 'at' => now()
+        'details' => '{}', 'at' => now(),
     ]);
     ($this->note)('ilse', 'After the gap, @Mads');
     expect(told())->toBe(['mads: mentioned']);
@@ -206,7 +206,7 @@ it('mails nothing to who has left, whatever was still to be told', function (): 
         ->get()
         ->each(
             static fn (Account $account) => $account->forceFill([
-                'settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none']
+                'settings' => [...$account->settings, 'smtp_host' => '127.0.0.1', 'smtp_port' => 1, 'smtp_security' => 'none'],
             ])->save()
         );
     ($this->note)('ilse', '@Mads @Ruta');

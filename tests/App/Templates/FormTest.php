@@ -30,7 +30,7 @@ function keptTemplate(array $steps = [], string $name = 'Under test'): Template
 {
     $texts = [
         'en' => ['subject' => 'About {{ order.number }}', 'text' => "Hello\n\n{{ agent.first_name }}", 'html' => null],
-        'da' => ['subject' => null, 'text' => 'Hej du', 'html' => '<div>Hej <strong>du</strong></div>']
+        'da' => ['subject' => null, 'text' => 'Hej du', 'html' => '<div>Hej <strong>du</strong></div>'],
     ];
 
     return app(SaveTemplate::class)->save(
@@ -75,7 +75,7 @@ beforeEach(function (): void {
     app(ArrangeFields::class)->make(About::Conversation, 'Size', FieldKind::Choice, ['S', 'M | L', 'X=L'], false);
     $this->plan = (new NudgePlan)->forceFill([
         'name' => 'Photo', 'steps' => [['days' => 1, 'template' => 1]], 'end_days' => 3,
-        'end_outcome_id' => Outcome::query()->firstOrFail()->id
+        'end_outcome_id' => Outcome::query()->firstOrFail()->id,
     ]);
     $this->plan->save();
     $this->actingAs($this->teammate('mads'));
@@ -85,18 +85,18 @@ it('keeps every step, saved untouched, and chosen in the form', function (): voi
     $id = static fn (mixed $of): string => (string) $of;
     $samples = [
         ['then', 'waiting'], ['then', 'open'], [
-            'then', 'resolved:'.Outcome::query()->value('id')
+            'then', 'resolved:'.Outcome::query()->value('id'),
         ], ['hold', '16|the workshop looks at it | twice'],
         [
-            'category', $id(Category::query()->where('name', 'Refund')->value('id'))
+            'category', $id(Category::query()->where('name', 'Refund')->value('id')),
         ], ['priority', 'urgent'], ['owner', 'me'], ['owner', ''], ['owner', 'turn'], ['owner', 'lead'],
         [
-            'owner', $id($this->teammate('ruta')->id)
+            'owner', $id($this->teammate('ruta')->id),
         ], [
-            'team', $id(Team::query()->value('id'))
+            'team', $id(Team::query()->value('id')),
         ], ['tag', 'batch = K | "new"'], ['untag', 'Größe'], ['field', 'batch|K=1|2'], ['field', 'size|M | L'], ['field', 'size|X=L'],
         [
-            'checklist', $id(Checklist::query()->value('id'))
+            'checklist', $id(Checklist::query()->value('id')),
         ], ['nudge', $id($this->plan->id)], ['cc', 'a@x.example, b@x.example'], ['bcc', 'c@x.example'],
     ];
     expect(array_unique(array_column($samples, 0)))->toEqualCanonicalizing(array_column(StepKind::cases(), 'value'));
@@ -115,7 +115,7 @@ it('keeps several steps together, of those that set one thing the last', functio
         '/templates',
         templateForm([
             'steps' => ['tag=one', 'tag=two', 'priority=low', 'priority=high', 'owner=me'], 'step' => 'untag=',
-            'step_text' => ' three '
+            'step_text' => ' three ',
         ])
     )->assertSessionHas('done');
     expect(Template::query()->where('name', 'Written')->sole()->steps)->toBe([
@@ -126,7 +126,7 @@ it('keeps several steps together, of those that set one thing the last', functio
 it('refuses a step that cannot be, and gives the form back as it was written', function (array $step, string $says): void {
     $other = keptTemplate(name: 'Another');
     $written = templateForm([
-        ...$step, 'steps' => ['tag=kept'], 'categories' => [(string) Category::query()->where('name', 'Refund')->value('id')]
+        ...$step, 'steps' => ['tag=kept'], 'categories' => [(string) Category::query()->where('name', 'Refund')->value('id')],
     ]);
     $page = $this->post('/templates', $written)->assertOk()->assertSee($says);
     $form = FilledForm::on($page, '/templates')->values();
@@ -158,17 +158,17 @@ it('drops nothing that was written: a text without a language, two of one, a sub
 })->with([
     'without a language' => [[
         [
-            'language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''
+            'language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => '',
         ], ['language' => '', 'subject' => '', 'text' => 'Hej', 'html' => ''],
     ], 'A text has no language. Choose it, or take the text away.'],
     'two in one language' => [[
         [
-            'language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''
+            'language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => '',
         ], ['language' => 'en', 'subject' => '', 'text' => 'Hi', 'html' => ''],
     ], 'There are two texts in English.'],
     'a subject alone' => [[
         ['language' => 'en', 'subject' => '', 'text' => 'Hello', 'html' => ''], [
-            'language' => 'da', 'subject' => 'Din ordre', 'text' => '', 'html' => ''
+            'language' => 'da', 'subject' => 'Din ordre', 'text' => '', 'html' => '',
         ],
     ], 'There is a subject in Danish, but no text.'],
 ]);
@@ -178,7 +178,7 @@ it('gives the text back where something else in the form is refused', function (
     $before = templateIs($template);
     $written = templateForm([
         ...$wrong, 'texts' => [['language' => 'en', 'subject' => 'New', 'text' => 'Rewritten at length', 'html' => '']],
-        'steps' => []
+        'steps' => [],
     ]);
     $page = $this->post("/templates/{$template->id}", $written)->assertOk()->assertSee($says);
     $form = FilledForm::on($page, "/templates/{$template->id}")->values();

@@ -18,7 +18,7 @@ beforeEach(function (): void {
     $this->actingAs($this->teammate('mads'));
     $this->form = fn (array $form = []): array => [
         'name' => 'Late', 'folder' => 'Delivery', 'shared_with' => 'everybody',
-        'texts' => [['language' => 'en', 'text' => 'It is late.']], ...$form
+        'texts' => [['language' => 'en', 'text' => 'It is late.']], ...$form,
     ];
     $this->take = fn (string $bytes, string $name = 'templates.csv') => $this->post(
         '/templates/exchange', ['file' => UploadedFile::fake()->createWithContent($name, $bytes)]
@@ -30,7 +30,7 @@ it('keeps a template with its languages, steps and categories', function (): voi
     $this->post('/templates', ($this->form)([
         'texts' => [
             ['language' => 'en', 'text' => "It is late.\r\nSorry."],
-            ['language' => 'da', 'text' => 'Den er forsinket.', 'subject' => 'Om din pakke'], ['language' => '', 'text' => '']
+            ['language' => 'da', 'text' => 'Den er forsinket.', 'subject' => 'Om din pakke'], ['language' => '', 'text' => ''],
         ],
         'categories' => [$late->id], 'step' => 'tag=', 'step_text' => 'festival',
     ]))->assertSessionHas('done', '“Late” is saved.');
@@ -49,11 +49,11 @@ it('says what cannot be kept, and loses nothing of it', function (array $form, s
 })->with([
     [
         ['texts' => [['language' => 'en', 'text' => "Hello\n{{ customer.firstname }}"]]],
-        'English, line 2, character 1: there is no placeholder {{ customer.firstname }}. Is {{ customer.first_name }} meant?'
+        'English, line 2, character 1: there is no placeholder {{ customer.firstname }}. Is {{ customer.first_name }} meant?',
     ],
     [
         ['texts' => [['language' => 'da', 'text' => 'Hej {{ if order.sent }} ja']]],
-        'Danish, line 1, character 5: This {{ if … }} has no {{ end }}.'
+        'Danish, line 1, character 5: This {{ if … }} has no {{ end }}.',
     ],
     [['texts' => [['language' => 'xx', 'text' => 'Hello']]], '“xx” is no language.'],
     [['step' => 'hold=', 'step_text' => 'tomorrow'], 'write how many working hours'],
@@ -70,7 +70,7 @@ it('keeps each change as a version, and goes back to one', function (): void {
     );
     expect(TemplateVersion::query()->orderByDesc('version')->firstOrFail()->what)->toBe('name, text in English');
     $this->get("/templates/{$id}/versions")->assertSeeInOrder([
-        'name, text in English, Mads Overgaard', 'It is very late.', 'made', 'It is late.'
+        'name, text in English, Mads Overgaard', 'It is very late.', 'made', 'It is late.',
     ]);
     $this->post("/templates/{$id}/versions/1")->assertSessionHas('done');
     expect(Template::query()->sole()->name)->toBe('Late')->and(Template::query()->sole()->version)->toBe(3);
@@ -105,9 +105,9 @@ it('cleans rich text and fills it without letting values become markup', functio
             'texts' => [
                 [
                     'language' => 'en', 'text' => 'x',
-                    'html' => '<div>Hello <strong>{{ customer.name | "there" }}</strong><script>alert(1)</script></div>'
-                ]
-            ]
+                    'html' => '<div>Hello <strong>{{ customer.name | "there" }}</strong><script>alert(1)</script></div>',
+                ],
+            ],
         ])
     )->assertSessionHas('done');
     $template = Template::query()->with('languages')->sole();
@@ -145,9 +145,9 @@ it('fills what is known of the order, in the customer’s language and the order
             'texts' => [
                 [
                     'language' => 'da',
-                    'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}'
-                ]
-            ]
+                    'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}',
+                ],
+            ],
         ])
     );
     $text = (string) $this->post("/conversations/{$conversation->id}/templates/".Template::query()->value('id'))->assertOk()->getContent();
@@ -164,8 +164,8 @@ it('gives templates as CSV and JSON, and takes them back as they were', function
             'categories' => [$late->id], 'step' => 'priority=high',
             'texts' => [
                 ['language' => 'en', 'text' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"],
-                ['language' => 'da', 'text' => 'Øv', 'subject' => 'Pakke']
-            ]
+                ['language' => 'da', 'text' => 'Øv', 'subject' => 'Pakke'],
+            ],
         ])
     );
     $file = (string) $this->get("/templates.{$format}")->assertOk()->getContent();
@@ -175,7 +175,7 @@ it('gives templates as CSV and JSON, and takes them back as they were', function
     ($this->take)($file, "t.{$format}")->assertSee('1 taken')->assertSee('made');
     $template = Template::query()->with(['languages', 'categories'])->sole();
     expect($template->languages->pluck('text', 'language')->all())->toBe([
-        'da' => 'Øv', 'en' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"
+        'da' => 'Øv', 'en' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}",
     ])
         ->and($template->steps)->toBe([['do' => 'priority', 'value' => 'high']])
         ->and($template->categories->pluck('name')->all())->toBe(['Late parcel'])
@@ -225,7 +225,7 @@ it('reports each template of a JSON file that does not fit, and takes the others
     ($this->take)(
         (string) json_encode([
             ['name' => 'Good', 'texts' => ['en' => ['text' => 'Hello']]],
-            ['name' => 'Other', 'texts' => ['en' => ['text' => 'Hello']], ...$one]
+            ['name' => 'Other', 'texts' => ['en' => ['text' => 'Hello']], ...$one],
         ]),
         't.json'
     )
@@ -233,24 +233,24 @@ it('reports each template of a JSON file that does not fit, and takes the others
     expect(Template::query()->pluck('name')->all())->toBe(['Good']);
 })->with([
     [['texts' => ['en' => 'Hello']], 'Its texts must be objects by language'], [
-        ['texts' => ['en' => ['text' => 5]]], 'Its texts must be objects by language'
+        ['texts' => ['en' => ['text' => 5]]], 'Its texts must be objects by language',
     ],
     [['steps' => 'tag'], 'its steps a list'], [
-        ['categories' => 'Delivery'], 'its categories a list of paths'
+        ['categories' => 'Delivery'], 'its categories a list of paths',
     ], [['categories' => [5]], 'its categories a list of paths'],
     [
-        ['name' => ' Good', 'folder' => ''], 'It is there twice, the first time as template 1.'
+        ['name' => ' Good', 'folder' => ''], 'It is there twice, the first time as template 1.',
     ], [
-        ['categories' => ['Nowhere']], 'There is no category “Nowhere”.'
+        ['categories' => ['Nowhere']], 'There is no category “Nowhere”.',
     ], [['shared_with' => 'all'], 'It must be nobody, team or everybody.'],
     [
-        ['shared_with' => 'team', 'team' => 'Nobody’s'], 'There is no team “Nobody’s”.'
+        ['shared_with' => 'team', 'team' => 'Nobody’s'], 'There is no team “Nobody’s”.',
     ], [['steps' => [['do' => 'sing', 'value' => 'x']]], 'sing'],
 ]);
 
 it('says where it stopped when a file is too long', function (): void {
     ($this->take)("name,text\n".implode("\n", array_fill(0, 5001, 'Same,')))->assertSeeInOrder([
-        'row 5002', 'Not looked at, with all that follows: a file has 5,000 at most.'
+        'row 5002', 'Not looked at, with all that follows: a file has 5,000 at most.',
     ]);
 });
 

@@ -19,7 +19,7 @@ function conversationWithOrder(): Conversation
     Services::take(
         Channel::Shop,
         Services::order([
-            'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 1250]]
+            'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 1250]],
         ])
     );
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-17T07:00:00Z'));
@@ -40,20 +40,20 @@ it('fills each placeholder with what is known', function (string $name, string $
     expect(filledAs("{{ {$name} }}", $conversation, $language))->toBe(str_replace('NUMBER', $conversation->number(), $is));
 })->with([
     ['customer.first_name', 'en', 'Ana'], ['customer.name', 'en', 'Ana Wrenfield'], [
-        'customer.email', 'en', 'ana@wrenfield.example'
+        'customer.email', 'en', 'ana@wrenfield.example',
     ], ['customer.orders', 'en', '1'],
     ['order.number', 'en', '71-4480217'], ['order.sent', 'en', 'yes'], ['order.placed_on', 'en', '11 November 2026'], [
-        'order.placed_on', 'da', '11. november 2026'
+        'order.placed_on', 'da', '11. november 2026',
     ], ['order.placed_on', 'de', '11. November 2026'],
     [
-        'order.items', 'en', "1 × Merlin delta, red\n2 × Tails, orange, pair"
+        'order.items', 'en', "1 × Merlin delta, red\n2 × Tails, orange, pair",
     ], ['order.total', 'en', '€163.00'], ['order.total', 'de', "163,00\u{a0}€"], ['order.total', 'lv', "163,00\u{a0}€"],
     ['order.country', 'en', 'Denmark'], ['order.country', 'da', 'Danmark'], ['parcel.number', 'en', 'WP7720388'], ['parcel.carrier', 'en', 'Wren Parcel'], ['parcel.state', 'en', 'at depot'], ['parcel.place', 'en', 'Aarhus depot'],
     [
-        'parcel.seen_on', 'en', '19 November 2026'
+        'parcel.seen_on', 'en', '19 November 2026',
     ], ['parcel.sent_on', 'en', '17 November 2026'], ['parcel.days_unseen', 'en', '4'], ['refund.amount', 'en', '€12.50'],
     ['agent.name', 'en', 'Ilse Norrby'], ['agent.first_name', 'en', 'Ilse'], ['store.name', 'en', 'Brindle Kite Works'], [
-        'store.address', 'en', 'care@brindle.example'
+        'store.address', 'en', 'care@brindle.example',
     ], ['store.today', 'en', '23 November 2026'], ['store.open', 'en', 'yes'],
     ['conversation.number', 'en', 'NUMBER'], ['conversation.subject', 'en', 'Late'], ['conversation.category', 'en', 'My parcel is late'],
 ]);
@@ -66,7 +66,7 @@ it('leaves what is not known as it was written, and takes what stands in its pla
         ->and(filledAs("{{ {$name} | \"instead\" }}", $conversation))->toBe('instead');
 })->with([
     'customer.first_name', 'customer.name', 'order.number', 'order.placed_on', 'order.total', 'order.items', 'parcel.number',
-    'parcel.seen_on', 'parcel.delivered_on', 'refund.amount', 'conversation.category'
+    'parcel.seen_on', 'parcel.delivered_on', 'refund.amount', 'conversation.category',
 ]);
 
 it('asks small questions of the order', function (string $text, string $is): void {

@@ -74,7 +74,7 @@ it('takes “me” for whoever looks', function (): void {
         '/views',
         viewForm([
             'shared_with' => 'everybody',
-            'condition' => ['head' => 'all', 'parts' => [['field' => 'owner', 'op' => 'in', 'value' => ['me']]]]
+            'condition' => ['head' => 'all', 'parts' => [['field' => 'owner', 'op' => 'in', 'value' => ['me']]]],
         ])
     );
     $view = SavedView::query()->sole();
@@ -99,7 +99,7 @@ it('builds conditions with groups, line by line, and says how many fit', functio
         $redraw(
             [
                 'head' => 'all',
-                'parts' => [['field' => '', 'op' => '', 'value' => ''], ['field' => 'public', 'op' => 'more_than', 'value' => 'no']]
+                'parts' => [['field' => '', 'op' => '', 'value' => ''], ['field' => 'public', 'op' => 'more_than', 'value' => 'no']],
             ],
             ''
         )
@@ -111,7 +111,7 @@ it('says that a view cannot be shown whose field was deleted, and lets it be men
     $this->post(
         '/views',
         viewForm([
-            'condition' => ['head' => 'all', 'parts' => [['field' => 'own.conversation.batch', 'op' => 'starts_with', 'value' => 'K']]]
+            'condition' => ['head' => 'all', 'parts' => [['field' => 'own.conversation.batch', 'op' => 'starts_with', 'value' => 'K']]],
         ])
     );
     $view = SavedView::query()->sole();
@@ -169,7 +169,7 @@ it('shows a view as a board and moves its cards by the actions that are used eve
     $move('owner', (string) $this->teammate('ruta')->id);
     $move('team', '');
     expect($tail->refresh()->only(['category_id', 'owner_id', 'team_id']))->toBe([
-        'category_id' => $category->id, 'owner_id' => $this->teammate('ruta')->id, 'team_id' => null
+        'category_id' => $category->id, 'owner_id' => $this->teammate('ruta')->id, 'team_id' => null,
     ]);
     $this->get('/queue/nobodys-yet/board?by=owner')->assertOk()->assertSee('Detailed question');
     $this->get('/queue/my-turn/board?by=category')->assertOk()->assertSee('Product › Before buying');
