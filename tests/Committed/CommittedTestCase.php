@@ -12,7 +12,7 @@ use Throwable;
 
 /**
  * For tests of what only committed rows show: two at once, the full-text index. Each has a database of its own, made
- * anew afterwards.
+ * back afterwards.
  */
 abstract class CommittedTestCase extends AppTestCase
 {
@@ -21,7 +21,7 @@ abstract class CommittedTestCase extends AppTestCase
     protected function begin(): void
     {
         // What is done here is committed.
-        $this->beforeApplicationDestroyed(TestDatabase::spoil(...));
+        $this->beforeApplicationDestroyed(TestDatabase::restore(...));
     }
 
     /**

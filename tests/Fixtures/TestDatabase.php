@@ -17,6 +17,9 @@ use Symfony\Component\Process\Process;
  */
 final class TestDatabase
 {
+    /** What every other one is made of, and put back from. */
+    private const MODEL = 'cairnfield_tests_model';
+
     /** @var array<string, true> by name, those that are as they should be */
     private static array $ready = [];
 
@@ -39,12 +42,24 @@ final class TestDatabase
     }
 
     /**
-     * Makes the database of this connection anew when it is next used: something was committed to it.
+     * Puts the database of this connection back as it was made: something was committed to it. Only tables that hold
+     * anything are touched, which takes a tenth of the time of making it anew.
      */
-    public static function spoil(): void
+    public static function restore(): void
     {
-        DB::statement('DROP TABLE IF EXISTS made_from');
-        unset(self::$ready[DB::connection()->getDatabaseName()]);
+        $name = DB::connection()->getDatabaseName();
+        DB::statement('SET FOREIGN_KEY_CHECKS=0');
+        $tables = DB::connection('server')
+            ->table('information_schema.tables')
+            ->where('table_schema', self::MODEL)
+            ->pluck('table_name')
+            ->all();
+        foreach ($tables as $table) {
+            $holds = static fn (string $database): bool => DB::selectOne("SELECT EXISTS (SELECT 1 FROM `{$database}`.`{$table}`) AS holds")->holds === 1;
+            $holds($name) && DB::statement("DELETE FROM `{$name}`.`{$table}`");
+            $holds(self::MODEL) && DB::statement("INSERT INTO `{$name}`.`{$table}` SELECT * FROM `".self::MODEL."`.`{$table}`");
+        }
+        DB::statement('SET FOREIGN_KEY_CHECKS=1');
     }
 
     private static function isMade(string $name): bool
@@ -80,15 +95,16 @@ final class TestDatabase
     private static function write(Application $app, string $dump): void
     {
         array_map(unlink(...), glob(dirname($dump).'/*.sql') ?: []);
-        $model = 'cairnfield_tests_model';
-        self::createEmpty($model);
-        self::turnTo($app, $model);
+        self::createEmpty(self::MODEL);
+        self::turnTo($app, self::MODEL);
         Artisan::call('migrate', ['--force' => true]);
         $app->make(SmallStore::class)->build();
         DB::statement('CREATE TABLE made_from (stamp char(64) NOT NULL)');
         DB::table('made_from')->insert(['stamp' => self::stamp()]);
         self::shell(
-            'mariadb-dump', "--no-tablespaces --skip-lock-tables --single-transaction {$model}", '> '.escapeshellarg("{$dump}.new")
+            'mariadb-dump',
+            '--no-tablespaces --skip-lock-tables --single-transaction '.self::MODEL,
+            '> '.escapeshellarg("{$dump}.new")
         );
         rename("{$dump}.new", $dump);
     }
