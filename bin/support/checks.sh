@@ -87,13 +87,15 @@ browser() {
 stories() { node_modules/.bin/playwright test --config tests/Browser/playwright.config.js "$@"; }
 
 # Which test runs which line is measured by an extension that would slow everything else down: it is loaded here only.
-# --filter names one class of the core, such as Cairnfield\\Core\\Hours\\Calendar.
+# --filter names one class of the core, such as Cairnfield\\Core\\Hours\\Calendar, and FILE the tests that are to notice.
 mutate() {
     install_debian_packages php8.2-pcov
     phpdismod -v 8.2 pcov
     mkdir -p "$VAR/pcov" vendor/pestphp/pest-plugin-mutate/.temp/mutations
     printf 'extension=pcov.so\npcov.enabled=1\npcov.directory=%s\n' "$ROOT/core" > "$VAR/pcov/pcov.ini"
-    PHP_INI_SCAN_DIR=":$VAR/pcov" vendor/bin/pest --mutate --everything --covered-only --testsuite=Core --parallel --processes=2 \
+    local which=(--testsuite=Core)
+    [ ${#files[@]} -eq 0 ] || which=("${files[@]}")
+    PHP_INI_SCAN_DIR=":$VAR/pcov" vendor/bin/pest --mutate --everything --covered-only "${which[@]}" --parallel --processes=2 \
         ${filter:+--class="$filter"}
 }
 

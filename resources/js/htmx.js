@@ -16,15 +16,24 @@ Idiomorph.defaults.callbacks.beforeNodeMorphed = (before, after) => {
 const asksForNews = (event) => event.detail.pathInfo.requestPath.includes('/changes?');
 const isInMenu = () => document.querySelector('details.menu[open]') !== null;
 
+// Between pressing a button of the mouse and letting go, what is pressed stays where it is: a row that had moved
+// meanwhile would not be clicked.
+let isPressed = false;
+document.addEventListener('pointerdown', () => { isPressed = true; }, true);
+for (const released of ['pointerup', 'pointercancel', 'dragend']) {
+    document.addEventListener(released, () => { setTimeout(() => { isPressed = false; }); }, true);
+}
+
 document.addEventListener('htmx:beforeRequest', (event) => {
     if (asksForNews(event) && (document.visibilityState === 'hidden' || isInMenu())) {
         event.preventDefault();
     }
 });
 
-// The same for news that was on its way when the menu was opened: it is asked for again.
+// The same for news that was on its way when the menu was opened, or comes while something is pressed: it is asked for
+// again.
 document.addEventListener('htmx:beforeSwap', (event) => {
-    if (asksForNews(event) && isInMenu()) {
+    if (asksForNews(event) && (isInMenu() || isPressed)) {
         event.detail.shouldSwap = false;
     }
 });

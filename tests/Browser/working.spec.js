@@ -153,3 +153,20 @@ test('a form without its token is refused', async ({ page }) => {
     const response = await page.request.post('/queue/next', { form: {}, maxRedirects: 0 });
     expect(response.status()).toBe(419);
 });
+
+test('a row that is pressed while the queue changes is the one that opens', async ({ page }) => {
+    await mailFrom('Pia Press <pia@press.example>', 'Pressed in time', 'Is it open on Saturday?');
+    await signIn(page);
+    const row = page.getByRole('link', { name: 'Pressed in time', exact: true });
+    await expect(row).toBeVisible();
+    await row.scrollIntoViewIfNeeded();
+    await row.hover();
+    await page.mouse.down();
+    // Somebody else's question comes in, and the queue has news of it, while the button is held.
+    const hasNews = page.waitForResponse((response) => response.url().includes('/changes?') && response.status() === 200);
+    await mailFrom('Udo Urgent <udo@urgent.example>', 'Comes in between', 'Where is it?');
+    await hasNews;
+    await page.mouse.up();
+    await page.waitForURL('**/conversations/*');
+    await expect(page.getByRole('heading', { level: 1, name: 'Pressed in time' })).toBeVisible();
+});

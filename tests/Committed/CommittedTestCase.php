@@ -11,8 +11,8 @@ use Tests\Fixtures\TestDatabase;
 use Throwable;
 
 /**
- * For tests of what only committed rows show: two at once, the full-text index. Each has a database of its own, made
- * back afterwards.
+ * For tests of what only committed rows show: two at once, the full-text index. Each has a database of its own, put
+ * back as it was afterwards.
  */
 abstract class CommittedTestCase extends AppTestCase
 {
