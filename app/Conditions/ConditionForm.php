@@ -172,7 +172,7 @@ final readonly class ConditionForm
     {
         $nodes = [];
         foreach ((array) $group['parts'] as $part) {
-            $node = isset($part['head']) ? $this->node($part) : $this->leaf($part);
+            $node = isset($part['head']) ? $this->group($part) : $this->leaf($part);
             if ($node !== null) {
                 $nodes[] = $node;
             }
@@ -186,22 +186,45 @@ final readonly class ConditionForm
     }
 
     /**
+     * A group within another.
+     *
+     * @param  array<string, mixed>  $group
+     * @return array<string, mixed>
+     *
+     * @throws RulesRefused where nothing is asked in it: of nothing nothing holds, and nobody would see why
+     */
+    private function group(array $group): array
+    {
+        $node = $this->node($group);
+        $parts = $node['all'] ?? $node['any'] ?? $node['not']['any'];
+
+        return $parts !== [] ? $node : throw RulesRefused::badCondition('A group of the condition is empty. Ask something in it, or take it away.', 'condition');
+    }
+
+    /**
      * @param  Line  $line
-     * @return array<string, mixed>|null null where it is not finished
+     * @return array<string, mixed>|null null where it was not begun
+     *
+     * @throws RulesRefused|UnknownField where it is not finished: left out, a condition would hold for more than was meant
      */
     private function leaf(array $line): ?array
     {
-        $operator = Operator::tryFrom($line['op']);
-        if ($line['field'] === '' || $operator === null) {
-            return null;
+        if ($line['field'] === '') {
+            return $line['value'] === [] ? null : throw RulesRefused::badCondition('Choose what a line of the condition asks for, or take it away.', 'condition');
         }
         $field = $this->fields->get($line['field']);
+        $operator = Operator::tryFrom($line['op']) ?? throw $this->unfinished($field);
         if (! $operator->needsValue()) {
             return ['field' => $line['field'], 'op' => $operator->value];
         }
-        $value = $this->value($field, $operator, $line['value']);
+        $value = $this->value($field, $operator, $line['value']) ?? throw $this->unfinished($field);
 
-        return $value === null ? null : ['field' => $line['field'], 'op' => $operator->value, 'value' => $value];
+        return ['field' => $line['field'], 'op' => $operator->value, 'value' => $value];
+    }
+
+    private function unfinished(Field $field): RulesRefused
+    {
+        return RulesRefused::badCondition("Say what “{$field->label()}” is to be, or take its line away.", 'condition');
     }
 
     /**
@@ -225,7 +248,7 @@ final readonly class ConditionForm
             $field->choices() !== [] => $written,
             $operator->takes($written) => array_values(
                 array_filter(array_map(trim(...), explode(',', implode(',', $written))), static fn (string $word): bool => $word !== '')
-            ),
+            ) ?: null,
             default => $written[0],
         };
     }

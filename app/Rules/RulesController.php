@@ -15,6 +15,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 
 /**
  * Making, switching and looking over rules.
@@ -206,7 +207,7 @@ final readonly class RulesController
         $posted = new PostedRule($request, $this->form);
         try {
             $saved = $this->save->save($rule, $posted->toSave(), $this->teammate($request));
-        } catch (RuleRefused|RulesRefused|UnknownField $why) {
+        } catch (RuleRefused|RulesRefused|UnknownField|ValidationException $why) {
             RefusedInput::showAgain($request);
 
             return $this->page(

@@ -93,7 +93,11 @@ it('makes something sound of whatever is posted', function (mixed $posted): void
     $group = $this->form->posted($posted);
     expect($group['head'])->toBeIn(['all', 'any', 'none'])->and($group['parts'])->toBeArray();
     $this->form->after($group, 'add:0.0.0.0');
-    expect($this->form->of($this->form->condition($group)))->toHaveKeys(['head', 'parts']);
+    try {
+        expect($this->form->of($this->form->condition($group)))->toHaveKeys(['head', 'parts']);
+    } catch (RulesRefused $why) {
+        expect($why->at())->toStartWith('condition');
+    }
 })->with([
     'nothing' => [null],
     'a word' => ['all'],
@@ -123,12 +127,22 @@ it('goes no deeper than it can be shown, however deep what is posted is', functi
     expect($deep($this->form->posted($posted)))->toBeLessThanOrEqual(6);
 });
 
-it('leaves a line out that is not finished, and refuses what does not fit, by name', function (): void {
-    expect($this->form->condition(group('all', line('subject', 'has_any_word'), line(), line('owner', 'is_empty'))))
-        ->toEqual(['all' => [['field' => 'owner', 'op' => 'is_empty']]]);
-    expect(fn () => $this->form->condition(group('all', line('stars', 'is', 'three'), line('public', 'is', 'yes', 'no'))))
-        ->not->toThrow(RulesRefused::class);
+it('leaves a line out that nobody began', function (): void {
+    expect($this->form->condition(group('all', line(), line('owner', 'is_empty'), line())))
+        ->toEqual(['all' => [['field' => 'owner', 'op' => 'is_empty']]])
+        ->and(fn () => $this->form->condition(group('all', line('owner', 'is_empty'), group('any', line()))))->toThrow(RulesRefused::class, 'A group of the condition is empty');
 });
+
+it('refuses a line that is not finished, by name: left out, it would hold for more than was meant', function (array $line, string $says): void {
+    expect(fn () => $this->form->condition(group('all', $line)))->toThrow(RulesRefused::class, $says)
+        ->and(fn () => $this->form->condition(group('all', line('owner', 'is_empty'), group('any', $line))))->toThrow(RulesRefused::class, $says);
+})->with([
+    'no words' => [line('subject', 'has_any_word'), 'Subject'],
+    'only commas' => [line('subject', 'has_any_word', ' , ,'), 'Subject'],
+    'no choice' => [line('state', 'in'), 'State'],
+    'a word for a number' => [line('stars', 'at_most', 'three'), 'tars'],
+    'a value without a field' => [line('', '', 'reel'), 'Choose what a line of the condition asks for'],
+]);
 
 it('names a category by its number, whatever it is called', function (): void {
     $id = (string) Category::query()->where('name', 'Late parcel')->sole()->id;

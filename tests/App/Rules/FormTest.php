@@ -210,3 +210,30 @@ it('shows a refused rule as it was written, and in no other rule’s form', func
         ->and($other->refresh()->name)->toBe('Under test');
     expect(FilledForm::on($this->get("/rules/{$other->id}"), "/rules/{$other->id}")->values()['name'])->toBe('Under test');
 });
+
+it('refuses a rule of which a line is not finished, and gives back all that was written', function (array $part, string $says): void {
+    $written = [
+        'name' => 'Written at length', 'way' => 'every', 'changed_by' => 'leads', 'notes' => 'Why it is there', 'events' => ['noted'],
+        'condition' => ['head' => 'all', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'reel'], $part]],
+        'actions' => [['do' => 'add_tag', 'text' => 'seen']],
+    ];
+    $form = FilledForm::on($this->post('/rules', $written)->assertOk()->assertSee($says), '/rules')->values();
+    expect(Rule::query()->exists())->toBeFalse()
+        ->and($form['name'])->toBe('Written at length')->and($form['notes'])->toBe('Why it is there')
+        ->and($form['condition']['parts'][0]['value'])->toBe('reel')
+        ->and($form['condition']['parts'][1]['field'])->toBe($part['field'] ?? null)
+        ->and($form['actions'][0]['text'])->toBe('seen');
+})->with([
+    'no value' => [['field' => 'state', 'op' => 'in', 'value' => []], 'is to be, or take its line away'],
+    'no words' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => ''], 'is to be, or take its line away'],
+]);
+
+it('gives a rule back whole where its name is refused', function (): void {
+    $written = [
+        'name' => str_repeat('n', 121), 'way' => 'every', 'changed_by' => 'leads', 'notes' => 'Kept', 'events' => ['noted'],
+        'condition' => ['head' => 'any', 'parts' => [['field' => 'subject', 'op' => 'has_any_word', 'value' => 'reel']]],
+        'actions' => [['do' => 'add_tag', 'text' => 'seen']],
+    ];
+    $form = FilledForm::on($this->post('/rules', $written)->assertOk()->assertSee('120'), '/rules')->values();
+    expect($form['notes'])->toBe('Kept')->and($form['condition']['parts'][0]['value'])->toBe('reel')->and($form['actions'][0]['do'])->toBe('add_tag');
+});
