@@ -1,6 +1,6 @@
 {{-- A rule as a sentence, and beside it what fits right now. Each choice sends the whole form: what was asked before it is
     given up, so that an answer that comes late never takes a later choice back. --}}
-<div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-sync="this:replace" hx-swap="morph:outerHTML" hx-ext="morph">
+<div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-sync="this:replace" hx-swap="morph:outerHTML settle:0ms" hx-ext="morph">
     <div class="sheet pad rule-words">
         <fieldset class="rule-when"><legend>When</legend>
             @php $since = $clock['since'] ?? ''; @endphp
