@@ -27,6 +27,12 @@ it('gives out exactly what there is, nobody more than a unit off', function (): 
     }
 });
 
+it('gives the cent left over to whose share was cut the most, wherever they stand', function (): void {
+    $shares = Allocation::byWeights(['1', '2'])->share(Money::of('1.00', Currency::of('EUR')));
+
+    expect(array_map(static fn (Money $share): string => $share->toDecimal(), $shares))->toBe(['0.33', '0.67']);
+});
+
 it('shares a negative amount like the positive one', function (): void {
     $allocation = Allocation::byWeights(['3', '3', '1']);
     $euro = Currency::of('EUR');
