@@ -40,21 +40,8 @@ final readonly class MakeBulkChange
 
     /** Of a conversation, what a change may set and undoing sets back. */
     private const KEPT = [
-        'owner_id',
-        'team_id',
-        'category_id',
-        'priority',
-        'state',
-        'outcome_id',
-        'held_reason',
-        'bring_back_at',
-        'waiting_since',
-        'due_at',
-        'answer_by',
-        'junk',
-        'junk_reasons',
-        'first_replied_at',
-        'last_answered_at', 'unowned_since', 'state_changed_at',
+        ...Conversation::STATE, ...Conversation::OWNER, ...Conversation::CLOCK,
+        'team_id', 'category_id', 'priority', 'junk', 'junk_reasons', 'first_replied_at', 'last_answered_at',
     ];
 
     public function __construct(

@@ -198,7 +198,9 @@ final readonly class ConditionForm
         $node = $this->node($group);
         $parts = $node['all'] ?? $node['any'] ?? $node['not']['any'];
 
-        return $parts !== [] ? $node : throw RulesRefused::badCondition('A group of the condition is empty. Ask something in it, or take it away.', 'condition');
+        return $parts !== []
+            ? $node
+            : throw RulesRefused::badCondition('A group of the condition is empty. Ask something in it, or take it away.', 'condition');
     }
 
     /**
@@ -210,7 +212,9 @@ final readonly class ConditionForm
     private function leaf(array $line): ?array
     {
         if ($line['field'] === '') {
-            return $line['value'] === [] ? null : throw RulesRefused::badCondition('Choose what a line of the condition asks for, or take it away.', 'condition');
+            return $line['value'] === []
+                ? null
+                : throw RulesRefused::badCondition('Choose what a line of the condition asks for, or take it away.', 'condition');
         }
         $field = $this->fields->get($line['field']);
         $operator = Operator::tryFrom($line['op']) ?? throw $this->unfinished($field);

@@ -17,20 +17,11 @@ final readonly class CallBack
 {
     /** What answering changes, and calling back sets as it was. */
     public const KEPT = [
-        ...self::STATE,
-        ...self::TURN,
-        'owner_id',
-        'unowned_since',
-        'first_replied_at',
-        'last_answered_at',
-        'category_id',
-        'team_id',
-        'priority',
+        ...Conversation::STATE, ...self::TURN, ...Conversation::OWNER,
+        'first_replied_at', 'last_answered_at', 'category_id', 'team_id', 'priority',
     ];
 
-    private const STATE = ['state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at'];
-
-    private const TURN = ['waiting_since', 'due_at', 'answer_by', 'preview', 'last_message_at'];
+    private const TURN = [...Conversation::CLOCK, 'preview', 'last_message_at'];
 
     /** Where the tags are kept that went along. */
     public const TAGS = 'given_tags';
@@ -112,14 +103,14 @@ final readonly class CallBack
             ->pluck('kind')->unique();
         $gone = match (true) {
             // Somebody else has answered, too: theirs stands.
-            $since->contains(JournalKind::Replied) => [...self::STATE, ...self::TURN, 'first_replied_at', 'last_answered_at'],
-            $since->contains(JournalKind::MessageReceived) => [...self::STATE, ...self::TURN],
-            $since->contains(JournalKind::StateChanged) => self::STATE,
+            $since->contains(JournalKind::Replied) => [...Conversation::STATE, ...self::TURN, 'first_replied_at', 'last_answered_at'],
+            $since->contains(JournalKind::MessageReceived) => [...Conversation::STATE, ...self::TURN],
+            $since->contains(JournalKind::StateChanged) => Conversation::STATE,
             default => [],
         };
 
         $columns = [
-            [JournalKind::OwnerChanged, ['owner_id', 'unowned_since']], [JournalKind::CategoryChanged, ['category_id']],
+            [JournalKind::OwnerChanged, Conversation::OWNER], [JournalKind::CategoryChanged, ['category_id']],
             [JournalKind::TeamChanged, ['team_id']], [JournalKind::PriorityChanged, ['priority']],
         ];
         foreach ($columns as [$kind, $itsColumns]) {

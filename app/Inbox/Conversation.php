@@ -93,6 +93,13 @@ final class Conversation extends Model
     use HasOwnValues;
     use StoresRows;
 
+    /** What changes together, and is set back together: a column that joins one of these is undone everywhere. */
+    public const STATE = ['state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at'];
+
+    public const OWNER = ['owner_id', 'unowned_since'];
+
+    public const CLOCK = ['waiting_since', 'due_at', 'answer_by'];
+
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
 

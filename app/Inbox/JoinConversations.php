@@ -17,18 +17,7 @@ final readonly class JoinConversations
 {
     /** What joining changes, and separating sets as it was. */
     private const KEPT = [
-        'state',
-        'state_changed_at',
-        'outcome_id',
-        'held_reason',
-        'bring_back_at',
-        'waiting_since',
-        'due_at',
-        'answer_by',
-        'last_message_at',
-        'public',
-        'owner_id',
-        'unowned_since',
+        ...Conversation::STATE, ...Conversation::OWNER, ...Conversation::CLOCK, 'last_message_at', 'public',
     ];
 
     public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
