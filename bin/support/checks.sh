@@ -88,17 +88,20 @@ browser() {
 stories() { node_modules/.bin/playwright test --config tests/Browser/playwright.config.js "$@"; }
 
 # Which test runs which line is measured by an extension that would slow everything else down: it is loaded here only.
-# --filter names one class of the core, such as Cairnfield\\Core\\Hours\\Calendar, and FILE the tests that are to notice.
+# --filter names a place or a file of the core, such as Hours or Hours/Calendar.php, and FILE the tests that are to notice.
 mutate() {
     install_debian_packages php8.2-pcov
     phpdismod -v 8.2 pcov
     mkdir -p "$VAR/pcov" vendor/pestphp/pest-plugin-mutate/.temp/mutations
     printf 'extension=pcov.so\npcov.enabled=1\npcov.directory=%s\n' "$ROOT/core" > "$VAR/pcov/pcov.ini"
-    local which=(--testsuite=Core)
-    [ ${#files[@]} -eq 0 ] || which=("${files[@]}")
+    local which="<directory>$ROOT/tests/Core</directory>"
+    [ ${#files[@]} -eq 0 ] || which=$(printf "<file>$ROOT/%s</file>" "${files[@]}")
+    # Side by side, tests are named by one folder or by a suite: several files are made a suite.
+    sed "s|<directory>tests/Core</directory>|$which|; s|\"vendor/|\"$ROOT/vendor/|; s|\"var/|\"$ROOT/var/|; s|>core<|>$ROOT/core<|" \
+        phpunit.xml > "$VAR/mutate.xml"
     # Not with --processes: it is handed on to each try, which then fails for it, and every change would count as noticed.
-    PHP_INI_SCAN_DIR=":$VAR/pcov" vendor/bin/pest --mutate --everything --covered-only "${which[@]}" --parallel \
-        ${filter:+--class="$filter"}
+    PHP_INI_SCAN_DIR=":$VAR/pcov" vendor/bin/pest --mutate --everything --covered-only --configuration="$VAR/mutate.xml" \
+        --testsuite=Core --parallel --path="core${filter:+/$filter}" --ignore=**/data
 }
 
 title() {

@@ -13,7 +13,8 @@ use Normalizer;
  * Points: a phrase of the upset 3, of the uneasy 1, mostly capitals 2, rows of exclamation marks 1, each phrase
  * once. From 3 points on it is upset, from 1 on uneasy; with none, a phrase of the pleased makes it pleased.
  * A phrase of the pleased that is denied ("not happy") counts as one of the uneasy; a phrase of the others that
- * is denied ("not angry") counts nothing, nor does what is only wished for ("would be wonderful").
+ * is denied ("not angry") counts nothing, nor does what is only wished for ("would be wonderful"). Capitals and
+ * marks say how strongly something is meant, not what: beside phrases of the pleased alone they count nothing.
  */
 final readonly class MoodReading
 {
@@ -62,11 +63,12 @@ final readonly class MoodReading
             $points += $own;
             $isPleased = $isPleased || in_array(0, array_column($spans, 'points'), true);
         }
-        if (self::isShouted($text)) {
+        $isOnlyPleased = $isPleased && $points === 0;
+        if (! $isOnlyPleased && self::isShouted($text)) {
             $points += self::CAPITALS;
             $found[-2] = ['words' => 'mostly capitals', 'points' => self::CAPITALS];
         }
-        if (preg_match('/[!?]*(?:![!?]{2,}|\?[!?]*![!?]*)|!(?:\s*!){2,}/u', $text, $marks) === 1) {
+        if (! $isOnlyPleased && preg_match('/[!?]*(?:![!?]{2,}|\?[!?]*![!?]*)|!(?:\s*!){2,}/u', $text, $marks) === 1) {
             $points += self::MARKS;
             $found[-1] = ['words' => $marks[0], 'points' => self::MARKS];
         }

@@ -3,7 +3,7 @@ import { web } from './world.js';
 
 // Those in which servers fail, workers are killed, or the whole queue or everybody's rules are changed: one at a time,
 // and beside them only those that merely look.
-const ALONE = /(next-up|rules|worst-\w+)\.spec\.js/;
+const ALONE = /(next-up|rules|rules-at-work|worst-\w+)\.spec\.js/;
 const LOOKING = /accessible\.spec\.js/;
 const output = (of) => `../../var/test/playwright/${of}`;
 
@@ -14,7 +14,7 @@ export default defineConfig({
     projects: [
         { name: 'ordinary', testIgnore: [ALONE, LOOKING], outputDir: output('ordinary') },
         { name: 'alone', testMatch: ALONE, workers: 1, outputDir: output('alone') },
-        { name: 'looking', testMatch: LOOKING, workers: 1, outputDir: output('looking') },
+        { name: 'looking', testMatch: LOOKING, outputDir: output('looking') },
     ],
     // Generous, for machines that share their processor: what is waited for is there in a second or two on an idle one.
     timeout: 120_000,

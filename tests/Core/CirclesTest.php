@@ -37,3 +37,10 @@ it('finds a circle of any length, and none in a line', function (): void {
     expect(circles($line))->toBe([])
         ->and(circles([...$line, 'closing' => ['event60', 'event0']])[0])->toHaveCount(61);
 });
+
+it('names the rules of a circle, and the circles, in the order of the rules, however they wake each other', function (): void {
+    expect(circles(['a' => ['x', 'z'], 'b' => ['y', 'x'], 'c' => ['z', 'y']]))->toBe([['a', 'b', 'c']])
+        ->and(circles(['last' => ['p', 'q'], 'self' => ['s', 's'], 'a' => ['x', 'y s'], 'b' => ['y', 'x'], 'first' => ['q', 'p']]))
+        ->toBe([['last', 'first'], ['self'], ['a', 'b']])
+        ->and(circles(['from' => ['m', 'x'], 'b' => ['y', 'x z'], 'a' => ['x', 'y'], 'self' => ['z', 'z']]))->toBe([['b', 'a'], ['self']]);
+});

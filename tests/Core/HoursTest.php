@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Cairnfield\Core\Hours\Calendar;
+use Cairnfield\Core\Hours\DaySpans;
 use Cairnfield\Core\Hours\HoursRefused;
 use Cairnfield\Core\Hours\Instant;
 
@@ -97,6 +98,12 @@ it('reads instants with any offset and writes them in UTC', function (string $te
     ['2026-03-29T07:30:00', null],
     ['2026-03-29T24:00:00Z', null],
     ["2026-03-29T07:30:00Z\n", null],
+    ['2024-02-29T00:00:00Z', '2024-02-29T00:00:00Z'],
+    ['2023-02-29T00:00:00Z', null],
+    ['2026-04-31T00:00:00Z', null],
+    ['2026-13-01T00:00:00Z', null],
+    ['2026-00-10T00:00:00Z', null],
+    ['1969-12-31T23:59:59Z', '1969-12-31T23:59:59Z'],
 ]);
 
 it('goes back to the latest instant since which enough open time has passed', function (string $zone): void {
@@ -118,6 +125,47 @@ it('goes back to the latest instant since which enough open time has passed', fu
     }
     expect($calendar->subtract($to, 0)->getTimestamp())->toBe($to->getTimestamp());
 })->with(['Europe/Copenhagen', 'America/New_York', 'Asia/Kathmandu', 'UTC']);
+
+it('adds and goes back by single seconds, and as far as 1,830 days', function (): void {
+    $at = Instant::read('2026-11-25T12:00:00Z') ?? throw new LogicException;
+    $limit = 1830 * 86_400;
+    foreach ([Calendar::always(), calendar('UTC', ['wed' => [['09:00', '17:00']]])] as $calendar) {
+        foreach ([1, 2, 3] as $seconds) {
+            expect($calendar->add($at, $seconds)->getTimestamp())->toBe($at->getTimestamp() + $seconds)
+                ->and($calendar->subtract($at, $seconds)->getTimestamp())->toBe($at->getTimestamp() - $seconds);
+        }
+    }
+    expect(Calendar::always()->subtract($at, $limit)->getTimestamp())->toBe($at->getTimestamp() - $limit)
+        ->and(fn () => Calendar::always()->subtract($at, $limit + 1))->toThrow(HoursRefused::class);
+});
+
+it('finds the one day that is open within 1,830 days, and none behind it', function (): void {
+    $at = Instant::read('2026-01-01T00:00:00Z') ?? throw new LogicException;
+    $openOn = static fn (int $days): Calendar => calendar(
+        'UTC', [], [['date' => $at->modify("+{$days} days")->format('Y-m-d'), 'open' => [['00:00', '01:00']]]]
+    );
+    expect($openOn(1829)->add($at, 3600)->getTimestamp())->toBe($at->getTimestamp() + 1829 * 86_400 + 3600)
+        ->and(fn () => $openOn(1830)->add($at, 3600))->toThrow(HoursRefused::class)
+        ->and(fn () => $openOn(1831)->add($at, 1))->toThrow(HoursRefused::class);
+});
+
+it('counts before 1970 as it does behind it', function (): void {
+    $week = ['wed' => [['09:00', '17:00']], 'thu' => [['10:00', '11:00']]];
+    $from = Instant::read('1969-12-22T10:30:00Z') ?? throw new LogicException;
+    foreach (['1969-12-24T12:00:00Z', '1969-12-31T16:00:00Z', '1970-01-01T10:30:00Z', '1970-01-08T10:59:00Z'] as $until) {
+        $to = Instant::read($until) ?? throw new LogicException;
+        expect(calendar('UTC', $week)->between($from, $to))->toBe(openByLooking('UTC', $week, [], $from, $to));
+    }
+});
+
+it('counts within one day, from and to anywhere in it', function (): void {
+    $day = DaySpans::read([['09:00', '12:00'], ['13:00', '17:00']], 'day');
+    expect($day->between(0, 86_400))->toBe($day->seconds)
+        ->and($day->seconds)->toBe(7 * 3600)
+        ->and($day->between(12 * 3600, 13 * 3600))->toBe(0)
+        ->and($day->between(11 * 3600, 14 * 3600))->toBe(2 * 3600)
+        ->and(DaySpans::closed()->between(0, 86_400))->toBe(0);
+});
 
 it('refuses to go back over time it was never open', function (): void {
     expect(
@@ -147,6 +195,11 @@ it('refuses what is no calendar, and names the place', function (mixed $calendar
     'a day that is none' => [['timezone' => 'UTC', 'week' => ['monday' => []]], 'calendar.week.monday'],
     'spans that are no list' => [['timezone' => 'UTC', 'week' => ['mon' => '09:00']], 'calendar.week.mon'],
     'half a span' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00']]]], 'calendar.week.mon[0]'],
+    'a span in words' => [['timezone' => 'UTC', 'week' => ['mon' => ['09:00-17:00']]], 'calendar.week.mon[0]'],
+    'three times for a span' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '12:00', '17:00']]]], 'calendar.week.mon[0]'],
+    'a span that is an object' => [
+        ['timezone' => 'UTC', 'week' => ['mon' => [['from' => '09:00', 'to' => '17:00']]]], 'calendar.week.mon[0]',
+    ],
     'a span that ends where it starts' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '09:00']]]], 'calendar.week.mon[0]'],
     'a span over midnight' => [['timezone' => 'UTC', 'week' => ['mon' => [['22:00', '02:00']]]], 'calendar.week.mon[0]'],
     'a time of one digit' => [['timezone' => 'UTC', 'week' => ['mon' => [['9:00', '17:00']]]], 'calendar.week.mon[0][0]'],
@@ -155,6 +208,9 @@ it('refuses what is no calendar, and names the place', function (mixed $calendar
     'a time with a line behind it' => [['timezone' => 'UTC', 'week' => ['mon' => [["09:00\n", '17:00']]]], 'calendar.week.mon[0][0]'],
     'spans that overlap' => [['timezone' => 'UTC', 'week' => ['mon' => [['09:00', '12:00'], ['11:59', '17:00']]]], 'calendar.week.mon'],
     'exceptions that are no list' => [['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => 'none'], 'calendar.exceptions'],
+    'an exception that is a bare date' => [
+        ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => ['2026-12-24']], 'calendar.exceptions[0]',
+    ],
     'an exception of a day that is none' => [
         ['timezone' => 'UTC', 'week' => (object) [], 'exceptions' => [['date' => '2026-02-29', 'open' => []]]],
         'calendar.exceptions[0].date',

@@ -77,6 +77,13 @@ it('weighs each sign, and the name only beside another', function (
         new PersonFacts('', addresses: ['4 Quay Row, 1100 Port']), new PersonFacts('', addresses: ['4, QUAY ROW 1100 port']), 3,
         false,
     ],
+    'the other’s order' => [new PersonFacts('', orders: ['B-1']), new PersonFacts('', ordersNamed: ['B-1']), 5, true],
+    'an address with signs around it' => [
+        new PersonFacts('', addresses: ['(4 Quay Row)']), new PersonFacts('', addresses: ['4 Quay Row.']), 3, false,
+    ],
+    'a telephone and nearly the name' => [
+        new PersonFacts('Ana Wrenfield', telephones: ['+4511']), new PersonFacts('Ana Wernfield', telephones: ['+4511']), 8, true,
+    ],
     'two signs together' => [
         new PersonFacts('', addresses: ['4 Quay Row'], ordersNamed: ['B-1']),
         new PersonFacts('', addresses: ['4 quay row'], ordersNamed: ['B-1']), 7, true,
@@ -123,4 +130,76 @@ it('takes titles, doubles and signs for nothing', function (): void {
         ->and(PersonName::of('Ana Wren')->isFull())->toBeTrue()
         ->and(PersonName::of("\xff\xfe")->parts)->toBe([])
         ->and(PersonName::of('田中 太郎')->parts)->toHaveCount(2);
+});
+
+it('names each thing in common once, two of them at most, and the strongest sign first', function (): void {
+    $one = new PersonFacts(
+        'Ana Wrenfield', ['ana+a@wren.example', 'ana+b@wren.example'], ['+451', '+452', '+453'], orders: ['B-1'], ordersNamed: ['B-1', 'B-2']
+    );
+    $other = new PersonFacts(
+        'Bo Lind', ['ana@wren.example', 'ANA+c@wren.example'], ['+453', '+452', '+451'], orders: ['B-1'], ordersNamed: ['B-1']
+    );
+    expect(Likeness::of($one, $other)->reasons)->toBe([
+        'same telephone number +451, +452',
+        'one wrote about the other’s order B-1',
+        'both wrote about order B-1',
+        'same mailbox but for a suffix: ana@wren.example',
+        'but different names: Ana Wrenfield, Bo Lind',
+    ]);
+    $nearly = Likeness::of(
+        new PersonFacts('Ana Wrenfield', accountNames: ['anawren'], addresses: ['4 Quay Row']),
+        new PersonFacts('Ana Wernfield', accountNames: ['@AnaWren'], addresses: ['4 Quay Row'])
+    );
+    expect($nearly->reasons)->toBe([
+        'same account name anawren', 'same postal address 4 Quay Row', 'nearly the same name: Ana Wrenfield, Ana Wernfield',
+    ]);
+    $sameName = Likeness::of(
+        new PersonFacts('Bo Lind', accountNames: ['anawren', 'bolind'], ordersNamed: ['B-1']),
+        new PersonFacts('Lind, Bo', ['anawren@x.example', 'anawren@y.example'], ordersNamed: ['B-1'])
+    );
+    expect($sameName->reasons)->toBe([
+        'both wrote about order B-1', 'account name as in the email address: anawren', 'same name Bo Lind',
+    ]);
+});
+
+/**
+ * Letters put in, left out or changed, or neighbours swapped, to make one word of the other (optimal string alignment).
+ */
+function slips(string $one, string $other): int
+{
+    [$a, $b] = [mb_str_split($one), mb_str_split($other)];
+    $cost = [range(0, count($b))];
+    foreach ($a as $row => $letter) {
+        $cost[$row + 1] = [$row + 1];
+        foreach ($b as $column => $theirs) {
+            $least = min(
+                $cost[$row][$column + 1] + 1, $cost[$row + 1][$column] + 1, $cost[$row][$column] + ($letter === $theirs ? 0 : 1)
+            );
+            if ($row > 0 && $column > 0 && $letter === $b[$column - 1] && $theirs === $a[$row - 1]) {
+                $least = min($least, $cost[$row - 1][$column - 1] + 1);
+            }
+            $cost[$row + 1][$column + 1] = $least;
+        }
+    }
+
+    return $cost[count($a)][count($b)];
+}
+
+it('takes for a slip of the finger what one change makes, in parts of four letters and more', function (): void {
+    mt_srand(44);
+    $like = 0;
+    for ($round = 0; $round < 4000; $round++) {
+        $letters = static fn (int $count): string => implode('', array_map(
+            static fn (): string => ['a', 'b', 'c', 'ж'][mt_rand(0, 3)], range(1, $count)
+        ));
+        $one = $letters(mt_rand(2, 6));
+        $other = mt_rand(0, 1) === 0 ? $letters(mt_rand(2, 6)) : substr_replace($one, ['a', 'bc', ''][mt_rand(0, 2)], mt_rand(0, 2), 1);
+        $other = mb_scrub($other) === $other && $other !== '' ? $other : 'bbbb';
+        $isLike = PersonName::of("{$one} østerlund")->isLike(PersonName::of("{$other} Osterlund"));
+        $expected = $one === $other || (min(mb_strlen($one), mb_strlen($other)) >= 4 && slips($one, $other) === 1)
+            || (min(mb_strlen($one), mb_strlen($other)) === 1 && mb_substr($one, 0, 1) === mb_substr($other, 0, 1));
+        expect($isLike)->toBe($expected, "{$one}, {$other}");
+        $like += $expected ? 1 : 0;
+    }
+    expect($like)->toBeGreaterThan(200);
 });

@@ -44,13 +44,34 @@ it('reads the mood from the words a customer chooses', function (string $text, ?
     'a language that is not known' => ['Nie wieder!', null, Mood::Upset, ['Nie wieder']],
     'a language without phrases' => ['Tämä on kamalaa.', 'fi', Mood::Neutral, []],
     'a word within another is not it' => ['The scamper kite and the disc are fine.', 'en', Mood::Neutral, []],
+    'in their order, whichever is worse' => [
+        'I was disappointed. Now it is ridiculous.', 'en', Mood::Upset, ['disappointed', 'ridiculous'],
+    ],
+    'the very same word twice is said once' => ['A scam, a scam.', 'en', Mood::Upset, ['scam']],
+    'a phrase over two lines' => ["I am still\n  waiting", 'en', Mood::Uneasy, ["still\n  waiting"]],
+    'denied: not disappointed' => ['I am not disappointed.', 'en', Mood::Neutral, []],
+    'what is denied hides nothing behind it' => ['I am not angry, but this is a scam.', 'en', Mood::Upset, ['scam']],
+    'what is wished for hides nothing behind it' => ['A call would be wonderful. We love it.', 'en', Mood::Pleased, ['love it']],
+    'denied with an apostrophe of a telephone' => ['It isn’t perfect.', 'en', Mood::Uneasy, ["isn't perfect"]],
+    'with one turned round' => ['It isn‘t perfect.', 'en', Mood::Uneasy, ["isn't perfect"]],
+    'with an accent for it' => ['It isn´t perfect.', 'en', Mood::Uneasy, ["isn't perfect"]],
+    'three words in capitals' => ['WHERE ARE KITE BAGS', 'en', Mood::Uneasy, ['mostly capitals']],
+    'two words in capitals' => ['WHERE ARE MY BAGS', 'en', Mood::Neutral, []],
+    'half in capitals' => ['SPAR KITE TAIL and my two bags', 'en', Mood::Uneasy, ['mostly capitals']],
+    'less than half in capitals' => ['SPAR KITE TAIL and my three bags', 'en', Mood::Neutral, []],
+    'joy in marks' => ['We love it!!!', 'en', Mood::Pleased, ['love it']],
+    'joy in capitals' => ['IT IS WONDERFUL, THANK YOU VERY MUCH!!!', 'en', Mood::Pleased, ['WONDERFUL']],
+    'joy that is denied, in marks' => ['Not happy!!!', 'en', Mood::Uneasy, ['!!!', 'Not happy']],
     'nothing' => ['', null, Mood::Neutral, []],
 ]);
 
 it('reads letters put together of parts, and text that is broken', function (): void {
     expect(MoodReading::of("Bin entta\u{308}uscht.", 'de')->words)->toBe(['enttäuscht'])
         ->and(MoodReading::of("so angry \xC3", 'en')->mood)->toBe(Mood::Upset)
-        ->and(MoodReading::of(str_repeat('ä', 100).' not happy', 'en')->words)->toBe(['not happy']);
+        ->and(MoodReading::of(str_repeat('ä', 100).' not happy', 'en')->words)->toBe(['not happy'])
+        ->and(MoodReading::of(str_repeat('ä', 100).'x not happy', 'en')->words)->toBe(['not happy'])
+        ->and(MoodReading::of(str_repeat('語', 100).' not happy', 'en')->words)->toBe(['not happy'])
+        ->and(MoodReading::of(str_repeat('語', 100).'x not happy', 'en')->words)->toBe(['not happy']);
 });
 
 it('leaves the mood as it was where a message says nothing of it', function (): void {

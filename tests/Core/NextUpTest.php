@@ -57,3 +57,15 @@ it('moves between groups by a difference alone', function (): void {
         }
     }
 });
+
+it('takes places and times beyond its ends for those at its ends', function (): void {
+    $key = static fn (int $place, ?string $since): int => NextUp::of(
+        DueGroup::Today, Priority::Normal, $place, $since === null ? null : at($since)
+    )->key;
+    expect($key(-1, NOW))->toBe($key(0, NOW))
+        ->and($key(100, NOW))->toBe($key(99, NOW))
+        ->and($key(98, null))->toBeLessThan($key(99, '1970-01-01T00:00:00Z'))
+        ->and($key(5, '1969-12-31T23:59:59Z'))->toBe($key(5, '1970-01-01T00:00:00Z'))
+        ->and($key(5, '1970-01-01T00:00:01Z'))->toBe($key(5, '1970-01-01T00:00:00Z') + 1)
+        ->and($key(5, '9999-12-31T23:59:59Z'))->toBe($key(5, null));
+});

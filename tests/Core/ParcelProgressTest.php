@@ -40,6 +40,12 @@ it('says that a parcel has stopped, and not one that has arrived', function (): 
         ->toBe(0);
 });
 
+it('counts none for a scan that is dated ahead, and one by the day alone', function (): void {
+    expect(progress('2026-11-20T08:00:00Z', null, scan(ParcelStage::AtDepot, '2026-11-22T08:00:00Z'))->daysWithoutScan)->toBe(0)
+        ->and(progress('2026-11-20T23:30:00Z', null, scan(ParcelStage::AtDepot, '2026-11-20T22:30:00Z'))->daysWithoutScan)->toBe(1)
+        ->and(progress('2026-11-20T22:30:00Z', null, scan(ParcelStage::AtDepot, '2026-11-19T23:30:00Z'))->daysWithoutScan)->toBe(0);
+});
+
 it('takes scans in any order, and counts from the handing over where there are none', function (): void {
     $progress = progress(
         '2026-11-20T08:00:00Z', null, scan(ParcelStage::AtDepot, '2026-11-19T08:00:00Z'),

@@ -72,6 +72,11 @@ it('compares as its operator says', function (string $op, mixed $value, mixed $f
     ['includes', ['VIP'], ['vip'], true], ['includes', ['vip'], 'vip', false], ['includes_none', ['vip'], 'vip', true], [
         'includes_none', ['a'], ['b', 'A'], false,
     ],
+    ['has_any_word', ['x', 'y'], 'a Y b', true], ['has_any_word', ['x'], 'xy', false], ['has_any_word', ['x', 'y'], ['a', 'b y'], true],
+    ['is_not', 2, 2.0, false], ['is_not', true, true, false], ['is_not', 'É', 'e', false], ['not_in', ['a', 2], 2, false],
+    ['is', 'B', ['a', 'b'], true], ['is_not', 'B', ['a', 'b'], false], ['in', ['c', 'B'], ['b'], true], ['not_in', ['c', 'B'], ['b'], false],
+    ['ends_with', ' ', 'x', false], ['ends_with', 'par', 'parcel', false], ['starts_with', 'cel', 'parcel', false],
+    ['is_empty', null, " \n", true], ['is_empty', null, 'x', false], ['is_empty', null, null, true], ['is_not_empty', null, ' ', false],
     ['is_empty', null, [], true], ['is_empty', null, 0, false], ['is_not_empty', null, false, true], ['is', 'x', [], false], ['is_not', 'x', [], true],
 ]);
 
@@ -101,6 +106,9 @@ it('refuses what is no condition, with the place', function (mixed $condition, s
     expect($refused)->toBe([$code, $at]);
 })->with([
     'no object' => ['x', 'bad_condition', 'condition'],
+    'a number for a part' => [['all' => [7]], 'bad_condition', 'condition.all[0]'],
+    'nothing for a part' => [['not' => null], 'bad_condition', 'condition.not'],
+    'a list for a part' => [['any' => [['a']]], 'bad_condition', 'condition.any[0]'],
     'a bad leaf deep inside' => [
         ['all' => [['all' => []], ['not' => ['field' => 'a', 'op' => 'is', 'value' => ['x']]]]], 'bad_condition',
         'condition.all[1].not.value',
@@ -148,10 +156,10 @@ it('takes facts that can be compared, and says which cannot', function (mixed $v
 
 it('gives a condition back as it was read', function (): void {
     $written = [
-        'all' => [['any' => []], ['not' => ['field' => 'a', 'op' => 'is_empty']], ['field' => 'b', 'op' => 'in', 'value' => ['x', 2]]],
+        'all' => [['any' => [['field' => 'c', 'op' => 'is', 'value' => null], ['all' => []]]], ['not' => ['field' => 'a', 'op' => 'is_empty']], ['field' => 'b', 'op' => 'in', 'value' => ['x', 2]]],
     ];
     expect(condition($written)->toArray())->toBe($written)
-        ->and(array_map(static fn (Leaf $leaf): string => $leaf->field, condition($written)->leaves()))->toBe(['a', 'b']);
+        ->and(array_map(static fn (Leaf $leaf): string => $leaf->field, condition($written)->leaves()))->toBe(['c', 'a', 'b']);
 });
 
 it('matches and gives reasons alike, whatever the tree', function (): void {
@@ -200,6 +208,17 @@ it('decides before all is known only what nothing unknown can change', function 
         $counts[$decided === null ? 'open' : 'decided']++;
     }
     expect($counts['decided'])->toBeGreaterThan(100)->and($counts['open'])->toBeGreaterThan(50);
+});
+
+it('takes an action for the same whatever the order of its keys, at any depth', function (): void {
+    $every = static fn (string $id, array $action): Rule => new Rule($id, Way::Every, condition(['all' => []]), [$action]);
+    $planned = static fn (array $one, array $other): int => count(
+        Plan::of(Facts::of([]), $every('a', ['do' => 'notify', ...$one]), $every('b', ['do' => 'notify', ...$other]))->actions
+    );
+    expect($planned(['to' => [['team' => 1, 'by' => 'mail']]], ['to' => [['by' => 'mail', 'team' => 1]]]))->toBe(1)
+        ->and($planned(['to' => (object) ['a' => ['x' => 1, 'y' => 2]]], ['to' => (object) ['a' => ['y' => 2, 'x' => 1]]]))->toBe(1)
+        ->and($planned(['to' => [1, 2]], ['to' => [2, 1]]))->toBe(2)
+        ->and($planned(['to' => [['team' => 1]]], ['to' => [['team' => 2]]]))->toBe(2);
 });
 
 it('plans actions so that the last setting stands and nothing is done twice', function (): void {

@@ -60,6 +60,8 @@ it('finds whatever the accents, case and signs', function (string $written, stri
     ['ana@wren.example', 'from ana@wren.example', true], ['wren.example', 'from ana@wren.example', true],
     ['hruby', 'Tomáš Hrubý', true], ['返品', '商品を返品したい', true], ['返金', '商品を返品したい', false],
     ['"late parcel"', 'My late, parcel', true], ['"late parcel"', 'parcel is late', false],
+    ['kite zephyr', 'a zephyr', false], ['kite zephyr', 'zephyr and kite', true], ['"a kite" zephyr', 'zephyr, not kite', false],
+    ['re:kite', 'a kite, re', true], ['re:kite', 'a kite', false], ['kite -gift -"red tail"', 'kite with a red tail', false],
     ['kite -gift', 'a kite', true], ['kite -gift', 'a kite, a gift', false], ['+45 12', 'call +45 12 34', true],
 ]);
 
@@ -92,7 +94,8 @@ it('reads a narrowing whatever its case, and keeps what was written behind it', 
     expect(SearchQuery::read('STATE:Held', KEYS)->narrowings)->toBe([['state', 'Held', false]])
         ->and(SearchQuery::read('state:held state:open', KEYS)->narrowings)->toHaveCount(2)
         ->and(SearchQuery::read('before:2026-11-01', KEYS)->narrowings)->toBe([['before', '2026-11-01', false]])
-        ->and(SearchQuery::read('owner:"not closed', KEYS)->narrowings)->toBe([['owner', 'not closed', false]]);
+        ->and(SearchQuery::read('owner:"not closed', KEYS)->narrowings)->toBe([['owner', 'not closed', false]])
+        ->and(SearchQuery::read('owner:" Ilse Norrby "', KEYS)->narrowings)->toBe([['owner', 'Ilse Norrby', false]]);
 });
 
 it('takes a word with signs for one word or for its parts in a row, and nothing else', function (string $text, bool $found): void {
@@ -193,4 +196,50 @@ it('marks words written with signs, and the beginning of a word as the whole', f
         ->toBe([['B-20431', true], [' ', false], ['b20431', true], [' 20431', false]])
         ->and(FoundWords::in('Straße und Größe', ['grosse']))->toBe([['Straße und ', false], ['Größe', true]])
         ->and(FoundWords::in("a\u{301}b", ['ab']))->toBe([["a\u{301}b", true]]);
+});
+
+it('takes the first twenty words, phrases and those that must not be there, and says when words were left out', function (): void {
+    $numbered = static fn (string $form, int $count): string => implode(
+        ' ', array_map(static fn (int $number): string => sprintf($form, $number), range(1, $count))
+    );
+    $twenty = SearchQuery::read($numbered('w%d', 20), KEYS);
+    $more = SearchQuery::read($numbered('w%d', 21), KEYS);
+    $phrases = SearchQuery::read($numbered('"a w%d"', 21), KEYS)->phrases;
+    $without = SearchQuery::read('kite '.$numbered('-w%d', 21), KEYS)->without;
+    expect($twenty->cut)->toBeFalse()->and($twenty->words)->toHaveCount(20)
+        ->and($more->cut)->toBeTrue()->and($more->words)->toBe($twenty->words)
+        ->and($phrases)->toHaveCount(20)->and($phrases[0])->toBe(['a', 'w1'])
+        ->and($without)->toHaveCount(20)->and($without[0])->toBe(['w1']);
+});
+
+it('takes scripts without spaces in pairs, and what stands alone as it is', function (string $text, array $words): void {
+    expect(SearchText::words($text))->toBe($words);
+})->with([
+    ['ABC返品DEF', ['abc', '返品', 'def']],
+    ['a返b', ['a', '返', 'b']],
+    ['商品を', ['商品', '品を']],
+    ['返', ['返']],
+]);
+
+it('looks closer wherever a word may stand, with whatever signs between', function (string $sign): void {
+    expect(FoundWords::mayBeIn("to ab{$sign}cd here", ['abcd']))->toBeTrue()
+        ->and(FoundWords::mayBeIn("to ab{$sign}cd here", ['ab', 'nowhere']))->toBeTrue()
+        ->and(FoundWords::mayBeIn("to ab{$sign}cd here", ['abce']))->toBeFalse()
+        ->and(FoundWords::around("to ab{$sign}cd here", ['abcd'], 80))->toBe([['to ', false], ["ab{$sign}cd", true], [' here', false]]);
+})->with(['-', '.', '@', '_', '/', "'", '’', '+']);
+
+it('looks closer at a phrase that only stands there with its signs', function (): void {
+    expect(FoundWords::mayBeIn('ana@wren.example', ['wren.example']))->toBeTrue()
+        ->and(FoundWords::mayBeIn('ana@wren.example', []))->toBeFalse();
+});
+
+it('begins with the text where no more than sixty characters stand before, and ends with it where it fits', function (): void {
+    $shown = static fn (string $text, int $length = 100): string => implode('', array_column(FoundWords::around($text, ['kite'], $length) ?? [], 0));
+    $sixty = str_repeat('one two ', 7).'one ';
+    expect($shown("{$sixty}kite"))->toBe("{$sixty}kite")
+        ->and($shown("x {$sixty}kite"))->toStartWith('… ')
+        ->and($shown("a{$sixty}kite"))->toStartWith('… ')
+        ->and($shown("{$sixty}kite", 64))->toBe("{$sixty}kite")
+        ->and($shown("{$sixty}kites", 64))->toEndWith('kite …')
+        ->and($shown("  kite\n"))->toBe('kite');
 });

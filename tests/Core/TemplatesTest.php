@@ -152,6 +152,9 @@ it('answers in the language of the conversation, or says that it cannot', functi
     [['pt', 'en'], 'pt-BR', 'pt', true],
     [['en', 'pt-BR'], 'pt', 'pt-BR', true],
     [['pt', 'pt-BR'], 'PT-br', 'pt-BR', true],
+    [['da', 'en'], 'fr', 'en', false],
+    [['da', 'en-GB'], 'fr', 'en-GB', false],
+    [['de', 'DA-dk'], 'da', 'DA-dk', true],
 ]);
 
 it('tells how much of a text was changed, by its words and their order', function (string $given, string $made, float $share): void {
@@ -211,6 +214,88 @@ it('weighs what it suggests by how much likelier each sign is with the template 
     $likelier = static fn (int $with, int $withAny): float => log((($with + ($withAny + 0.5) / 20) / (4 + 1)) / (($withAny + 0.5) / 20));
     expect($found)->toHaveCount(1)->and($found[0]->template)->toBe(1)
         ->and($found[0]->weight)->toEqualWithDelta(log(4 / 10) + $likelier(3, 4) + $likelier(2, 8) + $likelier(2, 2), 1e-9);
+});
+
+/**
+ * The rule in plain words, for one template after the other: weight, template, uses in the category and the words that speak for it.
+ *
+ * @param  list<TemplateHabit>  $habits
+ * @return list<array{float, int, int, list<string>}>
+ */
+function suggestedByTheWords(Situation $situation, array $habits): array
+{
+    $habits = array_filter($habits, static fn (TemplateHabit $habit): bool => $habit->uses > 1);
+    $uses = array_sum(array_column($habits, 'uses'));
+    $count = static fn (TemplateHabit $habit, string $sign, int|string|null $is): int => $is === null ? 0 : ($habit->{$sign}[$is] ?? 0);
+    $likelier = static function (TemplateHabit $habit, string $sign, int|string $is) use ($habits, $uses, $count): float {
+        $withAny = array_sum(array_map(static fn (TemplateHabit $one): int => $count($one, $sign, $is), $habits));
+        $usually = ($withAny + 0.5) / ($uses + 10);
+
+        return log(($count($habit, $sign, $is) + $usually) / ($habit->uses + 1) / $usually);
+    };
+    $found = [];
+    foreach ($habits as $habit) {
+        $words = [];
+        foreach ($situation->words as $word) {
+            if ($count($habit, 'byWord', $word) > 1) {
+                $words[$word] = min(2.0, $likelier($habit, 'byWord', $word));
+            }
+        }
+        $speaking = array_filter($words, static fn (float $by): bool => $by > 0.1);
+        arsort($speaking);
+        $byAll = ($situation->category === null ? 0.0 : $likelier($habit, 'byCategory', $situation->category)) + array_sum($words);
+        $known = $count($habit, 'byCategory', $situation->category) > 0;
+        $byWordsAlone = array_sum($words) >= 1.0 && count($speaking) >= ($situation->category === null ? 1 : 2);
+        if ($byAll > 0.0 && ($known || $byWordsAlone)) {
+            $found[] = [
+                log($habit->uses / $uses) + $likelier($habit, 'byChannel', $situation->channel) + $byAll, $habit->template,
+                $count($habit, 'byCategory', $situation->category), array_slice(array_map(strval(...), array_keys($speaking)), 0, 3),
+            ];
+        }
+    }
+    usort($found, static fn (array $one, array $other): int => $other[0] <=> $one[0] ?: $one[1] <=> $other[1]);
+
+    return array_slice($found, 0, 3);
+}
+
+it('suggests what the rule says, over any habits, in any order', function (): void {
+    mt_srand(11);
+    $some = static function (array $of, int $most): array {
+        $counts = [];
+        foreach ($of as $one) {
+            mt_rand(0, 2) === 0 ?: $counts[$one] = mt_rand(0, $most);
+        }
+
+        return $counts;
+    };
+    $words = ['parcel', 'late', 'spar', 'broken', 'invoice', '20431'];
+    $none = 0;
+    for ($round = 0; $round < 400; $round++) {
+        $habits = array_map(static function (int $template) use ($some, $words): TemplateHabit {
+            $uses = mt_rand(1, 12);
+
+            return new TemplateHabit($template, $uses, $some([0, 1, 7], $uses), $some(['email', 'chat'], $uses), $some($words, $uses));
+        }, range(1, mt_rand(1, 7)));
+        shuffle($habits);
+        $asked = new Situation(
+            [null, 0, 1, 7, 9][mt_rand(0, 4)], ['email', 'chat', 'form'][mt_rand(0, 2)], array_slice($words, 0, mt_rand(0, 6))
+        );
+        $found = Suggestions::of($asked, $habits);
+        $expected = suggestedByTheWords($asked, $habits);
+        $none += $found === [] ? 1 : 0;
+        expect(array_map(static fn (Suggestion $one): array => [$one->template, $one->inCategory, $one->words], $found))
+            ->toBe(array_map(static fn (array $one): array => array_slice($one, 1), $expected));
+        foreach ($found as $index => $one) {
+            expect($one->weight)->toEqualWithDelta($expected[$index][0], 1e-9);
+        }
+    }
+    expect($none)->toBeGreaterThan(20)->toBeLessThan(300);
+});
+
+it('puts those that weigh the same in the order of their numbers', function (): void {
+    $alike = static fn (int $template): TemplateHabit => new TemplateHabit($template, 3, [7 => 3], ['email' => 3], []);
+    $found = Suggestions::of(new Situation(7, 'email', []), [$alike(4), $alike(2), $alike(9), $alike(3)]);
+    expect(array_map(static fn (Suggestion $one): int => $one->template, $found))->toBe([2, 3, 4]);
 });
 
 it('rather suggests nothing than guesses from what was used once or twice', function (): void {
@@ -295,3 +380,19 @@ it('leaves no empty line for a line on which only a question stands, and keeps t
     ["One\n{{ if c.d }}\nTwo\n{{ end }}\nThree", "One\nThree"],
     ["One\n{{ if c.d }}\nTwo\n{{ else }}\nElse\n{{ end }}\nThree", "One\nElse\nThree"],
 ]);
+
+it('keeps what surrounds bytes of a value that are no text', function (): void {
+    expect(fill('<p>{{ customer.name }}</p>', ['customer.name' => "An\xE9 Sørensen"], isHtml: true)->text)->toBe("<p>An\u{FFFD} Sørensen</p>")
+        ->and(fill('<p title="{{ customer.name }}">x</p>', ['customer.name' => '"\'&'], isHtml: true)->text)
+        ->toBe('<p title="&quot;&apos;&amp;">x</p>');
+});
+
+it('takes a text of exactly as many characters as it may have', function (): void {
+    $longest = TemplateText::LONGEST;
+    expect(fill(str_repeat('ø', $longest), [])->text)->toHaveLength($longest)
+        ->and(static fn () => TemplateText::ofText(str_repeat('ø', $longest + 1)))->toThrow(TemplateRefused::class);
+});
+
+it('says yes in the language, also in one of its regions', function (string $language, string $yes): void {
+    expect(fill('{{ order.sent }}', ['order.sent' => true], $language)->text)->toBe($yes);
+})->with([['da', 'ja'], ['fr', 'oui'], ['pt-BR', 'sim'], ['ja', 'はい'], ['en', 'yes'], ['fi', 'yes']]);

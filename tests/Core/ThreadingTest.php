@@ -122,6 +122,8 @@ it('takes marks off in any number and order, but nothing that is a word', functi
     ["Kite\t\n  sail", 'kite sail'],
     ['re:', ''],
     [' (fwd)', ''],
+    [' Kite ', 'kite'],
+    ["Re: Kite\r\n", 'kite'],
     ["\xff\xfeKite", '??kite'],
 ]);
 
@@ -132,7 +134,23 @@ it('takes every number of ours off, and reads the last one', function (): void {
         ->and(ConversationNumber::inSubject('Kite [C-1234567890123]'))->toBeNull()
         ->and(ConversationNumber::mark('', 7))->toBe('[C-7]')
         ->and(ConversationNumber::mark(ConversationNumber::mark('Kite', 7), 7))->toBe('Kite [C-7]')
+        ->and(ConversationNumber::withoutMark(' [C-7] Kite '))->toBe('Kite')
         ->and(ConversationNumber::show(7))->toBe('C-7');
+});
+
+it('signs with the first 80 bits of HMAC-SHA-256 in base 32, as another program would', function (): void {
+    // printf 'reply-to:1042' | openssl dgst -sha256 -hmac secret -binary | head -c 10 | base32
+    $address = 'care+c1042.nxzfmpgu2lagojfv@brindle.example';
+    expect(ReplyToken::addTo('care@brindle.example', 1042, 'secret'))->toBe($address)
+        ->and(ReplyToken::read(" {$address}\n", 'secret'))->toBe(1042)
+        ->and(ReplyToken::read('care+c1042.nxzfmpgu2lagojfv', 'secret'))->toBeNull()
+        ->and(ReplyToken::read('c1042.nxzfmpgu2lagojfv@brindle.example', 'secret'))->toBeNull()
+        ->and(ReplyToken::read('care+news+c1042.nxzfmpgu2lagojfv@brindle.example', 'secret'))->toBeNull();
+});
+
+it('takes nobody for one without an address', function (): void {
+    $nameless = new Candidate(7, false, [], [''], BareSubject::of('Kite'), new DateTimeImmutable('2026-11-22T00:00:00Z'));
+    expect($nameless->hasParticipant(''))->toBeFalse();
 });
 
 it('reads no reply address that somebody made up', function (string $address): void {
