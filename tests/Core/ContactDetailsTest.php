@@ -29,3 +29,8 @@ it('finds what is written so as not to be found, and takes no sentence for it', 
     'a shop’s ending' => ['brindle.shop', ['brindle.shop']],
     'broken bytes' => ["a@b.example \xff", ['a@b.example']],
 ]);
+
+it('names what it found in the order of the text, whatever it is', function (): void {
+    expect(ContactDetails::in('Write to ana@wren.example, see https://wren.example/kites or call shop.example.'))
+        ->toBe(['ana@wren.example', 'https://wren.example/kites', 'shop.example']);
+});

@@ -108,3 +108,45 @@ it('reads a text of one line, of none, and of nothing but empty ones', function 
     $folded = FoldedText::of($text);
     expect($folded->written)->toBe($text)->and($folded->signature)->toBe('')->and($folded->quoted)->toBe('');
 })->with(['', 'Hello', "\n\n\n", ' ', "Hello\n", '->', 'a > b', '    > indented code']);
+
+it('takes lines for a header where two more of the next four name something, and for text otherwise', function (array $below, bool $isHeader): void {
+    $text = implode("\n", ['Fine.', 'From: Brindle <care@brindle.example>', ...$below]);
+    expect(FoldedText::of($text)->quoted === '')->toBe(! $isHeader);
+})->with([
+    'one' => [['Subject: Kite', 'Ok?'], false],
+    'two' => [['Sent: Monday', 'Subject: Kite', 'Ok?'], true],
+    'two with a line between' => [['Sent: Monday', '', 'Subject: Kite', 'Ok?'], true],
+    'the second is the fourth' => [['Sent: Monday', '', '', 'Subject: Kite'], true],
+    'the second is the fifth' => [['Sent: Monday', '', '', '', 'Subject: Kite'], false],
+    'those above do not count' => [['Subject: Kite', 'Ok?', 'No.'], false],
+    'with stars' => [['*Sent:* Monday', '*Subject:* Kite'], true],
+    'a time is no name' => [['At 10:30 it rained', 'Until 11:45 too'], false],
+]);
+
+it('does not take what stands above for a part of the header', function (): void {
+    $text = "Size: large\nColour: teal\nFrom: my mother at care@brindle.example\nKite: Merlin\nThanks";
+    expect(FoldedText::of($text)->written)->toBe($text);
+});
+
+it('takes white space around a line for nothing', function (string $text, string $written, string $quoted): void {
+    $folded = FoldedText::of($text);
+    expect([$folded->written, $folded->quoted])->toBe([$written, $quoted]);
+})->with([
+    'an introduction with blanks around it' => ["Teal.\n  On Monday, Brindle wrote:  \n> Colour?", 'Teal.', "  On Monday, Brindle wrote:  \n> Colour?"],
+    'one over two lines, with blanks' => [
+        "Teal.\n On Mon, 23 Nov 2026 at 09:22, Brindle \n <care@brindle.example> wrote: \n> Colour?", 'Teal.',
+        " On Mon, 23 Nov 2026 at 09:22, Brindle \n <care@brindle.example> wrote: \n> Colour?",
+    ],
+    'blanks between what is quoted' => ["Teal.\n> Colour?\n  \n> Size?\n \t", 'Teal.', "> Colour?\n  \n> Size?\n \t"],
+    'blanks below an introduction' => ["Teal.\nOn Monday, Brindle wrote:\n> Colour?\n  ", 'Teal.', "On Monday, Brindle wrote:\n> Colour?\n  "],
+    'a quote above, an answer below' => ["> Colour?\nTeal.", "> Colour?\nTeal.", ''],
+    'an introduction in the first line' => ["On Monday, Brindle wrote:\n> Colour?", '', "On Monday, Brindle wrote:\n> Colour?"],
+]);
+
+it('finds a signature in the first line, and under lines of blanks', function (string $text, string $signature): void {
+    expect(FoldedText::of($text)->signature)->toBe($signature);
+})->with([
+    ['-- ', '-- '],
+    ["-- \nAna", "-- \nAna"],
+    ["Hello\n Sent from my boat \n  \n", " Sent from my boat \n  \n"],
+]);

@@ -40,6 +40,19 @@ it('weighs each sign, and calls it junk from five points on', function (array $l
     'a shouted subject and rows of signs' => [['WHERE IS MY KITE NOW', 'Tell me!!!', 'Ana', 'ana@x.example'], 4, false],
     'a short shout' => [['WHERE IS IT', 'Tell me', 'Ana', 'ana@x.example'], 0, false],
     'three links in few words' => [['Look', 'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 3, false],
+    'two links and nothing else' => [['Look', 'http://a.example http://b.example', 'Ana', 'ana@x.example'], 0, false],
+    'three links in 35 words' => [
+        ['Look', str_repeat('kite ', 26).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 3, false,
+    ],
+    'three links in 36 words' => [
+        ['Look', str_repeat('kite ', 27).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'], 0, false,
+    ],
+    'twelve capitals' => [['ABCDEF GHIJKL', 'Hello', 'Ana', 'ana@x.example'], 2, false],
+    'eleven capitals' => [['ABCDEF GHIJK', 'Hello', 'Ana', 'ana@x.example'], 0, false],
+    'nine capitals of ten letters' => [['ABCDEFGHI ABCDEFGHI xy', 'Hello', 'Ana', 'ana@x.example'], 2, false],
+    'less than nine of ten' => [['ABCDEFGHI ABCDEFGHI xyz', 'Hello', 'Ana', 'ana@x.example'], 0, false],
+    'five points' => [['WHERE IS MY KITE NOW', 'We do SEO.', 'Ana', 'ana@x.example'], 5, true],
+    'three signs in a row over the subject’s end' => [['Now!!', '!', 'Ana', 'ana@x.example'], 2, false],
     'three links in a letter' => [
         ['Look', str_repeat('many words about kites ', 12).'http://a.example http://b.example http://c.example', 'Ana', 'ana@x.example'],
         0, false,
@@ -60,3 +73,21 @@ it('sees a link that leads elsewhere than it says, and none that does not', func
     ['<a href="/local">https://brindle.example</a>', false],
     ['<a href="https://brindle.example">https://brindle.example.</a>', false],
 ]);
+
+it('names the first three offers, and every other sign in its own words', function (): void {
+    $signals = JunkSignals::of(
+        'LOOK AT ALL THIS MONEY', 'SEO backlinks bitcoin forex $$$ http://a.example http://b.example http://c.example', 'care@brindle.example',
+        'eve@evil.example', '<a href="https://evil.example/x">https://brindle.example/login</a>'
+    );
+    expect($signals->reasons[0])->toMatch('/^it offers “[^“]+”, “[^“]+”, “[^“]+”$/')
+        ->and(array_slice($signals->reasons, 1))->toBe([
+            'it is mostly links (3)', 'its subject is all capitals', 'it has rows of exclamation or money signs',
+            'its sender’s name is another address', 'a link shows one address and leads to another',
+        ]);
+});
+
+it('looks through the first 200,000 bytes of the page for links, and no further', function (): void {
+    $link = '<a href="https://evil.example/x">https://brindle.example/login</a>';
+    expect(JunkSignals::of('Hi', 'Hello', 'Ana', 'ana@x.example', str_repeat(' ', 199_000).$link)->points)->toBe(3)
+        ->and(JunkSignals::of('Hi', 'Hello', 'Ana', 'ana@x.example', str_repeat(' ', 200_000).$link)->points)->toBe(0);
+});

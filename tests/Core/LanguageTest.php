@@ -41,3 +41,17 @@ it('is not misled by a name, a number or a link in another script', function ():
 it('tells the language of a long text by its beginning', function (): void {
     expect(Language::of(str_repeat('Where is my kite? ', 200_000)))->toBe('en');
 });
+
+it('says nothing where no language is ahead, or the text belongs to no script that it knows', function (string $text): void {
+    expect(Language::of($text))->toBeNull();
+})->with(['de de de de de de', 'jeg har ikke', 'qqqqq wwwww xxxxx zzzzz', 'xqzw jkvq xqzw', 'ⴰⵣⵓⵍ ⴰⵣⵓⵍ ⴰⵣⵓⵍ ⴰⵣⵓⵍ']);
+
+it('takes a text for one of a script where a quarter of its letters are', function (string $text, ?string $language): void {
+    expect(Language::of($text))->toBe($language);
+})->with([
+    ['凧凧 abcdef', 'zh'], ['凧凧 abcdefg', null], ['凧', 'zh'], ['凧が B-20417', 'ja'],
+]);
+
+it('reads ten letters, and no fewer', function (string $text, ?string $language): void {
+    expect(Language::of($text))->toBe($language);
+})->with([['Where is it', null], ['Where is it?!', null], ['Where is my', null], ['Where is the', 'en'], ['Wo ist der', null], ['Wo ist das Paket', 'de']]);

@@ -34,7 +34,12 @@ it('reads several as a person writes them', function (): void {
 
 it('refuses what would find nearly everything or is no mask', function (string $mask): void {
     expect(fn () => NumberMask::of($mask))->toThrow(TextRefused::class);
-})->with(['', 'B-', '##', 'B-(#)+###', str_repeat('#', 41)]);
+})->with(['', ' ', 'B-', '##', 'B-(#)+###', 'B*-####', str_repeat('#', 41)]);
+
+it('takes a mask of forty characters, with blanks around it, for the mask', function (): void {
+    expect(NumberMask::of(' '.str_repeat('#', 40)." \n")->mask)->toBe(str_repeat('#', 40))
+        ->and(NumberMask::of('###')->find('1234 and 567'))->toBe(['567']);
+});
 
 it('takes numbers of a team’s own kinds out of a text', function (): void {
     [$text, $found] = PatternRedaction::of(['personal number' => '######-####'])->redact('Mine is 010190-1234, hers 020290 5678.');

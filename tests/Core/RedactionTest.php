@@ -87,3 +87,13 @@ it('finds cards of every length that there is, and none a digit shorter or longe
             ->and(Redaction::of(SecretKind::Card)->redact($digits.(($check + 1) % 10))->found)->toBe([]);
     }
 })->with([12, 13, 14, 15, 16, 17, 18, 19, 20]);
+
+it('takes out what stands beside something else, and each of two that touch', function (string $text, string $expected): void {
+    expect(Redaction::of(SecretKind::Card, SecretKind::Iban)->redact($text)->text)->toBe($expected);
+})->with([
+    'a card behind other groups' => ['ref 1234 4111 1111 1111 1111', 'ref 1234 [card …1111]'],
+    'a card before other groups' => ['4111 1111 1111 1111 9', '[card …1111] 9'],
+    'an account of fifteen characters' => ['to NO9386011117947.', 'to [IBAN …7947].'],
+    'two accounts' => ['NO9386011117947 NO9386011117947', '[IBAN …7947] [IBAN …7947]'],
+    'an account below another' => ["GB82 WEST 1234 5698 7654 32\nNO93 8601 1117 947", "[IBAN …5432]\n[IBAN …7947]"],
+]);

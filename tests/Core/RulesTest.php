@@ -52,6 +52,10 @@ it('finds a phrase only where it stands by itself', function (string $phrase, st
     ['late parcel', "a LATE\n parcel!", true], ['c++', 'c++17', false], ['c++', 'in c++, yes', true],
     ['b-2', 'order b-2', true], ['b-2', 'order b-21', false], ['', 'anything', false], ["\u{00A0}", 'a b', false],
     ['返品', '商品を返品したい', true], ['ไม่', 'ฉันไม่รู้', true], ['サーバー', 'このサーバーは', true],
+    ['fun', 'жfun', false], ['fun', 'ⴰfun', false], ['fun', '𐐨fun', false], ['fun', '©fun', true], ['fun', '—fun', true], ['fun', '😀fun', true],
+    ['fun', 'funж', false], ['fun', 'funⴰ', false], ['fun', 'fun𐐨', false], ['fun', 'fun©', true], ['fun', 'fun—', true], ['fun', 'fun😀', true],
+    ['fun', "क\u{93F}fun", false], ['fun', "क\u{93F}\u{902}fun", false], ['fun', "-\u{93F}fun", true], ['fun', "fun\u{93F}", true],
+    ['fun', "\u{93F}fun", true], ['क', '-क', true], ['f', 'of f', true], ['-', 'a - b', true], ['!', 'no!', false], ['!', 'no !', true],
     ['क', 'का', false], ['5', '15', false], ['50 €', 'costs 50 €.', true], ['über', 'uber', true],
 ]);
 
