@@ -125,6 +125,7 @@ it('knows one slip of the finger, and no two', function (string $one, string $ot
 
 it('takes titles, doubles and signs for nothing', function (): void {
     expect(PersonName::of('Frau Dr. Maja  Österlund-Österlund')->parts)->toBe(['maja', 'osterlund'])
+        ->and(PersonName::of('Zoe Abel')->parts)->toBe(['abel', 'zoe'])
         ->and(PersonName::of('Mr.')->isFull())->toBeFalse()
         ->and(PersonName::of('A. Wren')->isFull())->toBeFalse()
         ->and(PersonName::of('Ana Wren')->isFull())->toBeTrue()

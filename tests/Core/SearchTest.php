@@ -123,6 +123,8 @@ it('asks the full text for no more than it can answer quickly', function (string
 })->with([
     'short words whole' => ['ab abc', '+ab +abc*'],
     'of parts the longest' => ['c-1042', '+(c1042* 1042)'],
+    'two words where a sign joined them' => ['re:kite', '+re +kite*'],
+    'a script without spaces, pair by pair' => ['返品交換', '+返品 +品交 +交換'],
     'a phrase' => ['"a kite flies"', '+"a kite flies"'],
     'without' => ['kite -string -"red tail"', '+kite* -"string" -"red tail"'],
     'no words' => ['state:held', ''],
@@ -136,6 +138,8 @@ it('asks for one rare word alone', function (): void {
 it('is certain of words and phrases only, not of what may be written in two ways', function (): void {
     expect(SearchQuery::read('kite kite b-20431 "late parcel" -gift', KEYS)->certain())->toBe(['late', 'parcel', 'kite'])
         ->and(SearchQuery::read('b-20431', KEYS)->certain())->toBe([])
+        ->and(SearchQuery::read('re:kite', KEYS)->certain())->toBe(['re', 'kite'])
+        ->and(SearchQuery::read('返品交換', KEYS)->certain())->toBe(['返品', '品交', '交換'])
         ->and(SearchQuery::read('', KEYS)->certain())->toBe([]);
 });
 

@@ -44,6 +44,7 @@ it('leaves what it cannot fill visible, and says where', function (): void {
     expect($filled->text)->toBe("Hello,\n\nyour parcel {{ parcel.number }} is with {{ parcel.carrier }}.")
         ->and($filled->gaps)->toEqual([new Gap('parcel.number', 3), new Gap('parcel.carrier', 3)])
         ->and(FilledText::gapsIn($filled->text))->toEqual($filled->gaps)
+        ->and(FilledText::gapsIn("{{ a.b }}\n\n{{ c.d }}\n"))->toEqual([new Gap('a.b', 1), new Gap('c.d', 3)])
         ->and(FilledText::gapsIn('A {{ curly }} word, {{ not a.placeholder }}, and braces {{}}.'))->toBe([])
         ->and(FilledText::gapsIn("One\n{{ if order.sent }} left {{ end }}"))->toEqual([new Gap('order.sent', 2)]);
 });
