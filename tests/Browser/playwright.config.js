@@ -3,8 +3,8 @@ import { web } from './world.js';
 
 // Those in which servers fail, workers are killed, or the whole queue or everybody's rules are changed: one at a time,
 // and beside them only those that merely look.
-const ALONE = /(next-up|rules|rules-at-work|worst-\w+)\.spec\.js/;
-const LOOKING = /accessible\.spec\.js/;
+const ALONE = /(next-up|rules|rules-at-work|worst-[\w-]+)\.spec\.js/;
+const LOOKING = /accessible[\w-]*\.spec\.js/;
 const output = (of) => `../../var/test/playwright/${of}`;
 
 export default defineConfig({

@@ -66,6 +66,13 @@ export async function expectAccessibleInLightAndDark(page) {
     await inTheDark(page, false);
 }
 
+export async function expectPagesAccessible(page, addresses) {
+    for (const address of addresses) {
+        expect((await page.goto(address)).status(), address).toBe(200);
+        await expectAccessibleInLightAndDark(page);
+    }
+}
+
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 export async function expectAccessible(page, rules = null) {
@@ -171,4 +178,12 @@ export async function openConversation(page, subject) {
     await row.click();
     await page.waitForURL('**/conversations/*');
     await expectListening(page);
+}
+
+export async function answer(page, subject, text) {
+    await page.goto('/queue/my-turn');
+    await openConversation(page, subject);
+    await page.getByLabel(/^Your answer to/).fill(text);
+    await page.getByRole('button', { name: /^Send(?!,)/ }).click();
+    await expect(page.locator('.entry-us')).toContainText(text);
 }

@@ -1,29 +1,9 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import { database, expectAccessible, killHard, mailbox, mailFrom, root, setFault, signIn } from './world.js';
+import { expectAccessible, mailbox, mailFrom, root, setFault, signIn } from './world.js';
 
 test.afterEach(() => setFault('none'));
-
-test('killing the receiving worker at any moment loses no message and stores none twice', async () => {
-    test.setTimeout(240_000);
-    const count = 50;
-    for (let number = 0; number < count; number += 1) {
-        await mailFrom(`Mila Gray <mila${number}@gray.example>`, `Grey sky ${number}`, `Message ${number}`);
-        if (number % 9 === 5) {
-            killHard('worker-intake');
-        }
-    }
-    const stored = () => database("SELECT COUNT(*) FROM messages WHERE subject LIKE 'Grey sky %'");
-    let last = '';
-    for (let round = 0; round < 6 && stored() !== String(count); round += 1) {
-        await expect.poll(() => { const now = stored(); const grew = now !== last; last = now; return grew || now === String(count); }, { timeout: 60_000 }).toBe(true);
-        killHard('worker-intake');
-    }
-    await expect.poll(stored, { timeout: 120_000 }).toBe(String(count));
-    expect(database("SELECT COUNT(DISTINCT subject) FROM messages WHERE subject LIKE 'Grey sky %'")).toBe(String(count));
-    expect(database('SELECT COUNT(*) FROM unreadable_mail')).toBe('0');
-});
 
 test('an administrator is told of wrong credentials and of a server that is away, and nothing is lost', async ({ page }) => {
     test.setTimeout(120_000);
