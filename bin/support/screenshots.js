@@ -21,8 +21,19 @@ async function open(page, subject) {
     await page.waitForURL('**/conversations/*');
 }
 
+// What is caught while it still scrolls has its bar in the wrong place.
+async function atRest(page) {
+    await page.evaluate(async () => {
+        await document.fonts.ready;
+        for (let before = -1; before !== window.scrollY;) {
+            before = window.scrollY;
+            await new Promise((go) => { setTimeout(go, 250); });
+        }
+    });
+}
+
 async function take(page, name) {
-    await page.evaluate(() => document.fonts.ready);
+    await atRest(page);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
 }
 
@@ -45,7 +56,7 @@ await ilse.getByText('checklist “Damaged on arrival”').waitFor();
 await take(ilse, 'template');
 
 const telephone = await signedIn('ilse', { viewport: { width: 390, height: 800 } });
-await open(telephone, 'Reel came apart');
+await open(telephone, 'Two spars snapped');
 await take(telephone, 'telephone');
 
 const dark = await signedIn('ilse', { colorScheme: 'dark' });
