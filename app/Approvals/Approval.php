@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Approvals;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;

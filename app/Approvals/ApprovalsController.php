@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Approvals;
 
-use App\Inbox\Actor;
-use App\Inbox\Conversation;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
 use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Approvals;
 
-use App\Inbox\Actor;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
+use App\Conversations\Actor;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Notifications\NewsKind;
+use App\Notifications\Notify;
 use App\Team\Role;
 use App\Team\Teammate;
-use App\Telling\NewsKind;
-use App\Telling\Tell;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,7 +21,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AskApproval
 {
-    public function __construct(private ChangeState $changeState, private Journal $journal, private Tell $tell) {}
+    public function __construct(private ChangeState $changeState, private Journal $journal, private Notify $tell) {}
 
     /**
      * Why a rule asks for nothing there; null where it can. Asking twice is no failure.

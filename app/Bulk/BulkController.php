@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Conditions\UnknownField;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
 use App\Fields\FieldRefused;
-use App\Inbox\Conversation;
-use App\Inbox\InboxRefused;
-use App\Inbox\QueueFilter;
+use App\Queue\QueueFilter;
 use App\Team\Teammate;
 use App\Views\ShownView;
 use Illuminate\Contracts\View\View;
@@ -53,7 +53,7 @@ final readonly class BulkController
                     array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'],
                     (string) ($written['text'] ?? ''), $teammate
                 );
-        } catch (BulkRefused|InboxRefused|FieldRefused|UnknownField $why) {
+        } catch (BulkRefused|ConversationRefused|FieldRefused|UnknownField $why) {
             return back()->with('problem', $why->getMessage());
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 

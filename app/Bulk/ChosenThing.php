@@ -6,9 +6,9 @@ namespace App\Bulk;
 
 use App\Fields\About;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\Outcome;
-use App\Inbox\Tag;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
+use App\Sorting\Tag;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Templates\Template;

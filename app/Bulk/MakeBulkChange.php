@@ -4,25 +4,25 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
+use App\Answering\AnswerRoutes;
+use App\Answering\CameInBetween;
+use App\Answering\ReplyToSend;
+use App\Answering\SendReply;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\AssignTeam;
+use App\Conversations\ChangeState;
+use App\Conversations\ChangeTags;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Conversations\SetCategory;
+use App\Conversations\SetOwnField;
+use App\Conversations\SetPriority;
+use App\Conversations\SortJunk;
 use App\Fields\FieldRefused;
-use App\Inbox\Actor;
-use App\Inbox\AnswerRoutes;
-use App\Inbox\AssignConversation;
-use App\Inbox\AssignTeam;
-use App\Inbox\CameInBetween;
-use App\Inbox\ChangeState;
-use App\Inbox\ChangeTags;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\InboxRefused;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
-use App\Inbox\ReplyToSend;
-use App\Inbox\SendReply;
-use App\Inbox\SetCategory;
-use App\Inbox\SetOwnField;
-use App\Inbox\SetPriority;
-use App\Inbox\SortJunk;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
@@ -104,7 +104,7 @@ final readonly class MakeBulkChange
                     ]
                 );
             });
-        } catch (BulkRefused|InboxRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
+        } catch (BulkRefused|ConversationRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
             $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => mb_substr($why->getMessage(), 0, 300)]);
         }
     }
@@ -131,7 +131,7 @@ final readonly class MakeBulkChange
 
     private function answer(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
     {
-        $route = $this->routes->of($conversation)[0] ?? throw InboxRefused::nobodyToAnswer();
+        $route = $this->routes->of($conversation)[0] ?? throw ConversationRefused::nobodyToAnswer();
         $this->sendReply->send($conversation, $teammate, new ReplyToSend(
             (string) $bulk->text,
             [],
@@ -139,7 +139,7 @@ final readonly class MakeBulkChange
             null,
             "bulk-{$bulk->id}-{$conversation->id}",
             $seen,
-            $route->public ? throw InboxRefused::chooseWay() : $route->key,
+            $route->public ? throw ConversationRefused::chooseWay() : $route->key,
             (int) config('cairnfield.outbox.bulk_call_back_seconds'),
         ));
     }
@@ -149,13 +149,13 @@ final readonly class MakeBulkChange
      */
     private function template(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
     {
-        $route = $this->routes->of($conversation)[0] ?? throw InboxRefused::nobodyToAnswer();
+        $route = $this->routes->of($conversation)[0] ?? throw ConversationRefused::nobodyToAnswer();
         $template = ChosenThing::template((int) $bulk->value, $teammate);
         $filled = $this->fill->fill($template, $conversation, $teammate);
         [$then, $outcome] = $filled->then();
         $this->sendReply->send($conversation, $teammate, AnswerFromTemplate::of(
             $filled,
-            $route->public ? throw InboxRefused::chooseWay() : $route->key,
+            $route->public ? throw ConversationRefused::chooseWay() : $route->key,
             $then,
             $outcome,
             "bulk-{$bulk->id}-{$conversation->id}",

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Conditions\ConditionQuery;
+use App\Conversations\ChangeTags;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
 use App\Fields\FieldRefused;
-use App\Inbox\ChangeTags;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\InboxRefused;
-use App\Inbox\QueueFilter;
-use App\Inbox\Tag;
+use App\Queue\QueueFilter;
+use App\Sorting\Tag;
 use App\Team\Teammate;
 use App\Views\ShownView;
 use Cairnfield\Core\Queue\Priority;
@@ -124,7 +124,7 @@ final readonly class PlanBulkChange
             BulkAction::Junk => ['Put with the junk', ''],
             BulkAction::Template => ['Answer with “'.ChosenThing::template($id, $teammate)->name.'”, each in their language', $value],
             BulkAction::Answer => [
-                trim($text) === '' ? throw InboxRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', '',
+                trim($text) === '' ? throw ConversationRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', '',
             ],
         };
     }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
-use App\Inbox\Actor;
-use App\Inbox\CallBack;
-use App\Inbox\Conversation;
-use App\Inbox\InboxRefused;
-use App\Inbox\Journal;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
-use App\Inbox\Message;
+use App\Answering\CallBack;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\Journal;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -91,7 +91,7 @@ final readonly class UndoBulkChange
             $this->callBack->take($message);
 
             return true;
-        } catch (InboxRefused) {
+        } catch (ConversationRefused) {
             return false;
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Support\ShortMemory;
+use App\Support\ShortLivedCache;
 use Illuminate\Support\Str;
 
 /**
@@ -12,12 +12,12 @@ use Illuminate\Support\Str;
  */
 final class BlockList
 {
-    /** @var ShortMemory<array<string, true>> by kind and value */
-    private readonly ShortMemory $blocked;
+    /** @var ShortLivedCache<array<string, true>> by kind and value */
+    private readonly ShortLivedCache $blocked;
 
     public function __construct()
     {
-        $this->blocked = new ShortMemory(static fn (): array => array_fill_keys(
+        $this->blocked = new ShortLivedCache(static fn (): array => array_fill_keys(
             BlockedSender::query()
                 ->get(['kind', 'value'])
                 ->map(static fn (BlockedSender $sender): string => "{$sender->kind}:{$sender->value}")

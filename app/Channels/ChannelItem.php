@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Inbox\Arrival;
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
+use App\Receiving\Arrival;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

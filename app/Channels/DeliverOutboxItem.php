@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Inbox\Actor;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
+use App\Conversations\Actor;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;

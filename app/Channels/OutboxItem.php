@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Inbox\Message;
+use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

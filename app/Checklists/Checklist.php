@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Checklists;
 
-use App\Inbox\Category;
+use App\Sorting\Category;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;

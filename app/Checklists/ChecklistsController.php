@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Checklists;
 
-use App\Inbox\Category;
+use App\Sorting\Category;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

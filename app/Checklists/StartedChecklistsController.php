@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Checklists;
 
-use App\Inbox\Actor;
-use App\Inbox\ActsOnConversation;
-use App\Inbox\Conversation;
+use App\Conversations\Actor;
+use App\Conversations\ActsOnConversation;
+use App\Conversations\Conversation;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;

@@ -6,13 +6,13 @@ namespace App\Conditions;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Customers\CustomerGroup;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
-use App\Inbox\Tag;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
+use App\Sorting\Tag;
 use App\Team\Team;
 use App\Team\Teammate;
 use BackedEnum;

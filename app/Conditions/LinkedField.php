@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Conditions;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Operator;

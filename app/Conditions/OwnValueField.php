@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Conditions;
 
+use App\Conversations\Conversation;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
 use App\Fields\OwnValue;
-use App\Inbox\Conversation;
 use App\Orders\Order;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Operator;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Conversations\Conversation;
 use App\Fields\HasOwnValues;
-use App\Inbox\Conversation;
 use App\Orders\Order;
 use App\Ratings\Rating;
 use App\Support\StoresRows;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
-use App\Inbox\PlaceInQueue;
+use App\Conversations\PlaceInQueue;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Inbox\AnswerRoutes;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
-use App\Inbox\ReplyToSend;
-use App\Inbox\SendReply;
-use App\Inbox\Trail;
+use App\Answering\AnswerRoutes;
+use App\Answering\ReplyToSend;
+use App\Answering\SendReply;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Sorting\Outcome;
 use App\Team\Teammate;
 use App\Templates\FillTemplate;
 use App\Templates\Step;
 use App\Templates\StepKind;
 use App\Templates\Template;
 use App\Templates\UsedTemplate;
+use App\Workspace\Trail;
 use RuntimeException;
 
 /**

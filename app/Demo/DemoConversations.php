@@ -7,20 +7,20 @@ namespace App\Demo;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\Mail\TakeMail;
-use App\Inbox\Actor;
-use App\Inbox\AddNote;
-use App\Inbox\AssignConversation;
-use App\Inbox\Category;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
-use App\Inbox\Outcome;
-use App\Inbox\SetCategory;
-use App\Inbox\TakeConversation;
+use App\Conversations\Actor;
+use App\Conversations\AddNote;
+use App\Conversations\AssignConversation;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
+use App\Conversations\SetCategory;
+use App\Conversations\TakeConversation;
 use App\Orders\Order;
 use App\Promises\StoreHours;
 use App\Rules\RunRules;
-use App\Rules\SweepClock;
+use App\Rules\SweepTimeTriggers;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -52,7 +52,7 @@ final class DemoConversations
         private readonly ChangeState $changeState,
         private readonly SetCategory $setCategory,
         private readonly RunRules $rules,
-        private readonly SweepClock $clock,
+        private readonly SweepTimeTriggers $clock,
         private readonly StoreHours $hours,
         private readonly DemoOtherWays $otherWays,
     ) {

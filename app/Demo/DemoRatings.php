@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Inbox\Actor;
-use App\Inbox\AddNote;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\Outcome;
+use App\Conversations\Actor;
+use App\Conversations\AddNote;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
 use App\Ratings\RateConversation;
+use App\Sorting\Outcome;
 use App\Team\Teammate;
 
 /**

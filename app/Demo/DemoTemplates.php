@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Checklists\Checklist;
-use App\Inbox\Category;
-use App\Inbox\Outcome;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Team\Teammate;
 use App\Templates\SaveTemplate;
 use App\Templates\Step;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\History;
 
+use App\Conversations\Conversation;
+use App\Conversations\Message;
 use App\Customers\Handle;
 use App\Fields\About;
 use App\Fields\OwnFields;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
 use App\Orders\Order;
 use App\Support\FileStore;
 use Carbon\CarbonImmutable;

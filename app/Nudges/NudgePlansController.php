@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Nudges;
 
-use App\Inbox\Actor;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Rules\RulesUsing;
+use App\Sorting\Outcome;
 use App\Support\LocalTime;
 use App\Team\Teammate;
 use App\Templates\Template;

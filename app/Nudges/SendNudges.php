@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace App\Nudges;
 
-use App\Inbox\Actor;
-use App\Inbox\AnswerRoutes;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\InboxRefused;
-use App\Inbox\Message;
-use App\Inbox\Outcome;
-use App\Inbox\SendReply;
-use App\Inbox\Trail;
+use App\Answering\AnswerRoutes;
+use App\Answering\SendReply;
+use App\Conversations\Actor;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\Message;
+use App\Notifications\NewsKind;
+use App\Notifications\Notify;
 use App\Promises\StoreHours;
+use App\Sorting\Outcome;
 use App\Team\Teammate;
-use App\Telling\NewsKind;
-use App\Telling\Tell;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Template;
+use App\Workspace\Trail;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
@@ -43,7 +43,7 @@ final readonly class SendNudges
         private Trail $trail,
         private StoreHours $hours,
         private ChangeState $changeState,
-        private Tell $tell,
+        private Notify $tell,
     ) {}
 
     public function run(): void
@@ -70,7 +70,7 @@ final readonly class SendNudges
         ) {
             try {
                 DB::transaction(fn () => $this->next($nudge->id));
-            } catch (InboxRefused|NudgeRefused $why) {
+            } catch (ConversationRefused|NudgeRefused $why) {
                 $this->giveUp($nudge, $why->getMessage());
             } catch (Throwable $defect) {
                 report($defect);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Nudges;
 
-use App\Inbox\Actor;
-use App\Inbox\Conversation;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 
 /**
  * Notes at a conversation when the parcel of its latest order was last seen, for rules that count from then.

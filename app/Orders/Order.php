@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Orders;
 
 use App\Channels\Account;
+use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Fields\HasOwnValues;
-use App\Inbox\Conversation;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Currency;
 use Cairnfield\Core\Money\Money;

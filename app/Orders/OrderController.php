@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Inbox\Actor;
-use App\Inbox\ActsOnConversation;
-use App\Inbox\Conversation;
+use App\Conversations\Actor;
+use App\Conversations\ActsOnConversation;
+use App\Conversations\Conversation;
 use App\Support\Written;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 

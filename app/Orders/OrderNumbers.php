@@ -6,7 +6,7 @@ namespace App\Orders;
 
 use App\Channels\Account;
 use App\Channels\AccountState;
-use App\Support\ShortMemory;
+use App\Support\ShortLivedCache;
 use Cairnfield\Core\Text\NumberMask;
 use Cairnfield\Core\Text\TextRefused;
 
@@ -17,12 +17,12 @@ final class OrderNumbers
 {
     private const MOST = 10;
 
-    /** @var ShortMemory<list<NumberMask>> */
-    private readonly ShortMemory $masks;
+    /** @var ShortLivedCache<list<NumberMask>> */
+    private readonly ShortLivedCache $masks;
 
     public function __construct()
     {
-        $this->masks = new ShortMemory($this->read(...));
+        $this->masks = new ShortLivedCache($this->read(...));
     }
 
     /**

@@ -8,7 +8,7 @@ use App\Channels\Account;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\TakesEvents;
 use App\Channels\Services\UnreadableEvent;
-use App\Inbox\JournalKind;
+use App\Conversations\JournalKind;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**

@@ -9,10 +9,10 @@ use App\Channels\Channel;
 use App\Channels\SenderHandle;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\UnreadableEvent;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\JournalKind;
 use App\Customers\CustomerOfOrder;
-use App\Inbox\Actor;
-use App\Inbox\Conversation;
-use App\Inbox\JournalKind;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Inbox\Actor;
-use App\Inbox\ConversationState;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
+use App\Conversations\Actor;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
 
 /**
  * What the shop or the carrier tells of an order goes onto the trail of each conversation beside which it stands,

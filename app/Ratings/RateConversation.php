@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Ratings;
 
-use App\Inbox\Actor;
-use App\Inbox\Conversation;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
-use App\Inbox\Message;
-use App\Inbox\RedactArrival;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
+use App\Receiving\RedactArrival;
 use Illuminate\Support\Facades\DB;
 
 /**

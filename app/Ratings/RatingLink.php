@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Ratings;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use Illuminate\Support\Facades\URL;
 
 /**

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Checklists\Checklist;
+use App\Conversations\ConversationState;
 use App\Fields\About;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Support\Languages;
 use App\Team\Team;
 use App\Team\Teammate;

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Inbox\AnswerRoutes;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
-use App\Inbox\SendReply;
-use App\Inbox\Trail;
+use App\Answering\AnswerRoutes;
+use App\Answering\SendReply;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Sorting\Outcome;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\StepKind;
 use App\Templates\Template;
+use App\Workspace\Trail;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -43,14 +43,14 @@ final readonly class AnswerByRule
     /**
      * Why this rule does not answer there; null where it does. Not answering is no failure.
      */
-    public function whyNot(Rule $rule, Occasion $occasion, bool $asksRating = false): ?string
+    public function whyNot(Rule $rule, RuleTrigger $trigger, bool $asksRating = false): ?string
     {
-        $conversation = $occasion->conversation;
-        $address = $this->address($occasion);
+        $conversation = $trigger->conversation;
+        $address = $this->address($trigger);
         $since = now()->subDay();
         $given = DB::table('rule_answers')->where('address', $address)->where('at', '>', $since);
 
-        return $this->whyNever($occasion) ?? match (true) {
+        return $this->whyNever($trigger) ?? match (true) {
             $address === null => 'there is nobody to answer',
             $rule->stopped_at !== null => 'it wanted to send too many at once, and its answers wait until somebody says go on',
             $given->clone()->where('rule_id', $rule->id)->exists() => 'it answered this person within the last 24 hours already',
@@ -63,12 +63,12 @@ final readonly class AnswerByRule
     /**
      * Why no rule answers there, as can be told without looking further.
      */
-    public function whyNever(Occasion $occasion): ?string
+    public function whyNever(RuleTrigger $trigger): ?string
     {
-        $conversation = $occasion->conversation;
+        $conversation = $trigger->conversation;
 
         return match (true) {
-            $occasion->message !== null && $occasion->message->isIncoming() && $occasion->message->automatic,
+            $trigger->message !== null && $trigger->message->isIncoming() && $trigger->message->automatic,
             $conversation->automatic => 'a machine wrote it, and machines are not answered',
             $conversation->public => 'it was said in public, and that is answered by hand',
             $conversation->junk => 'it is junk',
@@ -98,9 +98,9 @@ final readonly class AnswerByRule
      *
      * @throws RuleRefused|TooManyAnswers when it cannot be filled, or too many are sent
      */
-    public function answer(Rule $rule, RuleAction $action, Occasion $occasion, string $key): void
+    public function answer(Rule $rule, RuleAction $action, RuleTrigger $trigger, string $key): void
     {
-        $conversation = $occasion->conversation;
+        $conversation = $trigger->conversation;
         $route = $this->routes->of($conversation)[0] ?? throw RuleRefused::noWayToAnswer();
         $route->public && throw RuleRefused::noWayToAnswer();
         $this->refuseTooMany($rule);
@@ -156,9 +156,9 @@ final readonly class AnswerByRule
         }
     }
 
-    private function address(Occasion $occasion): ?string
+    private function address(RuleTrigger $trigger): ?string
     {
-        $route = $this->routes->of($occasion->conversation)[0] ?? null;
+        $route = $this->routes->of($trigger->conversation)[0] ?? null;
 
         return $route === null ? null : mb_strtolower($route->to);
     }

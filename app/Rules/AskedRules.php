@@ -69,13 +69,13 @@ final class AskedRules
      *
      * @throws UnknownField
      */
-    public function plan(Occasion $occasion, RuleFields $fields): ?array
+    public function plan(RuleTrigger $trigger, RuleFields $fields): ?array
     {
-        [$asked, $keys] = $this->listening($occasion->entry === null ? null : $occasion->events);
+        [$asked, $keys] = $this->listening($trigger->entry === null ? null : $trigger->events);
         if ($asked === []) {
             return null;
         }
-        $facts = $fields->factsOf($occasion, $keys);
+        $facts = $fields->factsOf($trigger, $keys);
         $plan = Plan::of($facts, ...$asked);
         foreach ($this->stopping === [] ? [] : $plan->matched as $id) {
             if (in_array($id, $this->stopping, true)) {

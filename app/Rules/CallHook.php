@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Notifications\NewsKind;
+use App\Notifications\Notify;
 use App\Team\Role;
 use App\Team\Teammate;
-use App\Telling\NewsKind;
-use App\Telling\Tell;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -79,7 +79,7 @@ final class CallHook implements ShouldQueue
         $hook->forceFill(['last_error' => mb_substr($problem, 0, 490), 'last_error_at' => now()])->save();
         $people = array_values(Teammate::query()->where('role', Role::Administrator)->where('may_sign_in', true)->get()->all());
         // Told once an hour, however often it fails.
-        (new Tell)->people(
+        (new Notify)->people(
             $people, NewsKind::RuleFailed, "hook-{$hook->id}-".now()->format('YmdH'),
             "The webhook “{$hook->name}” could not be told, although it was tried {$this->tries} times: {$problem}", null
         );

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Approvals\AskApproval;
+use App\Conversations\Actor;
+use App\Conversations\Cause;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
 use App\Fields\FieldRefused;
-use App\Inbox\Actor;
-use App\Inbox\Cause;
-use App\Inbox\Conversation;
-use App\Inbox\InboxRefused;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
+use App\Notifications\NewsKind;
+use App\Notifications\Notify;
 use App\Team\Role;
 use App\Team\TakeTurns;
 use App\Team\Teammate;
-use App\Telling\NewsKind;
-use App\Telling\Tell;
 use App\Templates\TemplateProblem;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
@@ -36,10 +36,10 @@ final readonly class CarryOut
     public function __construct(
         private DoActions $do,
         private AnswerByRule $answer,
-        private Occasions $occasions,
+        private RuleTriggers $triggers,
         private Journal $journal,
         private Cause $cause,
-        private Tell $tell,
+        private Notify $tell,
         private TakeTurns $turns,
         private AskApproval $approvals,
     ) {}
@@ -49,10 +49,10 @@ final readonly class CarryOut
      * @param  list<string>  $because
      * @return bool whether it acted now
      */
-    public function rule(Rule $rule, Occasion $occasion, array $actions, array $because): bool
+    public function rule(Rule $rule, RuleTrigger $trigger, array $actions, array $because): bool
     {
         $run = (new RuleRun)->forceFill([
-            'rule_id' => $rule->id, 'conversation_id' => $occasion->conversation->id, 'event_key' => $occasion->key,
+            'rule_id' => $rule->id, 'conversation_id' => $trigger->conversation->id, 'event_key' => $trigger->key,
             'state' => RuleRun::DONE,
             'because' => $because,
             'actions' => $actions,
@@ -62,11 +62,11 @@ final readonly class CarryOut
             'next_try_at' => null,
             'at' => now(),
         ]);
-        if ($occasion->depth >= RunRules::DEEPEST) {
+        if ($trigger->depth >= RunRules::DEEPEST) {
             return $this->stopped($rule, $run);
         }
 
-        return $this->attempt($rule, $run, $occasion);
+        return $this->attempt($rule, $run, $trigger);
     }
 
     /**
@@ -83,14 +83,14 @@ final readonly class CarryOut
                 ->limit(self::AT_ONCE)
                 ->get() as $run
         ) {
-            $occasion = $this->occasions->again($run->event_key, $run->conversation_id);
-            if ($occasion === null || ! $run->rule->on) {
+            $trigger = $this->triggers->again($run->event_key, $run->conversation_id);
+            if ($trigger === null || ! $run->rule->on) {
                 $run->forceFill(['state' => RuleRun::FAILED, 'next_try_at' => null])->save();
 
                 continue;
             }
             $run->forceFill(['attempts' => $run->attempts + 1]);
-            $this->attempt($run->rule, $run, $occasion);
+            $this->attempt($run->rule, $run, $trigger);
         }
     }
 
@@ -104,17 +104,17 @@ final readonly class CarryOut
         }
     }
 
-    private function attempt(Rule $rule, RuleRun $run, Occasion $occasion): bool
+    private function attempt(Rule $rule, RuleRun $run, RuleTrigger $trigger): bool
     {
         try {
-            DB::transaction(function () use ($rule, $run, $occasion): void {
-                $locked = Conversation::query()->lockForUpdate()->findOrFail($occasion->conversation->id);
+            DB::transaction(function () use ($rule, $run, $trigger): void {
+                $locked = Conversation::query()->lockForUpdate()->findOrFail($trigger->conversation->id);
                 $actions = array_map(RuleAction::of(...), $run->actions);
                 // First of all: two workers at once act once. Most often all is done as it is said here.
                 $run = $run->exists ? $run : RuleRun::store([...$run->getAttributes(), 'done' => array_column($actions, 'label')]);
                 $done = $this->cause->rule(
-                    $rule->id, $rule->name, $occasion->depth + 1,
-                    fn (): array => $this->all($rule, $run, $actions, $occasion->with($locked))
+                    $rule->id, $rule->name, $trigger->depth + 1,
+                    fn (): array => $this->all($rule, $run, $actions, $trigger->with($locked))
                 );
                 $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
             });
@@ -125,7 +125,7 @@ final readonly class CarryOut
             $this->failed($rule, $run, $why->getMessage(), true);
 
             return false;
-        } catch (RuleRefused|InboxRefused|FieldRefused|TemplateProblem $why) {
+        } catch (RuleRefused|ConversationRefused|FieldRefused|TemplateProblem $why) {
             // Trying the same again would be refused again.
             $this->failed($rule, $run, $why->getMessage(), true);
 
@@ -144,24 +144,24 @@ final readonly class CarryOut
      * @param  list<RuleAction>  $actions
      * @return list<string> what was done, in words
      */
-    private function all(Rule $rule, RuleRun $run, array $actions, Occasion $occasion): array
+    private function all(Rule $rule, RuleRun $run, array $actions, RuleTrigger $trigger): array
     {
         $this->journal->record(
-            $occasion->conversation, JournalKind::RuleRan, Actor::application(), [],
+            $trigger->conversation, JournalKind::RuleRan, Actor::application(), [],
             $run->because === [] ? 'always' : implode(' · ', $run->because)
         );
         $done = [];
         foreach ($actions as $index => $action) {
             // What was done before may have changed it.
-            $index === 0 || $occasion->conversation->refresh();
+            $index === 0 || $trigger->conversation->refresh();
             $whyNot = match (true) {
-                $action->kind->answers() => $this->answer->whyNot($rule, $occasion, $action->kind === ActionKind::AskRating),
-                $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($occasion->conversation),
-                $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($occasion->conversation),
+                $action->kind->answers() => $this->answer->whyNot($rule, $trigger, $action->kind === ActionKind::AskRating),
+                $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($trigger->conversation),
+                $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($trigger->conversation),
                 default => null,
             };
             if ($whyNot === null) {
-                $this->do->do($rule, $action, $occasion, $run->event_key);
+                $this->do->do($rule, $action, $trigger, $run->event_key);
             }
             $done[] = $whyNot === null ? $action->label : "not: {$action->label}, since {$whyNot}";
         }

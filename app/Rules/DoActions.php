@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Approvals\AskApproval;
-use App\Inbox\Actor;
-use App\Inbox\AddNote;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
-use App\Inbox\SetLanguage;
+use App\Conversations\Actor;
+use App\Conversations\AddNote;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\SetLanguage;
+use App\Notifications\NewsKind;
+use App\Notifications\Notify;
 use App\Nudges\NudgePlan;
 use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
+use App\Sorting\Outcome;
 use App\Tasks\KeepTasks;
 use App\Team\Teammate;
-use App\Telling\NewsKind;
-use App\Telling\Tell;
 use App\Templates\ApplySteps;
 use App\Templates\FillTemplate;
 
@@ -33,7 +33,7 @@ final readonly class DoActions
         private SetLanguage $setLanguage,
         private AddNote $addNote,
         private KeepTasks $tasks,
-        private Tell $tell,
+        private Notify $tell,
         private AnswerByRule $answer,
         private StoreHours $hours,
         private StartNudge $nudges,
@@ -46,9 +46,9 @@ final readonly class DoActions
      *
      * @throws RuleRefused and whatever the actions refuse
      */
-    public function do(Rule $rule, RuleAction $action, Occasion $occasion, string $key): void
+    public function do(Rule $rule, RuleAction $action, RuleTrigger $trigger, string $key): void
     {
-        $conversation = $occasion->conversation;
+        $conversation = $trigger->conversation;
         $actor = Actor::application();
         $id = (int) $action->value;
         $step = $action->step();
@@ -60,7 +60,7 @@ final readonly class DoActions
         match ($action->kind) {
             ActionKind::SetState => $this->state($conversation, $action, $actor),
             ActionKind::SetLanguage => $this->setLanguage->set($conversation, $action->value, $actor),
-            ActionKind::Answer, ActionKind::AskRating => $this->answer->answer($rule, $action, $occasion, $key),
+            ActionKind::Answer, ActionKind::AskRating => $this->answer->answer($rule, $action, $trigger, $key),
             ActionKind::AskApproval => $this->approvals->ask(
                 $conversation, $this->filled($action->text, $conversation),
                 $action->value === 'leads' ? null : Teammate::query()->findOrFail($id), $actor

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Conditions\UnknownField;
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -18,7 +18,7 @@ final readonly class FittingNow
 {
     private const LATEST = 300;
 
-    public function __construct(private Occasions $occasions, private RuleFields $fields) {}
+    public function __construct(private RuleTriggers $triggers, private RuleFields $fields) {}
 
     /**
      * The latest conversations that fit right now, by the latest things that happened.
@@ -43,42 +43,42 @@ final readonly class FittingNow
 
             return $this->thoseThatFit(
                 $condition,
-                $this->occasions->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all(), RuleFields::reads($condition))
+                $this->triggers->ofTime($ids->mapWithKeys(static fn (int $id): array => [$id => ''])->all(), RuleFields::reads($condition))
             );
         }
         $kinds = array_map(
             static fn (RuleEvent $event): string => $event->kind()->value, array_filter(array_map(RuleEvent::tryFrom(...), $events))
         );
         $ids = DB::table('journal')->whereIn('kind', array_unique($kinds))->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
-        $occasions = array_values(
+        $triggers = array_values(
             array_filter(
-                $this->occasions->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)),
-                static fn (Occasion $occasion): bool => array_filter(
-                    $occasion->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)
+                $this->triggers->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)),
+                static fn (RuleTrigger $trigger): bool => array_filter(
+                    $trigger->events, static fn (RuleEvent $event): bool => in_array($event->value, $events, true)
                 ) !== []
             )
         );
 
-        return $this->thoseThatFit($condition, $occasions);
+        return $this->thoseThatFit($condition, $triggers);
     }
 
     /**
-     * @param  list<Occasion>  $occasions
+     * @param  list<RuleTrigger>  $triggers
      * @return array{list<array{Conversation, list<string>}>, int}
      */
-    private function thoseThatFit(Condition $condition, array $occasions): array
+    private function thoseThatFit(Condition $condition, array $triggers): array
     {
         $fitting = [];
-        foreach (array_reverse($occasions) as $occasion) {
-            $facts = $this->fields->facts($occasion, $condition);
+        foreach (array_reverse($triggers) as $trigger) {
+            $facts = $this->fields->facts($trigger, $condition);
             $because = $condition->because($facts);
             if ($because !== null) {
-                $fitting[$occasion->conversation->id] ??= [
-                    $occasion->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because),
+                $fitting[$trigger->conversation->id] ??= [
+                    $trigger->conversation, array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $because),
                 ];
             }
         }
 
-        return [array_values($fitting), count($occasions)];
+        return [array_values($fitting), count($triggers)];
     }
 }

@@ -53,11 +53,11 @@ final class OtherRuns
     }
 
     /**
-     * @return list<Fight>
+     * @return list<RuleConflict>
      */
     public function fights(): array
     {
-        return array_values(array_map(static fn (array $fight): Fight => Fight::overTime(...$fight), $this->fights));
+        return array_values(array_map(static fn (array $fight): RuleConflict => RuleConflict::overTime(...$fight), $this->fights));
     }
 
     /**

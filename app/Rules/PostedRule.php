@@ -44,7 +44,7 @@ final readonly class PostedRule
             ),
             (string) ($written['notes'] ?? ''),
             ChangedBy::from($written['changed_by']),
-            ($clock['since'] ?? '') === '' ? null : Clock::of($clock),
+            ($clock['since'] ?? '') === '' ? null : TimeTrigger::of($clock),
         );
     }
 

@@ -8,8 +8,8 @@ use App\Conditions\OwnValueField;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnField;
-use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
+use App\Sorting\Outcome;
 use App\Team\Role;
 use App\Team\Teammate;
 use App\Templates\SaveTemplate;
@@ -197,7 +197,7 @@ final readonly class ReadyMade
             null,
             new RuleToSave(
                 $name, Way::Every, $events, $condition, array_map(RuleAction::of(...), $actions), $this->all()[$key][1],
-                ChangedBy::Leads, $clock === null ? null : Clock::of($clock)
+                ChangedBy::Leads, $clock === null ? null : TimeTrigger::of($clock)
             ),
             $teammate
         );

@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Way $way
  * @property bool $on
  * @property list<string> $events values of RuleEvent
- * @property array<string, mixed>|null $clock where it runs with time; see Clock
+ * @property array<string, mixed>|null $clock where it runs with time; see TimeTrigger
  * @property CarbonImmutable|null $swept_from up to where it was so before it was switched on
  * @property CarbonImmutable|null $swept_to up to where it was looked
  * @property array<string, mixed> $condition
@@ -76,10 +76,10 @@ final class Rule extends Model
     /**
      * When it runs with time; null where it runs on what happens, or its times make no sense any more.
      */
-    public function runsWith(): ?Clock
+    public function runsWith(): ?TimeTrigger
     {
         try {
-            return $this->clock === null ? null : Clock::of($this->clock);
+            return $this->clock === null ? null : TimeTrigger::of($this->clock);
         } catch (RuleRefused) {
             return null;
         }

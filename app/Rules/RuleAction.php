@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Conversations\ConversationState;
 use App\Fields\FieldRefused;
-use App\Inbox\ConversationState;
 use App\Support\Languages;
 use App\Templates\Placeholders;
 use App\Templates\Step;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**

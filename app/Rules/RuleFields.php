@@ -9,7 +9,7 @@ use App\Conditions\Field;
 use App\Conditions\Fields;
 use App\Conditions\OperatorWords;
 use App\Conditions\UnknownField;
-use App\Inbox\ConversationState;
+use App\Conversations\ConversationState;
 use App\Orders\Order;
 use App\Promises\StoreHours;
 use Cairnfield\Core\Rules\AllOf;
@@ -45,7 +45,7 @@ final class RuleFields implements Fields
 
     private const YES_NO = ['yes' => 'yes', 'no' => 'no'];
 
-    /** @var array<string, OccasionField>|null */
+    /** @var array<string, RuleTriggerField>|null */
     private ?array $own = null;
 
     public function __construct(private readonly ConversationFields $conversations, private readonly StoreHours $hours) {}
@@ -79,9 +79,9 @@ final class RuleFields implements Fields
      *
      * @throws UnknownField when a condition asks for what is not there any more
      */
-    public function facts(Occasion $occasion, Condition ...$conditions): Facts
+    public function facts(RuleTrigger $trigger, Condition ...$conditions): Facts
     {
-        return $this->factsOf($occasion, self::askedBy(...$conditions));
+        return $this->factsOf($trigger, self::askedBy(...$conditions));
     }
 
     /**
@@ -89,11 +89,11 @@ final class RuleFields implements Fields
      *
      * @throws UnknownField
      */
-    public function factsOf(Occasion $occasion, array $keys): Facts
+    public function factsOf(RuleTrigger $trigger, array $keys): Facts
     {
         $values = [];
         foreach ($keys as $key) {
-            $values[$key] = $this->fact($key, $occasion);
+            $values[$key] = $this->fact($key, $trigger);
         }
 
         return Facts::of($values);
@@ -247,15 +247,15 @@ final class RuleFields implements Fields
     /**
      * @return string|int|float|bool|list<string>|null
      */
-    private function fact(string $key, Occasion $occasion): string|int|float|bool|array|null
+    private function fact(string $key, RuleTrigger $trigger): string|int|float|bool|array|null
     {
         $own = $this->own()[$key] ?? null;
 
-        return $own === null ? $this->conversations->get($key)->fact($occasion->conversation) : $own->of($occasion);
+        return $own === null ? $this->conversations->get($key)->fact($trigger->conversation) : $own->of($trigger);
     }
 
     /**
-     * @return array<string, OccasionField>
+     * @return array<string, RuleTriggerField>
      */
     private function own(): array
     {
@@ -264,102 +264,102 @@ final class RuleFields implements Fields
         }
         $hours = $this->hours;
         $zone = new DateTimeZone((string) config('cairnfield.store.calendar.timezone'));
-        $order = static function (Occasion $occasion): ?Order {
-            $orders = $occasion->conversation->orders;
+        $order = static function (RuleTrigger $trigger): ?Order {
+            $orders = $trigger->conversation->orders;
 
             return $orders->count() < 2
                 ? $orders->first()
                 : $orders->sortByDesc(static fn (Order $order): string => (string) $order->getRawOriginal('placed_at'))->first();
         };
         $fields = [
-            new OccasionField(
+            new RuleTriggerField(
                 'message_text', 'Text of the message', self::WORDS, [],
-                static fn (Occasion $occasion): ?string => $occasion->message?->text
+                static fn (RuleTrigger $trigger): ?string => $trigger->message?->text
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'message_subject', 'Subject of the message', self::WORDS, [],
-                static fn (Occasion $occasion): ?string => $occasion->message?->subject
+                static fn (RuleTrigger $trigger): ?string => $trigger->message?->subject
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'sender_domain', 'Sender’s domain', [Operator::In, Operator::NotIn, Operator::EndsWith], [],
-                static fn (Occasion $occasion): ?string => str_contains((string) $occasion->message?->from_address, '@')
-                    ? substr((string) strrchr((string) $occasion->message?->from_address, '@'), 1)
+                static fn (RuleTrigger $trigger): ?string => str_contains((string) $trigger->message?->from_address, '@')
+                    ? substr((string) strrchr((string) $trigger->message?->from_address, '@'), 1)
                     : null
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'message_has_file', 'The message has a file', [Operator::Is], self::YES_NO,
-                static fn (Occasion $occasion): bool => $occasion->message?->attachments->isNotEmpty() ?? false
+                static fn (RuleTrigger $trigger): bool => $trigger->message?->attachments->isNotEmpty() ?? false
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'state_before', 'State before they wrote', self::CHOICE,
                 array_combine(
                     array_column(ConversationState::cases(), 'value'),
                     array_map(static fn (ConversationState $state): string => $state->label(), ConversationState::cases())
                 ),
-                static fn (Occasion $occasion): ?string => $occasion->before?->value
+                static fn (RuleTrigger $trigger): ?string => $trigger->before?->value
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'done_by', 'Who did it', self::CHOICE,
                 ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'],
-                static fn (Occasion $occasion): string => isset($occasion->entry->details['rule'])
+                static fn (RuleTrigger $trigger): string => isset($trigger->entry->details['rule'])
                     ? 'application'
-                    : $occasion->entry->actor ?? 'application'
+                    : $trigger->entry->actor ?? 'application'
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'owner_away', 'Its owner is away', [Operator::Is], self::YES_NO,
-                static fn (Occasion $occasion): bool => $occasion->conversation->owner?->isAway() ?? false
+                static fn (RuleTrigger $trigger): bool => $trigger->conversation->owner?->isAway() ?? false
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'goes_on', 'It goes on from one that was closed', [Operator::Is], self::YES_NO,
-                static fn (Occasion $occasion): bool => $occasion->conversation->linkedConversation?->state === ConversationState::Closed
+                static fn (RuleTrigger $trigger): bool => $trigger->conversation->linkedConversation?->state === ConversationState::Closed
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'weekday', 'Day of the week', self::CHOICE, self::DAYS,
-                static fn (Occasion $occasion): string => $occasion->at()->setTimezone($zone)->format('N')
+                static fn (RuleTrigger $trigger): string => $trigger->at()->setTimezone($zone)->format('N')
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'in_hours', 'In working hours', [Operator::Is], self::YES_NO,
-                static fn (Occasion $occasion): bool => $hours->isOpen($occasion->at())
+                static fn (RuleTrigger $trigger): bool => $hours->isOpen($trigger->at())
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'customer_orders', 'Orders the customer has placed', self::NUMBER, [],
-                static fn (Occasion $occasion): int => $occasion->conversation->customer->orders->count()
+                static fn (RuleTrigger $trigger): int => $trigger->conversation->customer->orders->count()
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'customer_ratings', 'Fewest stars of the customer so far', self::NUMBER, [],
-                static fn (Occasion $occasion): ?int => ($least = $occasion->conversation->customer->ratings->min('score')) === null
+                static fn (RuleTrigger $trigger): ?int => ($least = $trigger->conversation->customer->ratings->min('score')) === null
                     ? null
                     : (int) $least
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'order_total', 'Total of the order', self::NUMBER, [],
-                static fn (Occasion $occasion): ?float => ($one = $order($occasion)) === null ? null : (float) $one->decimalTotal()
+                static fn (RuleTrigger $trigger): ?float => ($one = $order($trigger)) === null ? null : (float) $one->decimalTotal()
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'order_currency', 'Currency of the order', self::CHOICE, static fn (): array => self::written('currency'),
-                static fn (Occasion $occasion): ?string => $order($occasion)?->currency
+                static fn (RuleTrigger $trigger): ?string => $order($trigger)?->currency
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'order_status', 'Status of the order', self::CHOICE,
                 ['paid' => 'paid', 'sent' => 'sent', 'cancelled' => 'cancelled', 'returned' => 'returned'],
-                static fn (Occasion $occasion): ?string => $order($occasion)?->status
+                static fn (RuleTrigger $trigger): ?string => $order($trigger)?->status
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'parcel_days_unseen', 'Days without a scan of its parcel', self::NUMBER, [],
-                static fn (Occasion $occasion): ?int => $order($occasion)?->parcels->last()?->progress()->daysWithoutScan
+                static fn (RuleTrigger $trigger): ?int => $order($trigger)?->parcels->last()?->progress()->daysWithoutScan
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'order_country', 'Country of the order', self::CHOICE,
                 static fn (): array => array_map(
                     static fn (string $country): string => (string) Locale::getDisplayRegion("und-{$country}", 'en'),
                     self::written('country')
                 ),
-                static fn (Occasion $occasion): ?string => $order($occasion)?->country
+                static fn (RuleTrigger $trigger): ?string => $order($trigger)?->country
             ),
-            new OccasionField(
+            new RuleTriggerField(
                 'order_source', 'Where it was ordered', self::CHOICE,
                 static fn (): array => ['shop' => 'own shop'] + self::written('marketplace'),
-                static fn (Occasion $occasion): ?string => ($one = $order($occasion)) === null ? null : $one->marketplace ?? 'shop'
+                static fn (RuleTrigger $trigger): ?string => ($one = $order($trigger)) === null ? null : $one->marketplace ?? 'shop'
             ),
         ];
         $this->own = [];

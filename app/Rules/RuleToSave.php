@@ -15,7 +15,7 @@ final readonly class RuleToSave
      * @param  list<RuleEvent>  $events
      * @param  array<string, mixed>  $condition
      * @param  list<RuleAction>  $actions
-     * @param  Clock|null  $clock  in place of events, where it runs with time
+     * @param  TimeTrigger|null  $clock  in place of events, where it runs with time
      */
     public function __construct(
         public string $name,
@@ -25,6 +25,6 @@ final readonly class RuleToSave
         public array $actions,
         public string $notes,
         public ChangedBy $changedBy,
-        public ?Clock $clock = null,
+        public ?TimeTrigger $clock = null,
     ) {}
 }

@@ -47,7 +47,7 @@ final readonly class RuleWords
         }
 
         try {
-            $clock = ($content['clock'] ?? null) === null ? null : Clock::of($content['clock'])->label();
+            $clock = ($content['clock'] ?? null) === null ? null : TimeTrigger::of($content['clock'])->label();
         } catch (RuleRefused $why) {
             $clock = $why->getMessage();
         }

@@ -25,7 +25,7 @@ final class RunOnTime implements ShouldBeUniqueUntilProcessing, ShouldQueue
         $this->onQueue('rules');
     }
 
-    public function handle(SweepClock $clock, SendNudges $nudges): void
+    public function handle(SweepTimeTriggers $clock, SendNudges $nudges): void
     {
         $clock->sweep();
         $nudges->run();

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Conversations\JournalNews;
 use App\Customers\SortIntoGroups;
-use App\Inbox\JournalNews;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Plan;
@@ -30,7 +30,7 @@ final readonly class RunRules
 
     public function __construct(
         private JournalNews $news,
-        private Occasions $occasions,
+        private RuleTriggers $triggers,
         private RuleFields $fields,
         private CarryOut $carryOut,
         private SortIntoGroups $groups,
@@ -75,19 +75,19 @@ final readonly class RunRules
         $asked = $this->asked($rules);
         $ran = 0;
         $reads = self::readBy($rules);
-        $occasions = $rules->isEmpty() ? [] : $this->occasions->ofEntries($ids, $reads);
-        $left = array_count_values(array_map(static fn (Occasion $occasion): int => $occasion->conversation->id, $occasions));
-        foreach ($occasions as $occasion) {
+        $triggers = $rules->isEmpty() ? [] : $this->triggers->ofEntries($ids, $reads);
+        $left = array_count_values(array_map(static fn (RuleTrigger $trigger): int => $trigger->conversation->id, $triggers));
+        foreach ($triggers as $trigger) {
             // Who writes for the first time is in no group yet.
-            if (in_array('customer.groups', $reads, true) && in_array(RuleEvent::FirstMessage, $occasion->events, true)) {
-                $this->groups->sort($occasion->conversation->customer);
-                $occasion->conversation->customer->load('groups');
+            if (in_array('customer.groups', $reads, true) && in_array(RuleEvent::FirstMessage, $trigger->events, true)) {
+                $this->groups->sort($trigger->conversation->customer);
+                $trigger->conversation->customer->load('groups');
             }
-            $acted = $this->on($occasion, $rules, $asked);
+            $acted = $this->on($trigger, $rules, $asked);
             $ran += $acted;
-            if (--$left[$occasion->conversation->id] > 0 && $acted > 0) {
+            if (--$left[$trigger->conversation->id] > 0 && $acted > 0) {
                 // What happened next to the same conversation is looked at as it is now.
-                $occasion->conversation->refresh()->loadMissing(
+                $trigger->conversation->refresh()->loadMissing(
                     array_values(array_filter($reads, static fn (string $one): bool => ! str_starts_with($one, 'message.')))
                 );
             }
@@ -130,14 +130,14 @@ final readonly class RunRules
     /**
      * @param  Collection<int, Rule>  $rules  by id
      */
-    private function on(Occasion $occasion, Collection $rules, AskedRules $asked): int
+    private function on(RuleTrigger $trigger, Collection $rules, AskedRules $asked): int
     {
-        [$plan, $facts] = $asked->plan($occasion, $this->fields) ?? [null, null];
+        [$plan, $facts] = $asked->plan($trigger, $this->fields) ?? [null, null];
         $ran = 0;
         foreach ($plan->matched ?? [] as $id) {
             $rule = $rules[(int) $id] ?? null;
             if ($plan !== null && $facts !== null && $rule !== null) {
-                $ran += $this->carryOut->rule($rule, $occasion, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
+                $ran += $this->carryOut->rule($rule, $trigger, $this->actionsOf($plan, $rule->id), $this->because($rule, $facts)) ? 1 : 0;
             }
         }
 
@@ -161,15 +161,15 @@ final readonly class RunRules
     /**
      * Carries a rule out on what time alone made happen, where its condition holds.
      *
-     * @param  list<Occasion>  $occasions
+     * @param  list<RuleTrigger>  $triggers
      * @return int how many times it acted
      */
-    public function onTime(Rule $rule, array $occasions): int
+    public function onTime(Rule $rule, array $triggers): int
     {
         $rules = (new Collection([$rule]))->keyBy('id');
         $asked = $this->asked($rules);
 
-        return array_sum(array_map(fn (Occasion $occasion): int => $this->on($occasion, $rules, $asked), $occasions));
+        return array_sum(array_map(fn (RuleTrigger $trigger): int => $this->on($trigger, $rules, $asked), $triggers));
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use Carbon\CarbonImmutable;
 
 /**
@@ -17,7 +17,7 @@ final readonly class TriedRule
      * @param  bool  $isCut  whether more happened than was looked at
      * @param  int  $matched  in how many of them it would have acted
      * @param  list<array{conversation: Conversation, at: CarbonImmutable, because: list<string>, leftOut: list<string>, others: list<string>}>  $rows  the latest of these, with what of it would not have been done, and what other rules do there
-     * @param  list<Fight>  $fights
+     * @param  list<RuleConflict>  $fights
      * @param  list<string>  $circles  in words
      */
     public function __construct(

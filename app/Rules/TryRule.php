@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Promises\StoreHours;
-use Cairnfield\Core\Rules\Circles;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Plan;
+use Cairnfield\Core\Rules\RuleCycles;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +30,7 @@ final readonly class TryRule
     private const SHOWN = 100;
 
     public function __construct(
-        private Occasions $occasions, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer,
+        private RuleTriggers $triggers, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer,
         private ThingsInUse $things
     ) {}
 
@@ -66,16 +66,16 @@ final readonly class TryRule
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
             $heard = array_values(
                 array_filter(
-                    array_reverse($this->occasions->ofEntries(array_values($chunk), $ofMessages)),
-                    static fn (Occasion $occasion): bool => $asked->hears($rule->id, $occasion->events)
+                    array_reverse($this->triggers->ofEntries(array_values($chunk), $ofMessages)),
+                    static fn (RuleTrigger $trigger): bool => $asked->hears($rule->id, $trigger->events)
                 )
             );
             $looked += count($heard);
             $fitting = $this->fitting($condition, $heard);
             // Only where it fits do the others matter, and what they ask.
             self::load($fitting, $ofConversations);
-            foreach ($fitting as $occasion) {
-                [$plan, $facts] = $asked->plan($occasion, $this->fields) ?? [null, null];
+            foreach ($fitting as $trigger) {
+                [$plan, $facts] = $asked->plan($trigger, $this->fields) ?? [null, null];
                 if ($plan === null || $facts === null || ! in_array($rule->id, $plan->matched, true)) {
                     continue;
                 }
@@ -90,7 +90,7 @@ final readonly class TryRule
                             array_filter($plan->overruled, static fn (array $one): bool => $one['rule'] === $rule->id)
                         )
                     );
-                    $rows[] = $this->row($rule, $occasion, $facts, $occasion->at(), $overruled, $this->othersIn($plan, $rule->id, $names));
+                    $rows[] = $this->row($rule, $trigger, $facts, $trigger->at(), $overruled, $this->othersIn($plan, $rule->id, $names));
                 }
             }
         }
@@ -103,40 +103,40 @@ final readonly class TryRule
     /**
      * Those for which the condition holds. What lies beside a conversation is read only where it depends on that.
      *
-     * @param  list<Occasion>  $occasions
-     * @return list<Occasion>
+     * @param  list<RuleTrigger>  $triggers
+     * @return list<RuleTrigger>
      */
-    private function fitting(Condition $condition, array $occasions): array
+    private function fitting(Condition $condition, array $triggers): array
     {
         $fields = RuleFields::askedBy($condition);
         $beside = array_filter($fields, static fn (string $field): bool => self::apart(RuleFields::readsOf($field))[1] !== []);
         $near = array_values(array_diff($fields, $beside));
         $decided = array_map(
-            fn (Occasion $occasion): ?bool => $condition->decides($this->fields->factsOf($occasion, $near), array_flip($beside)),
-            $occasions
+            fn (RuleTrigger $trigger): ?bool => $condition->decides($this->fields->factsOf($trigger, $near), array_flip($beside)),
+            $triggers
         );
         self::load(
-            array_values(array_filter($occasions, static fn (int $at): bool => $decided[$at] === null, ARRAY_FILTER_USE_KEY)),
+            array_values(array_filter($triggers, static fn (int $at): bool => $decided[$at] === null, ARRAY_FILTER_USE_KEY)),
             self::apart(RuleFields::reads($condition))[1]
         );
 
         return array_values(
             array_filter(
-                $occasions,
-                fn (Occasion $occasion, int $at): bool => $decided[$at] ?? $condition->matches($this->fields->factsOf($occasion, $fields)),
+                $triggers,
+                fn (RuleTrigger $trigger, int $at): bool => $decided[$at] ?? $condition->matches($this->fields->factsOf($trigger, $fields)),
                 ARRAY_FILTER_USE_BOTH
             )
         );
     }
 
     /**
-     * @param  list<Occasion>  $occasions
+     * @param  list<RuleTrigger>  $triggers
      * @param  list<string>  $relations  of their conversations
      */
-    private static function load(array $occasions, array $relations): void
+    private static function load(array $triggers, array $relations): void
     {
         (
-            new Collection(array_map(static fn (Occasion $occasion): Conversation => $occasion->conversation, $occasions))
+            new Collection(array_map(static fn (RuleTrigger $trigger): Conversation => $trigger->conversation, $triggers))
         )->loadMissing($relations);
     }
 
@@ -165,7 +165,7 @@ final readonly class TryRule
     /**
      * For a rule that runs with time: those for which the time has come in the last days, or is there now.
      */
-    private function overTime(Rule $rule, Clock $clock, int $days): TriedRule
+    private function overTime(Rule $rule, TimeTrigger $clock, int $days): TriedRule
     {
         $since = $clock->since;
         $rows = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->where('state', '!=', ConversationState::Closed);
@@ -186,19 +186,19 @@ final readonly class TryRule
         $found = [];
         foreach (array_chunk($ids, self::AT_ONCE) as $chunk) {
             $fitting = [];
-            foreach ($this->occasions->ofTime(array_fill_keys($chunk, ''), $reads) as $occasion) {
-                $facts = $this->fields->factsOf($occasion, $own);
+            foreach ($this->triggers->ofTime(array_fill_keys($chunk, ''), $reads) as $trigger) {
+                $facts = $this->fields->factsOf($trigger, $own);
                 if ($condition->matches($facts)) {
-                    $fitting[] = [$occasion, $facts];
+                    $fitting[] = [$trigger, $facts];
                 }
             }
             $matched += count($fitting);
             $others->lookAt(array_map(static fn (array $one): int => $one[0]->conversation->id, $fitting));
-            foreach (array_slice($fitting, 0, self::SHOWN - count($found)) as [$occasion, $facts]) {
-                $at = $since === null ? CarbonImmutable::now() : $occasion->conversation->getAttribute($since->column());
+            foreach (array_slice($fitting, 0, self::SHOWN - count($found)) as [$trigger, $facts]) {
+                $at = $since === null ? CarbonImmutable::now() : $trigger->conversation->getAttribute($since->column());
                 $found[] = $this->row(
-                    $rule, $occasion, $facts, $at instanceof CarbonImmutable ? $at : $occasion->at(), [],
-                    $others->in($occasion->conversation->id)
+                    $rule, $trigger, $facts, $at instanceof CarbonImmutable ? $at : $trigger->at(), [],
+                    $others->in($trigger->conversation->id)
                 );
             }
         }
@@ -211,13 +211,13 @@ final readonly class TryRule
      * @param  list<string>  $others
      * @return array{conversation: Conversation, at: CarbonImmutable, because: list<string>, leftOut: list<string>, others: list<string>}
      */
-    private function row(Rule $rule, Occasion $occasion, Facts $facts, CarbonImmutable $at, array $overruled, array $others): array
+    private function row(Rule $rule, RuleTrigger $trigger, Facts $facts, CarbonImmutable $at, array $overruled, array $others): array
     {
         return [
-            'conversation' => $occasion->conversation,
+            'conversation' => $trigger->conversation,
             'at' => $at,
             'because' => array_map(fn (Leaf $leaf): string => $this->fields->sentence($leaf, $facts), $rule->asks()->because($facts) ?? []),
-            'leftOut' => [...$overruled, ...$this->unanswered($rule, $occasion)],
+            'leftOut' => [...$overruled, ...$this->unanswered($rule, $trigger)],
             'others' => $others,
         ];
     }
@@ -225,10 +225,10 @@ final readonly class TryRule
     /**
      * @return list<string> why it would not have answered, where it answers at all
      */
-    private function unanswered(Rule $rule, Occasion $occasion): array
+    private function unanswered(Rule $rule, RuleTrigger $trigger): array
     {
         $answers = array_filter($rule->actions, static fn (array $action): bool => ActionKind::tryFrom($action['do'])?->answers() ?? false);
-        $why = $answers === [] ? null : $this->answer->whyNever($occasion);
+        $why = $answers === [] ? null : $this->answer->whyNever($trigger);
 
         return $why === null ? [] : ["the answer, since {$why}"];
     }
@@ -266,7 +266,7 @@ final readonly class TryRule
     /**
      * Two that set one thing to the same do not fight.
      *
-     * @param  array<string, Fight>  $fights
+     * @param  array<string, RuleConflict>  $fights
      * @param  Collection<int, Rule>  $all
      */
     private function addFights(array &$fights, Plan $plan, int $rule, Collection $all): void
@@ -276,14 +276,14 @@ final readonly class TryRule
             $other = (int) ($isWon ? $one['rule'] : $one['by']);
             if (($one['rule'] === $rule) !== $isWon && self::setsTo($all[$rule], $one['do']) !== self::setsTo($all[$other], $one['do'])) {
                 $key = "{$other}-{$one['do']}-".($isWon ? 'over' : 'under');
-                $fights[$key] = Fight::overValue($all[$other]->name ?? '', $one['do'], $isWon, ($fights[$key]->count ?? 0) + 1);
+                $fights[$key] = RuleConflict::overValue($all[$other]->name ?? '', $one['do'], $isWon, ($fights[$key]->count ?? 0) + 1);
             }
         }
         foreach ($plan->actions as $own) {
             foreach ($own['rule'] === $rule ? $plan->actions : [] as $other) {
                 if ($other['rule'] !== $rule && OtherRuns::isUndone($own, $other)) {
                     $key = "{$other['rule']}-tag-{$own['text']}";
-                    $fights[$key] = Fight::overTag(
+                    $fights[$key] = RuleConflict::overTag(
                         $all[(int) $other['rule']]->name ?? '', (string) $own['text'], ($fights[$key]->count ?? 0) + 1
                     );
                 }
@@ -302,14 +302,14 @@ final readonly class TryRule
     }
 
     /**
-     * Circles among all rules that are on.
+     * RuleCycles among all rules that are on.
      *
      * @param  Collection<int, Rule>  $rules  by id
      * @return list<list<int|string>> ids
      */
     public static function circles(Collection $rules): array
     {
-        return Circles::of($rules->map(static fn (Rule $rule): array => [
+        return RuleCycles::of($rules->map(static fn (Rule $rule): array => [
             'listens' => $rule->events,
             'causes' => array_values(
                 array_unique(

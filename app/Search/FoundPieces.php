@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Search;
 
-use App\Inbox\Conversation;
-use App\Inbox\Message;
-use App\Inbox\Note;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
+use App\Conversations\Note;
 use Cairnfield\Core\Search\FoundWords;
 use Cairnfield\Core\Text\FoldedText;
 use Illuminate\Database\Eloquent\Collection;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Search;
 
+use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
-use App\Inbox\Conversation;
-use App\Inbox\QueueView;
 use App\Orders\Order;
+use App\Queue\QueueView;
 use App\SetUp\SetUpIndex;
 use App\Support\Written;
 use App\Team\Teammate;

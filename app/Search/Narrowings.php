@@ -6,8 +6,8 @@ namespace App\Search;
 
 use App\Conditions\ConversationFields;
 use App\Conditions\OwnValueField;
+use App\Conversations\Conversation;
 use App\Fields\FieldRefused;
-use App\Inbox\Conversation;
 use App\Orders\Order;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Leaf;

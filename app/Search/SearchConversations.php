@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Search;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use App\Team\Teammate;
 use Cairnfield\Core\Search\SearchQuery;
 use Illuminate\Database\Eloquent\Collection;

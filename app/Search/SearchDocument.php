@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Search;
 
 use App\Channels\Account;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
+use App\Conversations\Note;
 use App\Customers\Handle;
 use App\Fields\About;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
-use App\Inbox\Note;
 use App\Orders\Order;
 use Cairnfield\Core\Search\SearchText;
 use Cairnfield\Core\Text\FoldedText;

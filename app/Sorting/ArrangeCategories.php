@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Actor;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\SetCategory;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\SetCategory;
 use Illuminate\Support\Facades\DB;
 
 /**

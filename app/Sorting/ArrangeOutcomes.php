@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Outcome;
-
 /**
  * Makes, renames, merges and retires outcomes. Resolved conversations keep theirs; one that was merged
  * is counted with the outcome that took it in.

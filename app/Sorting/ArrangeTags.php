@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Actor;
-use App\Inbox\ChangeTags;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Tag;
+use App\Conversations\Actor;
+use App\Conversations\ChangeTags;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Support\Facades\DB;
 

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Category;
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Conversation;
-use App\Inbox\Outcome;
+use App\Conversations\Conversation;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

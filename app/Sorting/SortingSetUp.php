@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Category;
-use App\Inbox\Outcome;
-use App\Inbox\Tag;
 use App\SetUp\ContributesSetUpPages;
 use App\SetUp\SetUpGroup;
 use App\SetUp\SetUpPage;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\Actor;
+use App\Conversations\Actor;
 use App\Team\Teammate;
 use Closure;
 use Illuminate\Http\RedirectResponse;

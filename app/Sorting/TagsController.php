@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
-use App\Inbox\ChangeTags;
-use App\Inbox\InboxRefused;
-use App\Inbox\Tag;
+use App\Conversations\ChangeTags;
+use App\Conversations\ConversationRefused;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -37,7 +36,7 @@ final readonly class TagsController
     {
         try {
             $tag = ChangeTags::named($this->name($request));
-        } catch (InboxRefused $why) {
+        } catch (ConversationRefused $why) {
             return back()->withInput()->with('problem', $why->getMessage());
         }
 

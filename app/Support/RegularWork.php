@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Answering\ScheduleReply;
 use App\Bulk\WorkOnBulkChange;
 use App\Channels\DeliverDue;
 use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Services\CatchUpAll;
+use App\Conversations\BringBackHeld;
+use App\Conversations\PlaceInQueue;
 use App\Customers\SortIntoGroups;
 use App\History\ContinueImports;
-use App\Inbox\BringBackHeld;
-use App\Inbox\PlaceInQueue;
-use App\Inbox\Presence;
-use App\Inbox\ScheduleReply;
+use App\Notifications\MailNews;
+use App\Notifications\NotifyFromJournal;
 use App\Rules\RunOnNews;
 use App\Rules\RunOnTime;
 use App\Rules\RunRules;
 use App\Search\IndexForSearch;
 use App\Tasks\KeepTasks;
-use App\Telling\MailNews;
-use App\Telling\TellFromJournal;
+use App\Workspace\Presence;
 use Closure;
 use Illuminate\Console\Scheduling\Schedule;
 
@@ -57,7 +57,7 @@ final class RegularWork
             'deliver what is due' => [5, new DeliverDue],
             'mail people' => [15, new MailNews],
             'move on what falls due' => [5, fn () => app(PlaceInQueue::class)->moveOn()],
-            'tell people' => [5, fn () => app(TellFromJournal::class)->run()],
+            'tell people' => [5, fn () => app(NotifyFromJournal::class)->run()],
             'send what was to be sent later' => [5, fn () => app(ScheduleReply::class)->sendDue()],
             'make new things findable' => [5, fn () => app(IndexForSearch::class)->run()],
         ];

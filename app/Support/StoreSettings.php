@@ -11,12 +11,12 @@ use Illuminate\Support\Facades\DB;
  */
 final class StoreSettings
 {
-    /** @var ShortMemory<array<string, mixed>> */
-    private readonly ShortMemory $values;
+    /** @var ShortLivedCache<array<string, mixed>> */
+    private readonly ShortLivedCache $values;
 
     public function __construct()
     {
-        $this->values = new ShortMemory(static fn (): array => DB::table('store_settings')->pluck('value', 'name')
+        $this->values = new ShortLivedCache(static fn (): array => DB::table('store_settings')->pluck('value', 'name')
             ->map(static fn (string $value): mixed => json_decode($value, true))->all());
     }
 

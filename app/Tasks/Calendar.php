@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Team\Teammate;
 use DateTimeZone;
 use Sabre\VObject\Component\VCalendar;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Inbox\Actor;
-use App\Inbox\Conversation;
-use App\Inbox\InboxRefused;
-use App\Inbox\Journal;
-use App\Inbox\JournalKind;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Notifications\NewsKind;
+use App\Notifications\Notify;
 use App\Team\Teammate;
-use App\Telling\NewsKind;
-use App\Telling\Tell;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -20,18 +20,18 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class KeepTasks
 {
-    public function __construct(private Journal $journal, private Tell $tell) {}
+    public function __construct(private Journal $journal, private Notify $tell) {}
 
     /**
      * @param  int|null  $remindMinutes  before it falls due; null for no reminder
      *
-     * @throws InboxRefused when the time has passed
+     * @throws ConversationRefused when the time has passed
      */
     public function make(
         ?Conversation $conversation, string $title, Teammate $assignee, CarbonImmutable $dueAt, ?int $remindMinutes, Teammate $by
     ): Task {
         if ($dueAt->isPast()) {
-            throw InboxRefused::dueInThePast();
+            throw ConversationRefused::dueInThePast();
         }
 
         return DB::transaction(function () use ($conversation, $title, $assignee, $dueAt, $remindMinutes, $by): Task {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Inbox\Conversation;
-use App\Inbox\InboxRefused;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
@@ -67,7 +67,7 @@ final readonly class TasksController
                 isset($written['remind']) ? (int) $written['remind'] : null,
                 $teammate,
             );
-        } catch (InboxRefused $why) {
+        } catch (ConversationRefused $why) {
             return back()->withInput()->with('problem', $why->getMessage());
         }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Team;
 
-use App\Telling\MailWhen;
-use App\Telling\NewsKind;
+use App\Notifications\MailWhen;
+use App\Notifications\NewsKind;
 use DateTimeZone;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Team;
 
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use Cairnfield\Core\Assigning\Assignment;
 use Cairnfield\Core\Assigning\Candidate;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Team;
 
-use App\Inbox\ConversationState;
+use App\Conversations\ConversationState;
 use App\Support\Written;
 use Cairnfield\Core\Assigning\Method;
 use Illuminate\Contracts\View\View;

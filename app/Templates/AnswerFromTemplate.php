@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
-use App\Inbox\ReplyToSend;
+use App\Answering\ReplyToSend;
+use App\Conversations\ConversationState;
+use App\Sorting\Outcome;
 
 /**
  * A filled template as an answer to be sent, with its files and what goes along: to many at once, by rules, and as

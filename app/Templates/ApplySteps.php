@@ -6,24 +6,24 @@ namespace App\Templates;
 
 use App\Checklists\Checklist;
 use App\Checklists\WorkThroughChecklist;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\AssignTeam;
+use App\Conversations\ChangeState;
+use App\Conversations\ChangeTags;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\SetCategory;
+use App\Conversations\SetOwnField;
+use App\Conversations\SetPriority;
 use App\Fields\About;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
-use App\Inbox\Actor;
-use App\Inbox\AssignConversation;
-use App\Inbox\AssignTeam;
-use App\Inbox\Category;
-use App\Inbox\ChangeState;
-use App\Inbox\ChangeTags;
-use App\Inbox\Conversation;
-use App\Inbox\InboxRefused;
-use App\Inbox\SetCategory;
-use App\Inbox\SetOwnField;
-use App\Inbox\SetPriority;
-use App\Inbox\Tag;
 use App\Nudges\NudgePlan;
 use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
+use App\Sorting\Category;
+use App\Sorting\Tag;
 use App\Team\TakeTurns;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -54,7 +54,7 @@ final readonly class ApplySteps
      * @param  list<Step>  $steps
      * @param  string  $why  for the trail
      *
-     * @throws InboxRefused|FieldRefused
+     * @throws ConversationRefused|FieldRefused
      */
     public function apply(Conversation $conversation, array $steps, Actor $actor, string $why): void
     {
@@ -66,7 +66,7 @@ final readonly class ApplySteps
     /**
      * @param  Conversation  $conversation  as it is now
      *
-     * @throws InboxRefused|FieldRefused
+     * @throws ConversationRefused|FieldRefused
      */
     public function one(Conversation $conversation, Step $step, Actor $actor, string $why): void
     {

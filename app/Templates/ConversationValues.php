@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Channels\WebForm\Form;
+use App\Conversations\Conversation;
 use App\Customers\Handle;
 use App\Fields\About;
 use App\Fields\OwnFields;
-use App\Inbox\Conversation;
 use App\Orders\Order;
 use App\Orders\OrderLine;
 use App\Orders\Parcel;

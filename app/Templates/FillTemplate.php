@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Conversations\Conversation;
 use App\Fields\OwnFields;
-use App\Inbox\Conversation;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Cairnfield\Core\Templates\FilledText;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
+use App\Conversations\ConversationState;
+use App\Sorting\Outcome;
 use Cairnfield\Core\Templates\Gap;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;

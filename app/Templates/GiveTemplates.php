@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\Category;
+use App\Sorting\Category;
 use LogicException;
 
 /**

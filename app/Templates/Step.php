@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Answering\Recipients;
 use App\Checklists\Checklist;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
 use App\Fields\About;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\ConversationState;
-use App\Inbox\InboxRefused;
-use App\Inbox\Outcome;
-use App\Inbox\Recipients;
 use App\Nudges\NudgePlan;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Queue\Priority;
@@ -187,7 +187,7 @@ final readonly class Step
     {
         try {
             $recipients = Recipients::read($written);
-        } catch (InboxRefused $why) {
+        } catch (ConversationRefused $why) {
             throw $gone($why->getMessage());
         }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\Conversation;
-use App\Inbox\Message;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
 use App\Team\Teammate;
 use Cairnfield\Core\Search\SearchText;
 use Cairnfield\Core\Templates\Situation;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\InboxRefused;
-use App\Inbox\KeepDraft;
+use App\Answering\KeepDraft;
+use App\Conversations\ConversationRefused;
 use App\Support\FileStore;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -30,7 +30,7 @@ final readonly class TemplateFilesController
         }
         try {
             $file = $this->keepDraft->file($upload, (int) $found->files()->sum('size'));
-        } catch (InboxRefused $why) {
+        } catch (ConversationRefused $why) {
             return redirect("/templates/{$found->id}")->with('problem', $why->getMessage());
         }
         $isReplaced = $found->files()->where('name', $file['name'])->exists();

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\RichText;
+use App\Answering\RichText;
+use App\Conversations\Conversation;
+use App\Sorting\Category;
 use App\Support\HtmlCleaner;
 use App\Support\Languages;
 use App\Support\RefusedInput;

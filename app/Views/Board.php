@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Views;
 
 use App\Conditions\ConditionQuery;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Queue;
-use App\Inbox\QueueRow;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Queue\Queue;
+use App\Queue\QueueRow;
+use App\Sorting\Category;
 use App\Team\Team;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;

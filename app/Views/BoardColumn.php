@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Views;
 
-use App\Inbox\QueueRow;
+use App\Queue\QueueRow;
 
 /**
  * One column of a board with its cards.

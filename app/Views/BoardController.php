@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace App\Views;
 
+use App\Answering\CameInBetween;
 use App\Conditions\UnknownField;
-use App\Inbox\Actor;
-use App\Inbox\AssignConversation;
-use App\Inbox\AssignTeam;
-use App\Inbox\CameInBetween;
-use App\Inbox\Category;
-use App\Inbox\ChangeMark;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\InboxRefused;
-use App\Inbox\Outcome;
-use App\Inbox\SetCategory;
-use App\Inbox\Trail;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\AssignTeam;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\SetCategory;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Support\Written;
 use App\Team\Team;
 use App\Team\Teammate;
+use App\Workspace\ChangeMark;
+use App\Workspace\Trail;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -83,7 +83,7 @@ final readonly class BoardController
                     $conversation, $id === null ? null : Team::query()->findOrFail($id), $actor
                 ),
             };
-        } catch (InboxRefused|CameInBetween $why) {
+        } catch (ConversationRefused|CameInBetween $why) {
             return back()->with('problem', "{$conversation->number()} was not moved: {$why->getMessage()}");
         }
 

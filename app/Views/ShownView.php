@@ -6,8 +6,8 @@ namespace App\Views;
 
 use App\Conditions\ConditionQuery;
 use App\Conditions\UnknownField;
-use App\Inbox\Conversation;
-use App\Inbox\QueueView;
+use App\Conversations\Conversation;
+use App\Queue\QueueView;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\RulesRefused;

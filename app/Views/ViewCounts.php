@@ -6,8 +6,8 @@ namespace App\Views;
 
 use App\Conditions\ConditionQuery;
 use App\Conditions\UnknownField;
-use App\Inbox\Conversation;
-use App\Inbox\Queue;
+use App\Conversations\Conversation;
+use App\Queue\Queue;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Database\Eloquent\Collection;

@@ -8,7 +8,7 @@ use App\Conditions\ConditionForm;
 use App\Conditions\ConditionQuery;
 use App\Conditions\ConversationFields;
 use App\Conditions\UnknownField;
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 use App\Support\RefusedInput;
 use App\Support\Written;
 use App\Team\Team;

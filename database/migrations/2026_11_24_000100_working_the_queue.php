@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Category;
-use App\Inbox\PlaceInQueue;
+use App\Conversations\PlaceInQueue;
+use App\Sorting\Category;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Answering\ReplyToSend;
+use App\Answering\SendReply;
 use App\Channels\MessageSender;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Message;
-use App\Inbox\ReplyToSend;
-use App\Inbox\SendReply;
-use App\Inbox\Trail;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\Message;
 use App\Team\Teammate;
+use App\Workspace\Trail;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactionsManager;

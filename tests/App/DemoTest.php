@@ -3,15 +3,15 @@
 declare(strict_types=1);
 
 use App\Channels\OutboxItem;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\Message;
 use App\Demo\DemoConversations;
 use App\Demo\DemoFields;
 use App\Demo\DemoRules;
 use App\Demo\DemoStore;
 use App\Demo\DemoTemplates;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\Message;
 use App\Rules\Rule;
 use App\Templates\SuggestTemplates;
 use App\Templates\Template;

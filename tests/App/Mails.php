@@ -6,7 +6,7 @@ namespace Tests\App;
 
 use App\Channels\Mail\TakeMail;
 use App\Channels\Mail\TakenMail;
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
 
 /**
  * Raw messages for tests, and taking them in.

@@ -30,7 +30,7 @@ arch('the environment is read in configuration files only')->expect('App')->not-
 arch('controllers are used by routes alone')
     ->expect(['App\Inbox', 'App\Channels', 'App\Team', 'App\Support', 'App\Customers', 'App\Promises', 'App\Demo'])
     ->not->toUse([
-        'App\Inbox\ConversationController', 'App\Inbox\QueueController', 'App\Inbox\ReplyController',
+        'App\Workspace\ConversationController', 'App\Queue\QueueController', 'App\Answering\ReplyController',
         'App\Channels\Mail\AccountController', 'App\Team\SignInController',
     ]);
 

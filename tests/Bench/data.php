@@ -7,9 +7,9 @@ declare(strict_types=1);
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Conversations\ConversationState;
+use App\Conversations\PlaceInQueue;
 use App\Demo\DemoStore;
-use App\Inbox\ConversationState;
-use App\Inbox\PlaceInQueue;
 use App\Team\Teammate;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Search\SearchText;
@@ -183,7 +183,7 @@ while ($have < $wanted) {
 DB::table('store_settings')->upsert(
     [
         ['name' => 'search.indexed', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()],
-        ['name' => 'telling.told', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()],
+        ['name' => 'notifications.told', 'value' => (string) DB::table('journal')->max('id'), 'updated_at' => now()],
     ],
     ['name'], ['value', 'updated_at']
 );

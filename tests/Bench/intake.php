@@ -13,7 +13,7 @@ use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Demo\DemoStore;
-use App\Inbox\ReceiveMessage;
+use App\Receiving\ReceiveMessage;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 

@@ -6,15 +6,15 @@ declare(strict_types=1);
 // php tests/Bench/sweep.php, called by bin/bench after bin/bench data has made the conversations.
 
 use App\Rules\ChangedBy;
-use App\Rules\Clock;
-use App\Rules\ClockSince;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
 use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
 use App\Rules\SaveRule;
-use App\Rules\SweepClock;
+use App\Rules\SweepTimeTriggers;
+use App\Rules\TimeTrigger;
+use App\Rules\TimeTriggerSince;
 use App\Rules\TryRule;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Way;
@@ -39,7 +39,7 @@ $make = static function (string $name, array $condition, array $actions, ?array 
         null,
         new RuleToSave(
             $name, Way::Every, $clock === null ? [RuleEvent::FirstMessage, RuleEvent::LaterMessage] : [], $condition,
-            array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads, $clock === null ? null : Clock::of($clock)
+            array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads, $clock === null ? null : TimeTrigger::of($clock)
         ),
         $mads
     );
@@ -59,17 +59,17 @@ $always = [
 for ($number = 0; $number < CLOCK_RULES; $number++) {
     $make(
         "Clock {$number}", $always, [['do' => 'add_tag', 'text' => TAG]],
-        ['since' => [ClockSince::CustomerWrote, ClockSince::Began][$number % 2]->value, 'hours' => 24 + $number * 20]
+        ['since' => [TimeTriggerSince::CustomerWrote, TimeTriggerSince::Began][$number % 2]->value, 'hours' => 24 + $number * 20]
     );
 }
-$sweep = $application->make(SweepClock::class);
+$sweep = $application->make(SweepTimeTriggers::class);
 $sweep->sweep();
 $from = hrtime(true);
 $sweep->sweep();
 $nothing = (hrtime(true) - $from) / 1e9;
 // As if it had looked last before the time came for so many.
 foreach (Rule::query()->get() as $rule) {
-    $column = Clock::of((array) $rule->clock)->since?->column() ?? 'created_at';
+    $column = TimeTrigger::of((array) $rule->clock)->since?->column() ?? 'created_at';
     $before = DB::table('conversations')
         ->where($column, '<=', $rule->swept_to)
         ->where('state', '!=', 'closed')

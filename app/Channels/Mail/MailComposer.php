@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\Account;
-use App\Inbox\Attachment;
-use App\Inbox\Message;
+use App\Conversations\Attachment;
+use App\Conversations\Message;
 use App\Support\FileStore;
 use Cairnfield\Core\Text\FoldedText;
 use Cairnfield\Core\Threading\ReplyToken;

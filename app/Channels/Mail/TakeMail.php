@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\Account;
-use App\Inbox\ReceiveMessage;
+use App\Receiving\ReceiveMessage;
 use App\Support\FileStore;
 use Illuminate\Database\DetectsLostConnections;
 use Illuminate\Database\QueryException;

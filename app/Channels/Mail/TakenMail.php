@@ -6,7 +6,7 @@ namespace App\Channels\Mail;
 
 use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
-use App\Inbox\Message;
+use App\Conversations\Message;
 
 /**
  * What became of a raw message: new, here before, or unreadable.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 use App\Channels\Account;
-use App\Inbox\RedactArrival;
+use App\Receiving\RedactArrival;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Channels\Telephone;
 
+use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\FindCustomers;
-use App\Inbox\Conversation;
 use App\Support\Written;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;

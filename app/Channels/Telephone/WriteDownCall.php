@@ -12,14 +12,14 @@ use App\Channels\ItemKind;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
 use App\Customers\TelephoneNumber;
-use App\Inbox\Actor;
-use App\Inbox\AssignConversation;
-use App\Inbox\Conversation;
-use App\Inbox\ReceiveMessage;
 use App\Orders\FindOrders;
+use App\Receiving\ReceiveMessage;
 use App\Team\Teammate;
 
 /**

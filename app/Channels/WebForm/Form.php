@@ -9,7 +9,7 @@ use App\Channels\AccountState;
 use App\Channels\Channel;
 use App\Fields\About;
 use App\Fields\OwnField;
-use App\Inbox\Category;
+use App\Sorting\Category;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
 

@@ -16,7 +16,7 @@
                     <td class="nowrap">{{ $time->short($mail->received_at) }}<br><small class="soft">{{ $mail->account?->shortAddress() }}</small></td>
                     <td class="wrap-anywhere">{{ $mail->from ?: '—' }}</td>
                     <td class="wrap-anywhere">{{ $mail->subject ?: '—' }}</td>
-                    <td class="nowrap">{{ \App\Inbox\Attachment::sizeText($mail->size) }}</td>
+                    <td class="nowrap">{{ \App\Conversations\Attachment::sizeText($mail->size) }}</td>
                     <td>{{ $mail->reason }}</td>
                     <td class="row-buttons">
                         <a class="btn btn-sm btn-outline-secondary" href="/unreadable-mail/{{ $mail->id }}/original">Original</a>

@@ -35,7 +35,7 @@
                     <datalist id="search-completions"></datalist>
                 </form>
                 <a class="search-link" href="/search">Search</a>
-                @include('telling.count')
+                @include('notifications.count')
                 <a class="call-link" href="/calls/new" data-key="c" data-opens="call">Call <kbd>C</kbd></a>
                 <a class="set-up-link" href="/set-up" data-key="u" @if ($isSetUp) aria-current="page" @endif>Set up
                     @if ($unreadableCount + $troubleCount > 0)

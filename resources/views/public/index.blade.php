@@ -24,9 +24,9 @@
                             <a href="{{ route('conversation', $item->conversation_id) }}">Conversation {{ $item->conversation->number() }}</a> <span class="soft">{{ $item->conversation->state->label() }}, {{ $item->conversation->owner?->firstName() ?? 'nobody’s yet' }}</span>
                         @else
                             <span class="soft">no conversation</span>
-                            @can('reply', \App\Inbox\Conversation::class)<form method="post" action="/public/items/{{ $item->id }}/conversation">@csrf<button class="btn btn-sm btn-outline-secondary">Make it a conversation</button></form>@endcan
+                            @can('reply', \App\Conversations\Conversation::class)<form method="post" action="/public/items/{{ $item->id }}/conversation">@csrf<button class="btn btn-sm btn-outline-secondary">Make it a conversation</button></form>@endcan
                         @endif
-                        @can('reply', \App\Inbox\Conversation::class)
+                        @can('reply', \App\Conversations\Conversation::class)
                             @include('public.reactions', ['account' => $item->account])
                         @endcan
                     </div>
@@ -36,7 +36,7 @@
         @include('layouts.pages', ['rows' => $items])
     </section>
     <div>
-        @can('reply', \App\Inbox\Conversation::class)
+        @can('reply', \App\Conversations\Conversation::class)
         <section class="sheet pad" aria-labelledby="new-post">
             <h2 id="new-post">Post something</h2>
             @if ($postAccounts->isEmpty())

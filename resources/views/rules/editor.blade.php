@@ -8,7 +8,7 @@
                 <label class="visually-hidden" for="clock-since">What sets it off</label>
                 <select class="form-select form-select-sm" id="clock-since" name="clock[since]" hx-post="{{ $redraw }}" hx-trigger="change">
                     <option value="">something happens:</option>
-                    @foreach (\App\Rules\ClockSince::cases() as $one)<option value="{{ $one->value }}" @selected($since === $one->value)>so many hours {{ $one->label() }}</option>@endforeach
+                    @foreach (\App\Rules\TimeTriggerSince::cases() as $one)<option value="{{ $one->value }}" @selected($since === $one->value)>so many hours {{ $one->label() }}</option>@endforeach
                     <option value="times" @selected($since === 'times')>at a set time</option>
                 </select>
                 @if ($since === '')

@@ -28,11 +28,11 @@
             <table class="table">
                 <thead><tr><th scope="col">When</th><th scope="col">Here</th><th scope="col">By mail</th></tr></thead>
                 <tbody>
-                    @foreach (\App\Telling\NewsKind::cases() as $kind)
-                        @php [$inApp, $mail] = \App\Telling\Tell::wish($signedIn, $kind); @endphp
+                    @foreach (\App\Notifications\NewsKind::cases() as $kind)
+                        @php [$inApp, $mail] = \App\Notifications\Notify::wish($signedIn, $kind); @endphp
                         <tr><td>{{ $kind->label() }}</td>
                             <td><input type="checkbox" class="form-check-input" name="told[{{ $kind->value }}][app]" value="1" @checked($inApp) aria-label="{{ $kind->label() }}: told here"></td>
-                            <td><select class="form-select form-select-sm" name="told[{{ $kind->value }}][mail]" aria-label="{{ $kind->label() }}: by mail">@foreach (\App\Telling\MailWhen::cases() as $when)<option value="{{ $when->value }}" @selected($when === $mail)>{{ $when->label() }}</option>@endforeach</select></td></tr>
+                            <td><select class="form-select form-select-sm" name="told[{{ $kind->value }}][mail]" aria-label="{{ $kind->label() }}: by mail">@foreach (\App\Notifications\MailWhen::cases() as $when)<option value="{{ $when->value }}" @selected($when === $mail)>{{ $when->label() }}</option>@endforeach</select></td></tr>
                     @endforeach
                 </tbody>
             </table>

@@ -66,7 +66,7 @@
             <h2>Files that go along</h2>
             @if ($template !== null && $template->files->isEmpty() && ! $mayChange)<p class="soft">None.</p>@endif
             @if ($template === null)<p class="soft">Save it first; then files can go along.</p>@else
-                <ul class="files">@foreach ($template->files as $file)<li><a href="/templates/{{ $template->id }}/files/{{ $file->id }}"><b>{{ $file->name }}</b></a> {{ \App\Inbox\Attachment::sizeText($file->size) }} @if ($mayChange)<form method="post" action="/templates/{{ $template->id }}/files/{{ $file->id }}">@csrf @method('delete')<button class="file-away" aria-label="Take {{ $file->name }} away">×</button></form>@endif</li>@endforeach</ul>
+                <ul class="files">@foreach ($template->files as $file)<li><a href="/templates/{{ $template->id }}/files/{{ $file->id }}"><b>{{ $file->name }}</b></a> {{ \App\Conversations\Attachment::sizeText($file->size) }} @if ($mayChange)<form method="post" action="/templates/{{ $template->id }}/files/{{ $file->id }}">@csrf @method('delete')<button class="file-away" aria-label="Take {{ $file->name }} away">×</button></form>@endif</li>@endforeach</ul>
                 @if ($mayChange)<form method="post" action="/templates/{{ $template->id }}/files" enctype="multipart/form-data" class="file-form">@csrf<label class="visually-hidden" for="template-file">File</label><input type="file" class="form-control form-control-sm" id="template-file" name="file" required><button class="btn btn-sm btn-outline-secondary">Add or replace</button></form>
                 <p class="soft">A file of the same name takes the place of the old one in all later answers.</p>@endif
             @endif

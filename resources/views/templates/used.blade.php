@@ -13,4 +13,4 @@
     @foreach ($filled->problems as $problem)<p class="template-mark"><x-icon name="warning"/> Left out: {{ $problem }}</p>@endforeach
 </div>
 <div id="reply-steps" class="reply-steps" hx-swap-oob="true">@include('templates.steps')</div>
-@include('inbox.draft-files', ['oob' => true])
+@include('answering.draft-files', ['oob' => true])

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use App\Approvals\Approval;
 use App\Approvals\ApprovalState;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Telling\News;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Notifications\News;
 use Carbon\CarbonImmutable;
 use Tests\App\Mails;
 

@@ -6,12 +6,12 @@ use App\Bulk\BulkChange;
 use App\Bulk\BulkItem;
 use App\Channels\DeliverDue;
 use App\Channels\OutboxItem;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\Message;
 use App\Fields\OwnField;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Message;
-use App\Inbox\Outcome;
-use App\Inbox\Tag;
+use App\Sorting\Outcome;
+use App\Sorting\Tag;
 use App\Templates\SaveTemplate;
 use App\Templates\Step;
 use App\Templates\TemplateToSave;
@@ -66,14 +66,14 @@ it('shows first what would change, and changes nothing', function (): void {
 it('makes each kind of change, and undoes it exactly', function (string $change, string $text, Closure $made): void {
     $this->actingAs($this->teammate('mads'))->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch', 'kind' => 'text']);
     $field = OwnField::query()->sole();
-    $tag = App\Inbox\ChangeTags::named('Old');
+    $tag = App\Conversations\ChangeTags::named('Old');
     foreach ($this->all as $conversation) {
         $conversation->tags()->attach($tag->id);
     }
     $this->post("/conversations/{$this->all[0]->id}/fields", ['fields' => [$field->id => 'J']]);
     $ids = [
         'ILSE' => $this->teammate('ilse')->id, 'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
-        'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'),
+        'LATE' => App\Sorting\Category::query()->where('name', 'Late parcel')->value('id'),
         'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id, 'FIELD' => $field->id,
     ];
     $before = array_map(
@@ -260,7 +260,7 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
     );
     $ids = [
         'RUTA' => $this->teammate('ruta')
-            ->id, 'LATE' => App\Inbox\Category::query()
+            ->id, 'LATE' => App\Sorting\Category::query()
             ->where('name', 'Late parcel')
             ->value('id'), 'OUTCOME' => Outcome::query()
             ->value('id'),
@@ -278,7 +278,7 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
     'a person who left' => ['owner:RUTA', 'person', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
     'a category retired' => [
         'category:LATE', 'category',
-        fn () => App\Inbox\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()]),
+        fn () => App\Sorting\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()]),
     ],
     'an outcome retired' => ['resolve:OUTCOME', 'outcome', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
     'a field retired' => ['field:FIELD', 'field', fn () => OwnField::query()->update(['retired_at' => now()])],
@@ -291,10 +291,10 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
 it('says why each is left alone that has already what it would get', function (
     string $change, string $text, array $has, string $reason
 ): void {
-    $tag = App\Inbox\ChangeTags::named('Old');
+    $tag = App\Conversations\ChangeTags::named('Old');
     $ids = [
         'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
-        'LATE' => App\Inbox\Category::query()->where('name', 'Late parcel')->value('id'),
+        'LATE' => App\Sorting\Category::query()->where('name', 'Late parcel')->value('id'),
         'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id,
     ];
     $this->all[0]->forceFill(

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Answering\AnswerRoute;
+use App\Answering\AnswerRoutes;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
@@ -10,10 +12,8 @@ use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
 use App\Channels\OutboxItem;
 use App\Channels\Social\OwnPost;
-use App\Inbox\AnswerRoute;
-use App\Inbox\AnswerRoutes;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;

@@ -6,7 +6,7 @@ use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\Services\CatchUp;
 use App\Channels\Services\EventTrace;
-use App\Inbox\Message;
+use App\Conversations\Message;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
 use Tests\App\Services;

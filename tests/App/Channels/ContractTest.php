@@ -2,20 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Answering\AnswerRoutes;
+use App\Answering\ReplyToSend;
+use App\Answering\SendReply;
 use App\Channels\AccountState;
 use App\Channels\Channel;
 use App\Channels\OutboxItem;
 use App\Channels\Telephone\WriteDownCall;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\Message;
 use App\Customers\Handle;
-use App\Inbox\AnswerRoutes;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\InboxRefused;
-use App\Inbox\Message;
-use App\Inbox\ReplyToSend;
-use App\Inbox\SendReply;
-use App\Inbox\Trail;
 use App\Team\Teammate;
+use App\Workspace\Trail;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -163,7 +163,7 @@ it('refuses what the other side would refuse, before it is on its way', function
     $count = Message::query()->count();
     expect(
         fn () => replyTo($conversation, $this->teammate('ilse'), str_repeat('é', $longest + 1))
-    )->toThrow(InboxRefused::class, (string) $longest);
+    )->toThrow(ConversationRefused::class, (string) $longest);
     expect(Message::query()->count())->toBe($count);
     replyTo($conversation, $this->teammate('ilse'), str_repeat('é', max(1, $longest - 200)));
     expect(Message::query()->count())->toBe($count + 1);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
 use App\Demo\DemoFields;
 use App\Fields\OwnValue;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
+use App\Sorting\Category;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Event;
@@ -233,5 +233,5 @@ it('says so when a caller has left no way to answer', function (): void {
     writeDown($this, 'Somebody', 'Calls again');
     $conversation = Conversation::query()->sole();
     $this->get("/conversations/{$conversation->id}")->assertSee('There is no address to answer to yet');
-    expect(fn () => $this->answer($conversation, 'Hello'))->toThrow(App\Inbox\InboxRefused::class);
+    expect(fn () => $this->answer($conversation, 'Hello'))->toThrow(App\Conversations\ConversationRefused::class);
 });

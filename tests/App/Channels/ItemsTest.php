@@ -6,8 +6,8 @@ use App\Channels\Channel;
 use App\Channels\ChannelItem;
 use App\Channels\ItemKind;
 use App\Channels\Services\TakeItem;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 use Tests\App\Services;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use App\Channels\AccountState;
 use App\Channels\Channel;
 use App\Channels\Services\EventTrace;
-use App\Inbox\Message;
+use App\Conversations\Message;
 use Tests\App\Services;
 
 it('takes an event that is rightly signed, and says what became of it', function (): void {

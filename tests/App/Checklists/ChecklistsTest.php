@@ -5,9 +5,9 @@ declare(strict_types=1);
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Checklists\WorkThroughChecklist;
-use App\Inbox\Actor;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
+use App\Conversations\Actor;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
 use Tests\App\Mails;
 
 beforeEach(function (): void {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Conditions\ConditionForm;
 use App\Conditions\ConversationFields;
-use App\Inbox\Category;
+use App\Sorting\Category;
 use Cairnfield\Core\Rules\RulesRefused;
 
 beforeEach(function (): void {

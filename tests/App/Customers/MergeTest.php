@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Channel;
+use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\CustomerMerge;
 use App\Customers\DuplicateProposal;
@@ -10,7 +11,6 @@ use App\Customers\Handle;
 use App\Customers\MergeCustomers;
 use App\Customers\SortIntoGroups;
 use App\Customers\TelephoneNumber;
-use App\Inbox\Conversation;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Tests\App\Mails;

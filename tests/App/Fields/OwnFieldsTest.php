@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Conversations\ChangeState;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
 use App\Fields\OwnFields;
-use App\Inbox\ChangeState;
 use App\Sorting\ArrangeFields;
 use Tests\App\Mails;
 

@@ -3,14 +3,14 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
+use App\Conversations\Conversation;
+use App\Conversations\Message;
 use App\History\HistoryFormat;
 use App\History\HistoryImport;
 use App\History\HistoryUploads;
 use App\History\RunImport;
 use App\History\StartImport;
 use App\History\StoreHistory;
-use App\Inbox\Conversation;
-use App\Inbox\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;

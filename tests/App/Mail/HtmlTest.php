@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Conversation;
-use App\Inbox\MessageHtml;
+use App\Conversations\Conversation;
+use App\Conversations\MessageHtml;
 use Tests\App\Mails;
 
 function htmlMail(string $html): Conversation

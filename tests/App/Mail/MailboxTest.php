@@ -7,7 +7,7 @@ use App\Channels\AccountState;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\FetchMailbox;
 use App\Channels\Mail\SmtpSender;
-use App\Inbox\Message;
+use App\Conversations\Message;
 use App\Support\FileStore;
 use Illuminate\Support\Str;
 use Tests\App\Mails;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Message;
+use App\Conversations\Message;
 use App\Support\FileStore;
 use Illuminate\Support\Arr;
 use Tests\App\Mail\OddMails;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 use App\Channels\Account;
 use App\Channels\Mail\TakeMail;
 use App\Channels\Mail\UnreadableMail;
-use App\Inbox\Conversation;
-use App\Inbox\JournalKind;
-use App\Inbox\Message;
+use App\Conversations\Conversation;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
 use App\Support\FileStore;
 use Tests\App\Mails;
 

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Actor;
-use App\Inbox\AssignConversation;
-use App\Inbox\ChangeState;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\Message;
-use App\Inbox\Outcome;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\Message;
+use App\Notifications\News;
 use App\Nudges\Nudge;
 use App\Nudges\NudgePlan;
 use App\Nudges\SendNudges;
@@ -20,7 +20,7 @@ use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
 use App\Rules\RuleToSave;
 use App\Rules\SaveRule;
-use App\Telling\News;
+use App\Sorting\Outcome;
 use App\Templates\SaveTemplate;
 use App\Templates\Template;
 use App\Templates\TemplateToSave;

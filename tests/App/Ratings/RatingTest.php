@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Conversation;
-use App\Inbox\JoinConversations;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
-use App\Inbox\Message;
+use App\Conversations\Conversation;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
+use App\Joining\JoinConversations;
 use App\Ratings\Rating;
 use App\Ratings\RatingLink;
 use App\Templates\FillTemplate;

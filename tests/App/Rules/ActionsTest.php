@@ -5,19 +5,17 @@ declare(strict_types=1);
 use App\Approvals\Approval;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
-use App\Inbox\Note;
-use App\Inbox\Outcome;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Conversations\Note;
+use App\Notifications\News;
 use App\Nudges\Nudge;
 use App\Rules\ActionChoices;
 use App\Rules\ActionKind;
 use App\Rules\CarryOut;
 use App\Rules\ChangedBy;
-use App\Rules\Occasion;
 use App\Rules\ReadyMade;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
@@ -25,10 +23,12 @@ use App\Rules\RuleEvent;
 use App\Rules\RuleRefused;
 use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
+use App\Rules\RuleTrigger;
 use App\Rules\SaveRule;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Tasks\Task;
 use App\Team\Team;
-use App\Telling\News;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
@@ -50,7 +50,7 @@ function carryOut(Conversation $conversation, array ...$actions): RuleRun
         test()->teammate('mads')
     );
     app(CarryOut::class)->rule(
-        $rule->refresh(), Occasion::ofTime($conversation, null, 'once', CarbonImmutable::now()), array_values($actions), []
+        $rule->refresh(), RuleTrigger::ofTime($conversation, null, 'once', CarbonImmutable::now()), array_values($actions), []
     );
 
     return RuleRun::query()->where('rule_id', $rule->id)->sole();
@@ -188,7 +188,7 @@ it('does all of it or nothing', function (): void {
         $this->teammate('mads')
     );
     $this->teammate('ilse')->forceFill(['may_sign_in' => false])->save();
-    app(CarryOut::class)->rule($rule, Occasion::ofTime($this->conversation, null, 'half', CarbonImmutable::now()), [$closed, $gone], []);
+    app(CarryOut::class)->rule($rule, RuleTrigger::ofTime($this->conversation, null, 'half', CarbonImmutable::now()), [$closed, $gone], []);
     expect(RuleRun::query()->sole()->state)->toBe(RuleRun::FAILED)
         ->and($this->conversation->refresh()->state)->toBe(ConversationState::Open)
         ->and(JournalEntry::query()->where('kind', JournalKind::RuleFailed)->sole()->why)->toContain('is not in the team any more')

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 use App\Channels\Channel;
 use App\Conditions\UnknownField;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\ChangeTags;
+use App\Conversations\Conversation;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
 use App\Customers\CustomerGroup;
 use App\Fields\About;
 use App\Fields\FieldKind;
-use App\Inbox\Actor;
-use App\Inbox\AssignConversation;
-use App\Inbox\ChangeTags;
-use App\Inbox\Conversation;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
 use App\Ratings\RateConversation;
-use App\Rules\Occasion;
-use App\Rules\Occasions;
 use App\Rules\RuleFields;
+use App\Rules\RuleTrigger;
+use App\Rules\RuleTriggers;
 use App\Sorting\ArrangeFields;
 use Cairnfield\Core\Rules\Condition;
 use Carbon\CarbonImmutable;
@@ -30,7 +30,7 @@ const EVERYTHING = [
     'linkedConversation', 'message.attachments',
 ];
 
-function arrival(Conversation $conversation): Occasion
+function arrival(Conversation $conversation): RuleTrigger
 {
     $entry = JournalEntry::query()
         ->where('conversation_id', $conversation->id)
@@ -38,12 +38,12 @@ function arrival(Conversation $conversation): Occasion
         ->orderByDesc('id')
         ->firstOrFail();
 
-    return app(Occasions::class)->ofEntries([$entry->id], EVERYTHING)[0];
+    return app(RuleTriggers::class)->ofEntries([$entry->id], EVERYTHING)[0];
 }
 
-function factOf(Occasion $occasion, string $field): mixed
+function factOf(RuleTrigger $trigger, string $field): mixed
 {
-    return app(RuleFields::class)->factsOf($occasion, [$field])->value($field);
+    return app(RuleFields::class)->factsOf($trigger, [$field])->value($field);
 }
 
 /**
@@ -125,19 +125,19 @@ it('names people, teams, tags and groups by their number, whatever they are call
     $conversation = anaWrites();
     $group = CustomerGroup::query()->firstOrFail();
     DB::table('customer_group_members')->insert(['customer_id' => $conversation->customer_id, 'group_id' => $group->id]);
-    $occasion = arrival($conversation);
-    expect(factOf($occasion, 'owner'))->toBe((string) $this->teammate('ruta')->id)
-        ->and(factOf($occasion, 'team'))->toBe((string) $conversation->team_id)
-        ->and(factOf($occasion, 'tags'))->toBe([(string) $conversation->tags()->value('tags.id')])
-        ->and(factOf($occasion, 'customer_group'))->toBe([(string) $group->id]);
+    $trigger = arrival($conversation);
+    expect(factOf($trigger, 'owner'))->toBe((string) $this->teammate('ruta')->id)
+        ->and(factOf($trigger, 'team'))->toBe((string) $conversation->team_id)
+        ->and(factOf($trigger, 'tags'))->toBe([(string) $conversation->tags()->value('tags.id')])
+        ->and(factOf($trigger, 'customer_group'))->toBe([(string) $group->id]);
 });
 
 it('can tell every field that the editor offers', function (): void {
-    $occasion = arrival(anaWrites());
+    $trigger = arrival(anaWrites());
     $fields = app(RuleFields::class)->all();
     expect(count($fields))->toBeGreaterThan(35);
     foreach ($fields as $key => $field) {
-        $value = factOf($occasion, $key);
+        $value = factOf($trigger, $key);
         expect($value === null || is_scalar($value) || array_is_list((array) $value))->toBeTrue($key)
             ->and($field->label())->not->toBe('')->and($field->operators())->not->toBe([], $key);
     }
@@ -174,8 +174,8 @@ it('asks the database as often for many as for few, whatever is asked', function
         $entries = JournalEntry::query()->where('kind', JournalKind::MessageReceived)->orderBy('id')->limit($count)->pluck('id')->all();
         DB::enableQueryLog();
         DB::flushQueryLog();
-        foreach (app(Occasions::class)->ofEntries($entries, RuleFields::reads($condition)) as $occasion) {
-            $fields->facts($occasion, $condition);
+        foreach (app(RuleTriggers::class)->ofEntries($entries, RuleFields::reads($condition)) as $trigger) {
+            $fields->facts($trigger, $condition);
         }
 
         return count(DB::getQueryLog());
@@ -191,9 +191,9 @@ it('asks the database as often for many as for few, whatever is asked', function
 
 it('says a condition in words, with what was found', function (array $condition, string $inWords, ?array $because): void {
     $fields = app(RuleFields::class);
-    $occasion = arrival(anaWrites());
+    $trigger = arrival(anaWrites());
     $read = Condition::read(json_decode((string) json_encode($condition)));
-    $facts = $fields->facts($occasion, $read);
+    $facts = $fields->facts($trigger, $read);
     $true = $read->because($facts);
     expect($fields->inWords($read->root))->toBe($inWords)
         ->and($true === null ? null : array_map(fn ($leaf): string => $fields->sentence($leaf, $facts), $true))->toBe($because);

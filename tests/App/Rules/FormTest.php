@@ -6,12 +6,9 @@ use App\Checklists\Checklist;
 use App\Conditions\Field;
 use App\Fields\About;
 use App\Fields\FieldKind;
-use App\Inbox\Category;
-use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
 use App\Rules\ActionKind;
 use App\Rules\ChangedBy;
-use App\Rules\Clock;
 use App\Rules\Hook;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
@@ -19,7 +16,10 @@ use App\Rules\RuleEvent;
 use App\Rules\RuleFields;
 use App\Rules\RuleToSave;
 use App\Rules\SaveRule;
+use App\Rules\TimeTrigger;
 use App\Sorting\ArrangeFields;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Team\Team;
 use App\Templates\Template;
 use Cairnfield\Core\Rules\Condition;
@@ -67,7 +67,7 @@ function keepRule(array $condition, array $actions, ?array $clock = null): Rule
         'Under test', Way::Ladder, $clock === null ? [
             RuleEvent::FirstMessage, RuleEvent::Noted,
         ] : [], $condition, array_map(RuleAction::of(...), $actions), 'Why it is there', ChangedBy::Administrators,
-        $clock === null ? null : Clock::of($clock),
+        $clock === null ? null : TimeTrigger::of($clock),
     ), test()->teammate('corin'))->refresh();
 }
 

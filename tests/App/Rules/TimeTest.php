@@ -3,30 +3,30 @@
 declare(strict_types=1);
 
 use App\Channels\Channel;
-use App\Inbox\Actor;
-use App\Inbox\AssignConversation;
-use App\Inbox\ChangeState;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
-use App\Inbox\Message;
-use App\Inbox\Outcome;
-use App\Inbox\SetPriority;
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\ChangeState;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
+use App\Conversations\SetPriority;
+use App\Notifications\News;
 use App\Nudges\Nudge;
 use App\Nudges\NudgePlan;
 use App\Nudges\SendNudges;
 use App\Nudges\StartNudge;
 use App\Rules\ChangedBy;
-use App\Rules\Clock;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
 use App\Rules\RuleRefused;
 use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
 use App\Rules\SaveRule;
-use App\Rules\SweepClock;
+use App\Rules\SweepTimeTriggers;
+use App\Rules\TimeTrigger;
+use App\Sorting\Outcome;
 use App\Tasks\Task;
-use App\Telling\News;
 use App\Templates\SaveTemplate;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
@@ -48,7 +48,7 @@ function clockRule(string $name, array $clock, array $condition, array $actions)
     $rule = app(SaveRule::class)->save(
         null,
         new RuleToSave(
-            $name, Way::Every, [], $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads, Clock::of($clock)
+            $name, Way::Every, [], $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads, TimeTrigger::of($clock)
         ),
         test()->teammate('mads')
     );
@@ -78,7 +78,7 @@ function letPass(string $until, int $minutes = 60): void
     $end = CarbonImmutable::parse($until);
     while (($now = CarbonImmutable::now()) < $end) {
         CarbonImmutable::setTestNow($now->addMinutes($minutes)->min($end));
-        app(SweepClock::class)->sweep();
+        app(SweepTimeTriggers::class)->sweep();
         app(SendNudges::class)->run();
     }
 }
@@ -148,7 +148,7 @@ it('plays thirty working days of nudges, closings, reminders and escalations ove
         'Every weekday at nine', ['since' => 'times', 'days' => ['1', '2', '3', '4', '5'], 'time' => '09:00'], stateIn('held'),
         [['do' => 'add_tag', 'text' => 'morning']]
     );
-    app(SweepClock::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
 
     $nudged = Mails::conversation(['From' => 'Nora <nora@x.example>', 'Subject' => 'Needs a photo']);
     $this->answer($nudged, 'Could you send a photo?');
@@ -293,7 +293,7 @@ it('looks at all that has changed, however much, and again where it was stopped 
         'Three hours and important', ['since' => 'began', 'hours' => 3],
         ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]
     );
-    app(SweepClock::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
     $conversation = Mails::conversation();
     $busy = Mails::conversation(['From' => 'busy@x.example', 'Message-ID' => '<busy@x.example>']);
     letPass('2026-11-24T18:00:00Z');
@@ -320,8 +320,8 @@ it('looks at all that has changed, however much, and again where it was stopped 
             throw new RuntimeException('The power is gone.');
         }
     });
-    expect(fn () => app(SweepClock::class)->sweep())->toThrow('The power is gone.')->and(ranAt($rule))->toBe([]);
-    app(SweepClock::class)->sweep();
+    expect(fn () => app(SweepTimeTriggers::class)->sweep())->toThrow('The power is gone.')->and(ranAt($rule))->toBe([]);
+    app(SweepTimeTriggers::class)->sweep();
     expect(ranAt($rule))->toBe(['2026-11-24T18:01:00Z']);
 });
 
@@ -334,8 +334,8 @@ it('is ahead of promises that were made right after it was switched on, and agai
     );
     $old = Mails::conversation(['From' => 'old@x.example', 'Message-ID' => '<old@x.example>']);
     CarbonImmutable::setTestNow('2026-11-24T08:10:00Z');
-    app(SweepClock::class)->sweep();
-    app(SweepClock::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
     $new = Mails::conversation(['From' => 'new@x.example', 'Message-ID' => '<new@x.example>']);
     expect($new->refresh()->due_at?->toIso8601ZuluString())->toBe('2026-11-24T12:10:00Z');
     letPass('2026-11-24T12:30:00Z', 5);
@@ -357,7 +357,7 @@ it('acts once for what became true later, and leaves alone what was so before it
         'Three hours and important', ['since' => 'began', 'hours' => 3],
         ['field' => 'priority', 'op' => 'in', 'value' => ['urgent']], [['do' => 'add_tag', 'text' => 'look']]
     );
-    app(SweepClock::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
     $new = Mails::conversation(['From' => 'new@x.example', 'Subject' => 'New']);
     letPass('2026-11-24T18:00:00Z');
     expect(ranAt($rule))->toBe([]);
@@ -373,7 +373,7 @@ it('reads only rows for which the time can have come', function (): void {
     $rule = clockRule(
         'Close', ['since' => 'state_changed', 'hours' => 24], stateIn('resolved'), [['do' => 'set_status', 'value' => 'closed']]
     );
-    app(SweepClock::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
     $plan = DB::select(
         'EXPLAIN SELECT id FROM conversations WHERE state_changed_at > ? AND state_changed_at <= ? AND state != ?',
         ['2026-11-23 09:00:00', '2026-11-23 10:00:00', 'closed']
@@ -385,7 +385,7 @@ it('reads only rows for which the time can have come', function (): void {
 });
 
 it('refuses a clock that says nothing', function (array $clock): void {
-    expect(fn () => Clock::of($clock))->toThrow(RuleRefused::class);
+    expect(fn () => TimeTrigger::of($clock))->toThrow(RuleRefused::class);
 })->with([
     [['since' => 'sometime', 'hours' => 3]], [['since' => 'began', 'hours' => 0]], [['since' => 'began', 'hours' => -1]], [['since' => 'began', 'hours' => 9999]],
     [['since' => 'times', 'days' => [], 'time' => '09:00']], [
@@ -436,7 +436,7 @@ it('counts from the last scan of the parcel, until it has arrived', function ():
         'No scan for five days', ['since' => 'parcel_seen', 'hours' => 120], stateIn('open', 'waiting'),
         [['do' => 'task', 'value' => 'owner', 'text' => 'Ask {{ parcel.carrier }} for {{ parcel.number }}', 'hours' => '4']]
     );
-    app(SweepClock::class)->sweep();
+    app(SweepTimeTriggers::class)->sweep();
     Services::take(Channel::Shop, Services::order());
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z'));
     $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');

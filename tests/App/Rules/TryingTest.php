@@ -2,30 +2,30 @@
 
 declare(strict_types=1);
 
+use App\Conversations\Actor;
+use App\Conversations\ChangeState;
+use App\Conversations\ChangeTags;
+use App\Conversations\Conversation;
+use App\Conversations\JournalEntry;
+use App\Conversations\SetPriority;
 use App\Fields\About;
 use App\Fields\FieldKind;
-use App\Inbox\Actor;
-use App\Inbox\Category;
-use App\Inbox\ChangeState;
-use App\Inbox\ChangeTags;
-use App\Inbox\Conversation;
-use App\Inbox\JournalEntry;
-use App\Inbox\SetPriority;
 use App\Nudges\NudgePlan;
 use App\Rules\ChangedBy;
-use App\Rules\Clock;
-use App\Rules\Fight;
 use App\Rules\ReadyMade;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
+use App\Rules\RuleConflict;
 use App\Rules\RuleEvent;
 use App\Rules\RuleRun;
 use App\Rules\RuleToSave;
 use App\Rules\RunRules;
 use App\Rules\SaveRule;
+use App\Rules\TimeTrigger;
 use App\Rules\TriedRule;
 use App\Rules\TryRule;
 use App\Sorting\ArrangeFields;
+use App\Sorting\Category;
 use App\Sorting\SortingRefused;
 use App\Templates\SaveTemplate;
 use App\Templates\Template;
@@ -52,7 +52,7 @@ function kept(string $name, array $condition, array $actions, array $when = [Rul
         null,
         new RuleToSave(
             $name, Way::Every, $isClock ? [] : $when, $condition, array_map(RuleAction::of(...), $actions), '', ChangedBy::Leads,
-            $isClock ? Clock::of($when) : null
+            $isClock ? TimeTrigger::of($when) : null
         ),
         test()->teammate('mads')
     );
@@ -71,7 +71,7 @@ function tried(Rule $rule, int $days = 30): TriedRule
  */
 function fightsOf(TriedRule $tried): array
 {
-    return array_map(static fn (Fight $fight): array => [$fight->with, $fight->over, $fight->winner, $fight->count], $tried->fights);
+    return array_map(static fn (RuleConflict $fight): array => [$fight->with, $fight->over, $fight->winner, $fight->count], $tried->fights);
 }
 
 /**

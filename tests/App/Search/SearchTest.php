@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
 use App\Search\IndexForSearch;
 use App\Search\Narrowings;
 use App\Search\SearchConversations;
+use App\Sorting\Category;
 use Cairnfield\Core\Search\SearchQuery;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;

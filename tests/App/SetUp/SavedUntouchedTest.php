@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use App\Fields\About;
 use App\Fields\FieldKind;
-use App\Inbox\Outcome;
 use App\Nudges\NudgePlan;
 use App\Sorting\ArrangeFields;
+use App\Sorting\Outcome;
 use App\Templates\Template;
 use App\Views\SavedView;
 use Cairnfield\Core\Text\Folding;

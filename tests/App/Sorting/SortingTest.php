@@ -2,15 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\JournalKind;
-use App\Inbox\Outcome;
-use App\Inbox\Tag;
 use App\Sorting\ArrangeCategories;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
+use App\Sorting\Tag;
 use Tests\App\Mails;
 
 beforeEach(fn () => $this->actingAs($this->teammate('mads')));

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Inbox\BringBackHeld;
-use App\Inbox\ConversationState;
-use App\Inbox\ScheduledReply;
+use App\Answering\ScheduledReply;
+use App\Conversations\BringBackHeld;
+use App\Conversations\ConversationState;
 use App\Support\LocalTime;
 use App\Tasks\Task;
 use Carbon\CarbonImmutable;

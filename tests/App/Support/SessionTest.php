@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Draft;
+use App\Answering\Draft;
 use Tests\App\Mails;
 
 /*

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
-use App\Inbox\BringBackHeld;
-use App\Inbox\ConversationState;
-use App\Inbox\JournalEntry;
-use App\Inbox\Outcome;
+use App\Conversations\BringBackHeld;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Notifications\News;
+use App\Sorting\Outcome;
 use App\Tasks\KeepTasks;
 use App\Tasks\Task;
-use App\Telling\News;
 use Carbon\CarbonImmutable;
 use Sabre\VObject\Reader;
 use Tests\App\Mails;

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Inbox\Attachment;
-use App\Inbox\Draft;
-use App\Inbox\Message;
-use App\Inbox\Outcome;
-use App\Inbox\ScheduledReply;
+use App\Answering\Draft;
+use App\Answering\ScheduledReply;
+use App\Conversations\Attachment;
+use App\Conversations\Message;
 use App\Nudges\NudgePlan;
+use App\Sorting\Outcome;
 use App\Support\FileStore;
 use App\Templates\SaveTemplate;
 use App\Templates\Template;

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Channel;
-use App\Inbox\Category;
+use App\Sorting\Category;
 use App\Templates\Template;
 use App\Templates\TemplateVersion;
 use App\Views\SharedWith;

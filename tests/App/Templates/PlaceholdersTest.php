@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Channels\Channel;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
+use App\Conversations\Conversation;
+use App\Sorting\Category;
 use App\Templates\FillTemplate;
 use App\Templates\Placeholders;
 use Carbon\CarbonImmutable;

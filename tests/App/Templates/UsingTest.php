@@ -2,19 +2,19 @@
 
 declare(strict_types=1);
 
+use App\Answering\CallBack;
+use App\Answering\Draft;
+use App\Answering\ScheduledReply;
+use App\Answering\ScheduleReply;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\Message;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnField;
-use App\Inbox\CallBack;
-use App\Inbox\Category;
-use App\Inbox\ConversationState;
-use App\Inbox\Draft;
-use App\Inbox\JournalEntry;
-use App\Inbox\Message;
-use App\Inbox\ScheduledReply;
-use App\Inbox\ScheduleReply;
+use App\Sorting\Category;
 use App\Team\Team;
 use App\Templates\RecordTemplateUse;
 use App\Templates\SaveTemplate;

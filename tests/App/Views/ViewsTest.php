@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Fields\OwnField;
-use App\Inbox\Category;
-use App\Inbox\Conversation;
-use App\Inbox\ConversationState;
-use App\Inbox\Outcome;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
 use App\Team\Team;
 use App\Views\SavedView;
 use App\Views\ViewCounts;

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Answering;
+
+use App\Conversations\ActsOnConversation;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Support\HtmlCleaner;
+use App\Support\LocalTime;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+
+final readonly class DraftController
+{
+    use ActsOnConversation;
+
+    public function __construct(private KeepDraft $keepDraft, private LocalTime $time, private HtmlCleaner $cleaner) {}
+
+    public function keep(Request $request, Conversation $conversation, string $kind): Response
+    {
+        Gate::authorize($kind === Draft::REPLY ? 'reply' : 'note', $conversation);
+        $written = $request->validate([
+            'text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000'],
+            'once' => ['required', 'uuid'],
+        ]);
+        $details = $kind === Draft::REPLY && $request->has('html')
+            ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? '']
+            : [];
+        $teammate = $this->teammate($request);
+        $draft = $this->keepDraft->unlessSent(
+            $conversation, $teammate, $kind, $written['once'],
+            fn (): Draft => $this->keepDraft->text($conversation, $teammate, $kind, (string) ($written['text'] ?? ''), $details)
+        );
+
+        return response($draft === null ? '' : 'draft kept '.e($this->time->clock($draft->updated_at)));
+    }
+
+    public function attach(Request $request, Conversation $conversation): Response
+    {
+        Gate::authorize('reply', $conversation);
+        $once = (string) $request->validate(['once' => ['required', 'uuid']])['once'];
+        /** @var list<UploadedFile> $uploads */
+        $uploads = array_values((array) $request->file('files'));
+        $teammate = $this->teammate($request);
+        $problem = $this->keepDraft->unlessSent($conversation, $teammate, Draft::REPLY, $once, function () use ($conversation, $teammate, $uploads): ?string {
+            try {
+                $this->keepDraft->attach($conversation, $teammate, ...$uploads);
+
+                return null;
+            } catch (ConversationRefused $why) {
+                return $why->getMessage();
+            }
+        });
+
+        return $this->files($request, $conversation, $problem);
+    }
+
+    public function detach(Request $request, Conversation $conversation, string $sha256): Response
+    {
+        Gate::authorize('reply', $conversation);
+        $this->keepDraft->detach($conversation, $this->teammate($request), $sha256);
+
+        return $this->files($request, $conversation);
+    }
+
+    private function files(Request $request, Conversation $conversation, ?string $problem = null): Response
+    {
+        $draft = Draft::for($conversation, $this->teammate($request), Draft::REPLY)->first();
+
+        return response(
+            view('answering.draft-files', ['conversation' => $conversation, 'replyDraft' => $draft, 'fileProblem' => $problem])->render()
+        );
+    }
+}

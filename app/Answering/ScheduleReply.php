@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Answering;
+
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
+use App\Fields\FieldRefused;
+use App\Team\Teammate;
+use App\Templates\TemplateProblem;
+use App\Workspace\Trail;
+use Carbon\CarbonImmutable;
+use DateTimeInterface;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/**
+ * Keeps an answer to be sent later, sends it when its time has come, or calls it off. What is called off is
+ * a draft of its author again.
+ */
+final readonly class ScheduleReply
+{
+    private const AT_ONCE = 50;
+
+    public function __construct(private SendReply $sendReply, private Journal $journal, private Trail $trail) {}
+
+    /**
+     * @throws ConversationRefused when there is nothing to send, or the time has passed
+     */
+    public function schedule(
+        Conversation $conversation, Teammate $teammate, ReplyToSend $reply, DateTimeInterface $at, bool $unlessAnswered
+    ): ScheduledReply {
+        if (trim($reply->text) === '' && $reply->files === []) {
+            throw ConversationRefused::nothingWritten();
+        }
+        SendReply::refuseUnfilled($reply);
+        if (CarbonImmutable::instance($at)->isPast()) {
+            throw ConversationRefused::sentInThePast();
+        }
+        $key = Message::onceKeyOfReply($teammate->id, $reply->onceKey);
+
+        return DB::transaction(function () use ($conversation, $teammate, $reply, $at, $unlessAnswered, $key): ScheduledReply {
+            $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
+            if ($locked->state === ConversationState::Closed) {
+                throw ConversationRefused::closed($locked->number());
+            }
+            $earlier = ScheduledReply::query()->where('once_key', $key)->first();
+            if ($earlier !== null) {
+                return $earlier;
+            }
+            $scheduled = new ScheduledReply;
+            $scheduled->forceFill([
+                'conversation_id' => $locked->id, 'teammate_id' => $teammate->id, 'reply' => $reply->toArray(), 'send_at' => $at,
+                'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
+            ])->save();
+            $this->journal->record(
+                $locked, JournalKind::Scheduled, Actor::teammate($teammate),
+                ['at' => CarbonImmutable::instance($at)->toIso8601ZuluString(), 'unless_answered' => $unlessAnswered ? 'yes' : null]
+            );
+            Draft::for($locked, $teammate, Draft::REPLY)->delete();
+
+            return $scheduled;
+        });
+    }
+
+    /**
+     * @throws ConversationRefused when it was sent or called off already
+     */
+    public function callOff(ScheduledReply $scheduled, Actor $actor, string $why): void
+    {
+        DB::transaction(function () use ($scheduled, $actor, $why): void {
+            $conversation = Conversation::query()->lockForUpdate()->findOrFail($scheduled->conversation_id);
+            $locked = ScheduledReply::query()->lockForUpdate()->findOrFail($scheduled->id);
+            if ($locked->state !== ScheduledReply::DUE) {
+                throw ConversationRefused::onItsWay();
+            }
+            $locked->forceFill(['state' => ScheduledReply::CALLED_OFF, 'reason' => $why])->save();
+            $author = Teammate::query()->findOrFail($locked->teammate_id);
+            $draft = Draft::locked($conversation, $author, Draft::REPLY);
+            $draft->forceFill([
+                'text' => trim("{$locked->reply['text']}\n\n{$draft->text}"),
+                'files' => [...$draft->files, ...(array) $locked->reply['files']],
+            ])->save();
+            $this->journal->record($conversation, JournalKind::ScheduleCalledOff, $actor, ['author' => (string) $author->id], $why);
+        });
+    }
+
+    /**
+     * What was to be sent unless they answer is called off when they do. Runs in the transaction of the arrival.
+     */
+    public function customerAnswered(Conversation $conversation): void
+    {
+        foreach (
+            ScheduledReply::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', ScheduledReply::DUE)
+                ->where('unless_answered', true)
+                ->get() as $scheduled
+        ) {
+            $this->callOff($scheduled, Actor::application(), 'the customer answered first; what was written is a draft again');
+        }
+    }
+
+    /**
+     * Sends what is due. Runs every few seconds; safe to repeat.
+     */
+    public function sendDue(): void
+    {
+        ScheduledReply::query()
+            ->where('state', ScheduledReply::DUE)
+            ->where('send_at', '<=', now())
+            ->with(['conversation', 'teammate'])
+            ->orderBy('send_at')
+            ->limit(self::AT_ONCE)
+            ->get()
+            ->each(fn (ScheduledReply $scheduled) => $this->send($scheduled));
+    }
+
+    /**
+     * Two workers at once send it once, by the key of the form it was written in. What cannot be sent is called off.
+     */
+    public function send(ScheduledReply $scheduled): void
+    {
+        if (ScheduledReply::query()->whereKey($scheduled->id)->value('state') !== ScheduledReply::DUE) {
+            return;
+        }
+        // What was joined into another since is answered there.
+        $conversation = $scheduled->conversation->joined_into_id === null
+            ? $scheduled->conversation
+            : Conversation::query()->findOrFail($scheduled->conversation->joined_into_id);
+        try {
+            $this->sendReply->send(
+                $conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($conversation))
+            );
+            ScheduledReply::query()
+                ->whereKey($scheduled->id)
+                ->where('state', ScheduledReply::DUE)
+                ->update(['state' => ScheduledReply::SENT]);
+        } catch (ConversationRefused|CameInBetween|FieldRefused|TemplateProblem $why) {
+            $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
+        } catch (Throwable $defect) {
+            report($defect);
+        }
+    }
+}

@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conversations;
+
+use App\Channels\Account;
+use App\Channels\ChannelItem;
+use App\Channels\ItemKind;
+use App\Channels\OutboxItem;
+use App\Support\StoresRows;
+use App\Team\Teammate;
+use Cairnfield\Core\Mood\Mood;
+use Cairnfield\Core\Text\FoldedText;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Str;
+
+/**
+ * Something said by the customer (`in`) or to them (`out`).
+ *
+ * @property int $id
+ * @property int $conversation_id
+ * @property int $account_id
+ * @property int|null $teammate_id
+ * @property string $direction
+ * @property string $from_name
+ * @property string $from_address
+ * @property string|null $reply_to
+ * @property list<string> $to
+ * @property list<string> $cc
+ * @property string $subject
+ * @property string $message_id
+ * @property string $message_id_key
+ * @property string|null $in_reply_to
+ * @property string|null $references
+ * @property string $text
+ * @property string|null $html
+ * @property bool $automatic
+ * @property list<string> $marks
+ * @property CarbonImmutable|null $sent_at
+ * @property CarbonImmutable $received_at
+ * @property string|null $original
+ * @property int|null $original_size
+ * @property string $once_key
+ * @property bool $public everybody can read it
+ * @property ItemKind $kind
+ * @property string|null $outside_id
+ * @property string|null $language
+ * @property Mood|null $mood how upset the customer sounds; null where nobody has read it
+ * @property list<string>|null $mood_words what it was read from
+ * @property list<array{kind: string, last4: string}>|null $redacted what was taken out of it on arrival
+ * @property list<string>|null $earlier_texts before it was changed at its source, the oldest first
+ * @property CarbonImmutable|null $edited_at
+ * @property CarbonImmutable|null $removed_at
+ * @property list<string>|null $bcc
+ * @property CarbonImmutable|null $called_back_at
+ * @property bool $forwarded passed on to somebody else, not said to the customer
+ * @property int|null $partner_thread_id
+ * @property Conversation $conversation
+ * @property Account $account
+ * @property Teammate|null $teammate
+ * @property OutboxItem|null $outboxItem
+ * @property ChannelItem|null $channelItem
+ * @property Collection<int, Attachment> $attachments
+ */
+final class Message extends Model
+{
+    use StoresRows;
+
+    public const IN = 'in';
+
+    public const OUT = 'out';
+
+    protected $guarded = ['*'];
+
+    protected $attributes = ['kind' => 'message', 'public' => false, 'forwarded' => false];
+
+    /**
+     * Under which an answer is stored once, however often its form is sent.
+     */
+    public static function onceKeyOfReply(int $teammateId, string $formKey): string
+    {
+        return hash('sha256', "reply:{$teammateId}:{$formKey}");
+    }
+
+    /**
+     * The same for a question to a partner.
+     */
+    public static function onceKeyOfQuestion(int $teammateId, string $formKey): string
+    {
+        return hash('sha256', "partner:{$teammateId}:{$formKey}");
+    }
+
+    public static function keyOfId(string $messageId): string
+    {
+        return hash('sha256', $messageId);
+    }
+
+    /**
+     * What the queue shows of it: how it begins, without what it quotes.
+     */
+    public static function previewOf(string $text): string
+    {
+        return Str::limit(Str::squish(FoldedText::of($text)->written), 200, '…');
+    }
+
+    public function isIncoming(): bool
+    {
+        return $this->direction === self::IN;
+    }
+
+    /**
+     * Ids of the messages before it, the oldest first.
+     *
+     * @return list<string>
+     */
+    public function referenceIds(): array
+    {
+        return array_values(array_filter(explode(' ', (string) $this->references)));
+    }
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function conversation(): BelongsTo
+    {
+        return $this->belongsTo(Conversation::class);
+    }
+
+    /**
+     * @return BelongsTo<Account, $this>
+     */
+    public function account(): BelongsTo
+    {
+        return $this->belongsTo(Account::class);
+    }
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+
+    /**
+     * @return HasMany<Attachment, $this>
+     */
+    public function attachments(): HasMany
+    {
+        return $this->hasMany(Attachment::class);
+    }
+
+    /**
+     * What it is at its source.
+     *
+     * @return HasOne<ChannelItem, $this>
+     */
+    public function channelItem(): HasOne
+    {
+        return $this->hasOne(ChannelItem::class);
+    }
+
+    /**
+     * @return HasOne<OutboxItem, $this>
+     */
+    public function outboxItem(): HasOne
+    {
+        return $this->hasOne(OutboxItem::class);
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'mood' => Mood::class,
+            'mood_words' => 'array',
+            'to' => 'array',
+            'cc' => 'array',
+            'marks' => 'array',
+            'bcc' => 'array',
+            'called_back_at' => 'immutable_datetime',
+            'forwarded' => 'boolean',
+            'automatic' => 'boolean',
+            'public' => 'boolean',
+            'kind' => ItemKind::class,
+            'redacted' => 'array',
+            'earlier_texts' => 'array',
+            'edited_at' => 'immutable_datetime',
+            'removed_at' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
+            'received_at' => 'immutable_datetime',
+        ];
+    }
+}

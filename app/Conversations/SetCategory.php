@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conversations;
+
+use App\Sorting\Category;
+use Illuminate\Support\Facades\DB;
+
+final readonly class SetCategory
+{
+    public function __construct(private Journal $journal) {}
+
+    public function set(Conversation $conversation, ?Category $category, Actor $actor, string $why = ''): void
+    {
+        DB::transaction(function () use ($conversation, $category, $actor, $why): void {
+            $locked = Conversation::query()->lockForUpdate()->with('category')->findOrFail($conversation->id);
+            if ($locked->category_id === $category?->id) {
+                return;
+            }
+            $from = $locked->category?->path;
+            $locked->forceFill(['category_id' => $category?->id])->save();
+            $this->journal->record($locked, JournalKind::CategoryChanged, $actor, ['from' => $from, 'to' => $category?->path], $why);
+        });
+    }
+}

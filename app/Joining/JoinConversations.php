@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Joining;
+
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Orders\AttachOrders;
+use App\Sorting\Outcome;
+use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Joins conversations into one, so that they are read and answered as one, and separates them again.
+ * Nothing is moved: the trail shows what belongs to any of them, in the order of time.
+ */
+final readonly class JoinConversations
+{
+    /** What joining changes, and separating sets as it was. */
+    private const KEPT = [
+        ...Conversation::STATE, ...Conversation::OWNER, ...Conversation::CLOCK, 'last_message_at', 'public',
+    ];
+
+    public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
+
+    /**
+     * All of them or none.
+     *
+     * @param  list<Conversation>  $others
+     *
+     * @throws ConversationRefused when one is closed or joined already, or there is nothing to join
+     */
+    public function join(Conversation $into, array $others, Teammate $teammate): void
+    {
+        if ($others === []) {
+            throw ConversationRefused::nothingToJoin();
+        }
+        DB::transaction(function () use ($into, $others, $teammate): void {
+            $locked = $this->lock([$into->id, ...array_map(static fn (Conversation $other): int => $other->id, $others)]);
+            foreach ($others as $other) {
+                $this->joinOne($locked[$into->id], $locked[$other->id], $teammate);
+            }
+        });
+    }
+
+    /**
+     * @throws ConversationRefused when it is not joined
+     */
+    public function separate(Conversation $joined, Teammate $teammate): void
+    {
+        DB::transaction(function () use ($joined, $teammate): void {
+            $keptId = $joined->joined_into_id ?? throw ConversationRefused::notJoined();
+            $locked = $this->lock([$joined->id, $keptId]);
+            [$kept, $separated] = [$locked[$keptId], $locked[$joined->id]];
+            $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
+            $separated->setRawAttributes([
+                ...$separated->getAttributes(),
+                ...$this->before($join?->joined_before, ['state' => ConversationState::Open->value, 'outcome_id' => null]),
+                'joined_into_id' => null,
+            ]);
+            $separated->save();
+            // What has gone on since stays as it is now.
+            if ($join !== null && $join->kept_id === $kept->id && ! $this->hasGoneOn($kept, (int) $join->at_entry)) {
+                $kept->setRawAttributes([...$kept->getAttributes(), ...$this->before($join->kept_before, [])]);
+                $kept->save();
+            }
+            $this->takeAlong($kept, $separated, $this->before($join?->came_along, []), Actor::teammate($teammate));
+            DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
+            foreach ([[$kept, $separated], [$separated, $kept]] as [$one, $other]) {
+                $this->journal->record($one, JournalKind::Separated, Actor::teammate($teammate), ['other' => $other->number()]);
+            }
+        });
+    }
+
+    private function joinOne(Conversation $kept, Conversation $joined, Teammate $teammate): void
+    {
+        match (true) {
+            $kept->id === $joined->id => throw ConversationRefused::joinsItself(),
+            $kept->joined_into_id !== null, $joined->joined_into_id !== null => throw ConversationRefused::joinedAlready(),
+            $kept->state === ConversationState::Closed => throw ConversationRefused::closed($kept->number()),
+            $joined->state === ConversationState::Closed => throw ConversationRefused::closed($joined->number()),
+            default => null,
+        };
+        $actor = Actor::teammate($teammate);
+        $raw = static fn (Conversation $conversation): string => json_encode(
+            array_intersect_key($conversation->getAttributes(), array_flip(self::KEPT)),
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
+        );
+        [$keptBefore, $joinedBefore] = [$raw($kept), $raw($joined)];
+        $this->carryOver($kept, $joined);
+        // What was joined into the other one comes along.
+        $along = [
+            'conversations' => Conversation::query()->where('joined_into_id', $joined->id)->pluck('id')->all(),
+            'orders' => $joined->orders()->pluck('orders.id')->diff($kept->orders()->pluck('orders.id'))->values()->all(),
+        ];
+        Conversation::query()->where('joined_into_id', $joined->id)->update(['joined_into_id' => $kept->id]);
+        $joined->forceFill([
+            'joined_into_id' => $kept->id,
+            'state' => ConversationState::Resolved,
+            'outcome_id' => Outcome::query()->where('name', 'Duplicate')->value('id'),
+            'waiting_since' => null, 'due_at' => null, 'answer_by' => null, 'held_reason' => null, 'bring_back_at' => null,
+        ])->save();
+        foreach ($joined->orders()->get() as $order) {
+            $this->attachOrders->one($kept, $order, 'hand', $actor);
+        }
+        $entry = $this->journal->record($kept, JournalKind::Joined, $actor, ['other' => $joined->number()]);
+        DB::table('conversation_joins')->insert([
+            'kept_id' => $kept->id, 'joined_id' => $joined->id, 'kept_before' => $keptBefore, 'joined_before' => $joinedBefore,
+            'came_along' => json_encode($along, JSON_THROW_ON_ERROR),
+            'at_entry' => $entry->id,
+            'created_at' => now(),
+            'updated_at' => now(),
+        ]);
+    }
+
+    /**
+     * Whoever waited longest, waits still; if it was our turn in either, it is now.
+     */
+    private function carryOver(Conversation $kept, Conversation $joined): void
+    {
+        $earlier = static fn ($one, $other) => $one === null || $other === null ? $one ?? $other : $one->min($other);
+        $isOpen = $joined->state === ConversationState::Open && $joined->waiting_since !== null;
+        $kept->forceFill([
+            'state' => $isOpen ? ConversationState::Open : $kept->state,
+            'outcome_id' => $isOpen ? null : $kept->outcome_id,
+            'held_reason' => $isOpen ? null : $kept->held_reason,
+            'bring_back_at' => $isOpen ? null : $kept->bring_back_at,
+            'waiting_since' => $earlier($kept->waiting_since, $joined->waiting_since),
+            'due_at' => $earlier($kept->due_at, $joined->due_at),
+            'answer_by' => $earlier($kept->answer_by, $joined->answer_by),
+            'last_message_at' => $kept->last_message_at->max($joined->last_message_at),
+            'public' => $kept->public || $joined->public,
+            'owner_id' => $kept->owner_id ?? $joined->owner_id,
+        ])->save();
+    }
+
+    /**
+     * What came with the one that was joined goes with it again.
+     *
+     * @param  array<string, mixed>  $along  ids of conversations and orders
+     */
+    private function takeAlong(Conversation $kept, Conversation $separated, array $along, Actor $actor): void
+    {
+        Conversation::query()
+            ->whereKey((array) ($along['conversations'] ?? []))
+            ->where('joined_into_id', $kept->id)
+            ->update(['joined_into_id' => $separated->id]);
+        foreach ($kept->orders()->whereKey((array) ($along['orders'] ?? []))->get() as $order) {
+            $this->attachOrders->detach($kept, $order, $actor);
+        }
+    }
+
+    private function hasGoneOn(Conversation $kept, int $sinceEntry): bool
+    {
+        return JournalEntry::query()->where('conversation_id', $kept->id)->where('id', '>', $sinceEntry)
+            ->whereNotIn('kind', [JournalKind::Delivered, JournalKind::OrderAttached])->exists();
+    }
+
+    /**
+     * @param  array<string, mixed>  $otherwise
+     * @return array<string, mixed>
+     */
+    private function before(?string $json, array $otherwise): array
+    {
+        return $json === null ? $otherwise : (array) json_decode($json, true);
+    }
+
+    /**
+     * In the order of their numbers, so that two people who join them at once do not wait for each other.
+     *
+     * @param  list<int>  $ids
+     * @return Collection<int, Conversation>
+     */
+    private function lock(array $ids): Collection
+    {
+        return Conversation::query()->whereKey($ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Joining;
+
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Conversations\Message;
+use App\Conversations\PlaceInQueue;
+use App\Customers\Handle;
+use App\Orders\AttachOrders;
+use App\Promises\StoreHours;
+use App\Team\Teammate;
+use Cairnfield\Core\Mood\Mood;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Makes a message of the customer a conversation of its own: another matter came in the same thread. Joining
+ * the two undoes it.
+ */
+final readonly class SplitOff
+{
+    public function __construct(private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders) {}
+
+    /**
+     * @throws ConversationRefused when it is the only message, or not the customer's
+     */
+    public function split(Message $message, Teammate $teammate): Conversation
+    {
+        return DB::transaction(function () use ($message, $teammate): Conversation {
+            $from = Conversation::query()->lockForUpdate()->findOrFail($message->conversation_id);
+            $message->refresh();
+            if (! $message->isIncoming() || $message->partner_thread_id !== null) {
+                throw ConversationRefused::notTheCustomers();
+            }
+            if (Message::query()->where('conversation_id', $from->id)->count() < 2) {
+                throw ConversationRefused::onlyMessage();
+            }
+            $actor = Actor::teammate($teammate);
+            $own = $this->begin($from, $message);
+            $message->forceFill(['conversation_id' => $own->id])->save();
+            $this->journal->record($own, JournalKind::Began, $actor, ['linked' => $from->number()], 'split off from it');
+            $this->journal->record(
+                $own, JournalKind::MessageReceived, Actor::customer(), ['channel' => $from->channel->value], '', $message,
+                at: $message->received_at
+            );
+            foreach ($from->orders()->get() as $order) {
+                $this->attachOrders->one($own, $order, 'hand', $actor);
+            }
+            $this->goOnWithout($from);
+            $this->journal->record($from, JournalKind::SplitOff, $actor, ['other' => $own->number()]);
+
+            return $own;
+        });
+    }
+
+    private function begin(Conversation $from, Message $message): Conversation
+    {
+        $sender = Handle::query()
+            ->where('kind', $from->channel->handleKind())
+            ->where('value', mb_strtolower($message->from_address))
+            ->value('customer_id');
+        $customerId = (int) ($sender ?? $from->customer_id);
+
+        return Conversation::begin([
+            'subject' => $from->subject,
+            'bare_subject_key' => $from->bare_subject_key,
+            'customer_id' => $customerId,
+            'customer_place' => PlaceInQueue::placeOf($customerId),
+            'account_id' => $message->account_id,
+            'channel' => $from->channel,
+            'kind' => $message->kind,
+            'public' => $message->public,
+            'state' => ConversationState::Open,
+            'team_id' => $from->team_id,
+            'linked_conversation_id' => $from->id,
+            'language' => $message->language ?? $from->language,
+            'mood' => $message->mood ?? Mood::Neutral,
+            'preview' => Message::previewOf($message->text),
+            'waiting_since' => $message->received_at,
+            'due_at' => $this->hours->dueAt($message->received_at),
+            'last_message_at' => $message->received_at,
+            'last_customer_message_at' => $message->received_at,
+        ]);
+    }
+
+    /**
+     * Whoever waits in the other one is found anew.
+     */
+    private function goOnWithout(Conversation $from): void
+    {
+        $lastAnswer = (int) Message::query()
+            ->where('conversation_id', $from->id)
+            ->where('direction', Message::OUT)
+            ->whereNull('called_back_at')
+            ->max('id');
+        $oldest = Message::query()
+            ->where('conversation_id', $from->id)
+            ->where('direction', Message::IN)
+            ->where('automatic', false)
+            ->where('id', '>', $lastAnswer)
+            ->orderBy('id')
+            ->first();
+        $latest = Message::query()->where('conversation_id', $from->id)->orderByDesc('id')->first();
+        if ($from->waiting_since !== null) {
+            $from->forceFill([
+                'waiting_since' => $oldest?->received_at,
+                'due_at' => $oldest === null ? null : $this->hours->dueAt($oldest->received_at),
+                'state' => $oldest === null && $lastAnswer > 0 && $from->state === ConversationState::Open
+                    ? ConversationState::Waiting
+                    : $from->state,
+            ]);
+        }
+        $from->forceFill(['preview' => $latest === null ? '' : Message::previewOf($latest->text)])->save();
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notifications;
+
+use App\Conversations\Conversation;
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * Something that one person is told.
+ *
+ * @property int $id
+ * @property int $teammate_id
+ * @property int|null $conversation_id
+ * @property NewsKind $kind
+ * @property string $text
+ * @property CarbonImmutable $at
+ * @property CarbonImmutable|null $read_at
+ * @property Teammate $teammate
+ * @property Conversation|null $conversation
+ */
+final class News extends Model
+{
+    public $timestamps = false;
+
+    protected $table = 'news';
+
+    protected $guarded = ['*'];
+
+    /**
+     * How many somebody has not read yet.
+     */
+    public static function unreadOf(Teammate $teammate): int
+    {
+        return self::query()->where('teammate_id', $teammate->id)->where('in_app', true)->whereNull('read_at')->count();
+    }
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function conversation(): BelongsTo
+    {
+        return $this->belongsTo(Conversation::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['kind' => NewsKind::class, 'at' => 'immutable_datetime', 'read_at' => 'immutable_datetime'];
+    }
+}

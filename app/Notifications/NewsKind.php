@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notifications;
+
+/**
+ * What people are told of.
+ */
+enum NewsKind: string
+{
+    case Mentioned = 'mentioned';
+    case Given = 'given';
+    case CustomerWrote = 'customer_wrote';
+    case Noted = 'noted';
+    case StateChanged = 'state_changed';
+    case CameBack = 'came_back';
+    case PartnerAnswered = 'partner_answered';
+    case NotSent = 'not_sent';
+    case TaskDue = 'task_due';
+    case ApprovalAsked = 'approval_asked';
+    case ApprovalAnswered = 'approval_answered';
+    case RuleTells = 'rule_tells';
+    case RuleFailed = 'rule_failed';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Mentioned => 'Somebody names me in a note',
+            self::Given => 'A conversation is given to me',
+            self::CustomerWrote => 'A customer writes in what is mine or I follow',
+            self::Noted => 'A note in what is mine or I follow',
+            self::StateChanged => 'Somebody resolves, holds or reopens what I follow',
+            self::CameBack => 'Something held comes back to me',
+            self::PartnerAnswered => 'A partner answers me',
+            self::NotSent => 'An answer of mine was not sent',
+            self::TaskDue => 'A task of mine falls due',
+            self::ApprovalAsked => 'Somebody needs my yes or no',
+            self::ApprovalAnswered => 'What I asked to be approved is answered',
+            self::RuleTells => 'A rule tells me something',
+            self::RuleFailed => 'A rule cannot be carried out',
+        };
+    }
+
+    /**
+     * How it is told unless somebody chose otherwise.
+     *
+     * @return array{bool, MailWhen} in the application, and by mail
+     */
+    public function usual(): array
+    {
+        return match ($this) {
+            self::Mentioned, self::NotSent => [true, MailWhen::AtOnce],
+            self::ApprovalAsked,
+            self::ApprovalAnswered,
+            self::Given,
+            self::CameBack,
+            self::PartnerAnswered,
+            self::TaskDue,
+            self::RuleTells,
+            self::RuleFailed => [true, MailWhen::Never],
+            self::CustomerWrote, self::Noted, self::StateChanged => [true, MailWhen::Never],
+        };
+    }
+}

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notifications;
+
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\JournalEntry;
+use App\Conversations\JournalKind;
+use App\Conversations\JournalNews;
+use App\Team\Teammate;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/**
+ * Looks through the journal's news for what people are told. Every change writes the journal, so nothing
+ * else has to think of it. Runs every few seconds; safe to repeat.
+ */
+final readonly class NotifyFromJournal
+{
+    private const KINDS = [
+        JournalKind::Noted, JournalKind::OwnerChanged, JournalKind::MessageReceived, JournalKind::StateChanged,
+        JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff, JournalKind::PartnerAnswered,
+    ];
+
+    public function __construct(private Notify $tell, private JournalNews $news) {}
+
+    public function run(): void
+    {
+        // What happened before anybody was told is not told now.
+        $this->news->follow('notifications.told', false, $this->tellOfAll(...));
+    }
+
+    /**
+     * @param  Collection<int, \stdClass>  $news
+     */
+    private function tellOfAll(Collection $news): void
+    {
+        $entries = JournalEntry::query()->whereKey($news->pluck('id'))->whereIn('kind', self::KINDS)
+            ->with(['conversation.owner', 'note', 'message', 'teammate'])->orderBy('id')->get();
+        if ($entries->isEmpty()) {
+            return;
+        }
+        $team = Teammate::query()->where('may_sign_in', true)->orderBy('id')->get()->all();
+        $followers = DB::table('follows')
+            ->whereIn('conversation_id', $entries->pluck('conversation_id')->unique())
+            ->get()
+            ->groupBy('conversation_id');
+        foreach ($entries as $entry) {
+            $following = $followers->get($entry->conversation_id)?->where('entry_id', '<', $entry->id)->pluck('teammate_id')->all() ?? [];
+            $this->tellOf(
+                $entry, array_values($team),
+                array_values(array_filter($team, static fn (Teammate $person): bool => in_array($person->id, $following, true)))
+            );
+        }
+    }
+
+    /**
+     * @param  list<Teammate>  $team
+     * @param  list<Teammate>  $followers
+     */
+    private function tellOf(JournalEntry $entry, array $team, array $followers): void
+    {
+        $conversation = $entry->conversation;
+        $owner = $conversation->owner === null ? [] : [$conversation->owner];
+        $subject = "{$conversation->number()} “{$conversation->subject}”";
+        $who = $entry->teammate->name ?? 'Cairnfield';
+        match ($entry->kind) {
+            JournalKind::Noted => $this->tellOfNote(
+                $entry, $team, [...$owner, ...$followers],
+                "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)
+            ),
+            JournalKind::OwnerChanged => $this->to(
+                array_values(
+                    array_filter($team, static fn (Teammate $person): bool => (string) $person->id === ($entry->details['owner'] ?? null))
+                ),
+                NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})"
+                )),
+            JournalKind::MessageReceived => $this->to(
+                [...$owner, ...$followers], NewsKind::CustomerWrote, $entry,
+                "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)
+            ),
+            JournalKind::StateChanged => $this->tellOfState(
+                $entry, $conversation, $owner, $followers,
+                "{$subject}: ".mb_strtolower(
+                    ConversationState::from((string) $entry->details['to'])->label()
+                )." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")
+            ),
+            JournalKind::DeliveryFailed,
+            JournalKind::ScheduleCalledOff => $this->to(
+                array_values(
+                    array_filter(
+                        $team,
+                        static fn (Teammate $person): bool => $person->id === (
+                            $entry->message->teammate_id ?? (int) ($entry->details['author'] ?? 0)
+                        )
+                    )
+                ),
+                NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true
+            ),
+            JournalKind::PartnerAnswered => $this->to(
+                $owner, NewsKind::PartnerAnswered, $entry, ($entry->details['partner'] ?? 'The partner')." answered in {$subject}"
+            ),
+            default => null,
+        };
+    }
+
+    /**
+     * @param  list<Teammate>  $team
+     * @param  list<Teammate>  $concerned
+     */
+    private function tellOfNote(JournalEntry $entry, array $team, array $concerned, string $text): void
+    {
+        $named = Mentions::in((string) $entry->note?->text, $team);
+        $this->to($named, NewsKind::Mentioned, $entry, $text);
+        $this->to(
+            array_values(
+                array_filter(
+                    $concerned,
+                    static fn (Teammate $person): bool => ! in_array(
+                        $person->id, array_map(static fn (Teammate $one): int => $one->id, $named), true
+                    )
+                )
+            ),
+            NewsKind::Noted, $entry, $text
+        );
+    }
+
+    /**
+     * @param  list<Teammate>  $owner
+     * @param  list<Teammate>  $followers
+     */
+    private function tellOfState(JournalEntry $entry, Conversation $conversation, array $owner, array $followers, string $text): void
+    {
+        $cameBack = $entry->actor === 'application'
+            && ($entry->details['from'] ?? '') === ConversationState::Held->value
+            && $entry->details['to'] === ConversationState::Open->value;
+        if ($cameBack) {
+            $this->to(
+                [...$owner, ...$followers], NewsKind::CameBack, $entry,
+                "{$conversation->number()} “{$conversation->subject}” is back: {$entry->why}"
+            );
+        } elseif ($entry->teammate_id !== null) {
+            $this->to($followers, NewsKind::StateChanged, $entry, $text);
+        }
+    }
+
+    /**
+     * Everybody once, and nobody of what they did themselves.
+     *
+     * @param  list<Teammate>  $people
+     */
+    private function to(array $people, NewsKind $kind, JournalEntry $entry, string $text, bool $alsoOwn = false): void
+    {
+        $others = [];
+        foreach ($people as $person) {
+            if ($alsoOwn || $person->id !== $entry->teammate_id) {
+                $others[$person->id] = $person;
+            }
+        }
+        $this->tell->people(array_values($others), $kind, "entry-{$entry->id}", $text, $entry->conversation_id);
+    }
+}

@@ -1,0 +1,302 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Receiving;
+
+use App\Answering\AskPartner;
+use App\Answering\ScheduleReply;
+use App\Channels\Account;
+use App\Channels\ItemKind;
+use App\Channels\ReceivedMessage;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Conversations\KeptFiles;
+use App\Conversations\Message;
+use App\Conversations\PlaceInQueue;
+use App\Customers\Customer;
+use App\Customers\FindDuplicates;
+use App\Customers\FindOrAddCustomer;
+use App\Orders\AttachOrders;
+use App\Orders\FindOrders;
+use App\Orders\FoundOrders;
+use App\Promises\StoreHours;
+use Cairnfield\Core\Mood\Mood;
+use Cairnfield\Core\Threading\BareSubject;
+use Cairnfield\Core\Threading\ConversationNumber;
+use Cairnfield\Core\Threading\ThreadedBy;
+use Cairnfield\Core\Threading\Threading;
+use Cairnfield\Core\Threading\ThreadingDecision;
+use Carbon\CarbonImmutable;
+use Carbon\CarbonInterface;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes in one message, the same way for every channel: takes secret numbers out of it, finds or
+ * begins its conversation, its customer and its orders, stores it with its files, and makes it our
+ * turn. Safe to repeat: the same message is stored once.
+ */
+final readonly class ReceiveMessage
+{
+    public function __construct(
+        private PrepareArrival $prepare,
+        private FindThread $findThread,
+        private FindPersonThread $findPersonThread,
+        private FindOrders $findOrders,
+        private FindOrAddCustomer $customers,
+        private AttachOrders $attachOrders,
+        private JudgeJunk $judgeJunk,
+        private StoreArrival $storeArrival,
+        private Journal $journal,
+        private StoreHours $hours,
+        private ScheduleReply $scheduleReply,
+        private AskPartner $askPartner,
+    ) {}
+
+    public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
+    {
+        $earlier = $this->storedBefore($received);
+
+        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->storeOnce($account, $this->prepare->of($received));
+    }
+
+    public function receivePrepared(Account $account, Arrival $arrival): ReceiptOutcome
+    {
+        $earlier = $this->storedBefore($arrival->received);
+
+        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->storeOnce($account, $arrival);
+    }
+
+    private function storeOnce(Account $account, Arrival $arrival): ReceiptOutcome
+    {
+        $received = $arrival->received;
+        $kept = $this->storeArrival->keep($arrival);
+        try {
+            return DB::transaction(fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $kept)), 5);
+        } catch (UniqueConstraintViolationException $collision) {
+            // Another worker took the same message in between.
+            return ReceiptOutcome::again($this->storedBefore($received) ?? throw $collision);
+        }
+    }
+
+    private function storedBefore(ReceivedMessage $received): ?Message
+    {
+        $id = DB::table('messages')->where('once_key', $received->onceKey)->value('id');
+
+        return $id === null ? null : Message::query()->findOrFail((int) $id);
+    }
+
+    private function store(Account $account, Arrival $arrival, KeptFiles $kept): Message
+    {
+        $received = $arrival->received;
+        // What one person sends at the same moment by two workers is put into one conversation.
+        $known = $this->customers->known($received->sender, $received->item !== null);
+        $orders = $this->findOrders->for($arrival->subject."\n".$arrival->text, $received->item?->orderNumber);
+        $decision = $received->item === null
+            ? $this->findThread->for($received, $known?->id)
+            : $this->findPersonThread->for($account, $received->item, $known?->id);
+        $isNew = $decision->continues === null;
+        $conversation = $isNew
+            ? $this->begin($account, $arrival, $decision, $orders, $known)
+            : $this->goOnIn($decision->continues);
+        $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
+        $partner = $isNew || $received->item !== null ? null : $this->askPartner->threadOf($received, $conversation);
+        if ($partner !== null) {
+            // The customer never sees it, and does not wait because of it.
+            $this->askPartner->answered($conversation, $partner, $message);
+
+            return $message;
+        }
+        $this->journal->recordAll($conversation, ...($isNew ? $this->beginning($conversation, $decision) : []), ...[[
+            JournalKind::MessageReceived,
+            Actor::customer(),
+            ['channel' => $received->channel->value, 'to' => $account->address],
+            $this->why($decision),
+            $message,
+        ]]);
+        $this->attachOrders->attach(
+            $conversation,
+            $this->isAboutLatest($isNew, $orders, $known, $conversation)
+                ? $this->findOrders->latelyOf($conversation->customer_id)
+                : $orders,
+            Actor::application()
+        );
+        if (! $isNew) {
+            $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
+            if (! $conversation->junk && ! $received->automaticAnswer) {
+                $this->scheduleReply->customerAnswered($conversation);
+            }
+            if (($conversation->standing_copies ?? []) !== []) {
+                CopyToStanding::dispatch($message->id)->afterCommit();
+            }
+        }
+
+        return $message;
+    }
+
+    /**
+     * A known customer who begins without naming an order, and not before buying.
+     */
+    private function isAboutLatest(bool $isNew, FoundOrders $orders, ?Customer $known, Conversation $conversation): bool
+    {
+        return $isNew && $known !== null && ! $conversation->junk && $conversation->kind !== ItemKind::Question
+            && $orders->orders->isEmpty() && $orders->unknown === [];
+    }
+
+    private function goOnIn(int $id): Conversation
+    {
+        $conversation = Conversation::query()->lockForUpdate()->findOrFail($id);
+
+        // What was joined into another goes on there.
+        return $conversation->joined_into_id === null ? $conversation : $this->goOnIn($conversation->joined_into_id);
+    }
+
+    private function begin(
+        Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known
+    ): Conversation {
+        $received = $arrival->received;
+        $junk = $this->judgeJunk->reasons($arrival, $known?->id);
+        $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->text, $arrival->language);
+        $subject = ConversationNumber::withoutMark($arrival->subject);
+        $conversation = Conversation::begin([
+            'subject' => mb_substr($subject === '' ? '(no subject)' : $subject, 0, 500),
+            'bare_subject_key' => hash('sha256', BareSubject::of($arrival->subject)->text),
+            'customer_id' => $customer->id,
+            'customer_place' => $known === null ? PlaceInQueue::NO_GROUP : PlaceInQueue::placeOf($customer->id),
+            'account_id' => $account->id,
+            'channel' => $received->channel,
+            'kind' => $received->item->kind ?? ItemKind::Message,
+            'public' => $received->item->public ?? false,
+            'state' => $junk === [] ? ConversationState::Open : ConversationState::Resolved,
+            'team_id' => $account->team_id,
+            'category_id' => $received->categoryId,
+            'linked_conversation_id' => $decision->linksTo,
+            'automatic' => $received->automatic,
+            'language' => $arrival->language,
+            'mood' => $arrival->mood->mood ?? Mood::Neutral,
+            'about_title' => $received->item?->aboutTitle,
+            'about_url' => $received->item?->aboutUrl,
+            'stars' => $received->item?->stars,
+            'junk' => $junk !== [],
+            'junk_reasons' => $junk === [] ? null : $junk,
+            'preview' => Message::previewOf($arrival->text),
+            'last_message_at' => now(),
+            'last_customer_message_at' => now(),
+            ...($junk === [] ? $this->waiting(null, null, $arrival, true) : []),
+        ]);
+        if ($junk === [] && $orders->orders->isNotEmpty()) {
+            FindDuplicates::dispatch($customer->id)->afterCommit();
+        }
+
+        return $conversation;
+    }
+
+    /**
+     * @return list<array{JournalKind, Actor, array<string, string|null>, string, null}>
+     */
+    private function beginning(Conversation $conversation, ThreadingDecision $decision): array
+    {
+        $began = [
+            JournalKind::Began,
+            Actor::customer(),
+            ['linked' => $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo)],
+            $this->whyLinked($decision),
+            null,
+        ];
+
+        return $conversation->junk
+            ? [$began, [JournalKind::Junked, Actor::application(), [], implode('; ', $conversation->junk_reasons ?? []), null]]
+            : [$began];
+    }
+
+    /**
+     * Junk waits for nobody: it is put away, and found in the junk view.
+     */
+    private function keepAsJunk(Conversation $conversation, Arrival $arrival): void
+    {
+        $conversation->forceFill([
+            'preview' => Message::previewOf($arrival->text),
+            'last_message_at' => now(),
+            'last_customer_message_at' => now(),
+        ])->save();
+    }
+
+    /**
+     * The customer waits from now on, unless they do already, or it was a machine that wrote.
+     *
+     * @return array<string, CarbonInterface|null>
+     */
+    private function waiting(?CarbonInterface $since, ?CarbonInterface $answerBy, Arrival $arrival, bool $isOurTurn): array
+    {
+        $waitingSince = $isOurTurn && ! $arrival->received->automaticAnswer ? $since ?? now() : $since;
+        $wanted = $arrival->received->item?->answerBy;
+        $answerBy ??= $wanted === null ? null : CarbonImmutable::instance($wanted);
+        $promised = $waitingSince === null ? null : $this->hours->dueAt($waitingSince);
+
+        return [
+            'waiting_since' => $waitingSince,
+            'answer_by' => $answerBy,
+            // Whichever comes first: what the team promises, or what the marketplace wants.
+            'due_at' => $promised === null || $answerBy === null ? $promised : $promised->min($answerBy),
+        ];
+    }
+
+    private function makeItOurTurn(Conversation $conversation, Arrival $arrival): void
+    {
+        $before = $conversation->state;
+        $isOurTurn = ! $arrival->received->automaticAnswer || $before === ConversationState::Open;
+        $conversation->forceFill([
+            'preview' => Message::previewOf($arrival->text),
+            'language' => $conversation->language ?? $arrival->language,
+            'mood' => $conversation->mood->then($arrival->mood->mood ?? Mood::Neutral),
+            'public' => $conversation->public || ($arrival->received->item->public ?? false),
+            'last_message_at' => now(),
+            'last_customer_message_at' => now(),
+            ...$this->waiting($conversation->waiting_since, $conversation->answer_by, $arrival, $isOurTurn),
+        ]);
+        if ($isOurTurn && $before !== ConversationState::Open) {
+            $conversation->forceFill([
+                'state' => ConversationState::Open,
+                'outcome_id' => null,
+                'held_reason' => null,
+                'bring_back_at' => null,
+            ]);
+            $this->journal->record(
+                $conversation,
+                JournalKind::StateChanged,
+                Actor::application(),
+                ['from' => $before->value, 'to' => ConversationState::Open->value],
+                'the customer wrote',
+            );
+        }
+        $conversation->save();
+    }
+
+    private function why(ThreadingDecision $decision): string
+    {
+        return $decision->continues === null ? '' : match ($decision->by) {
+            ThreadedBy::References => 'it refers to an earlier message',
+            ThreadedBy::ReplyToken => 'it was sent to the reply address of this conversation',
+            ThreadedBy::NumberInSubject => 'its subject has this number',
+            ThreadedBy::SenderAndSubject => 'same sender and subject within '.Threading::SAME_SUBJECT_DAYS.' days',
+            ThreadedBy::SameThread => 'in the same thread',
+            ThreadedBy::SamePerson => 'the same person a short while ago',
+            null => '',
+        };
+    }
+
+    private function whyLinked(ThreadingDecision $decision): string
+    {
+        return match (true) {
+            $decision->linksTo === null => '',
+            $decision->by === ThreadedBy::NumberInSubject => 'its subject has that number; closed, or written by somebody who takes no part in it',
+            $decision->by === ThreadedBy::SamePerson => 'the same person, some time after it',
+            $decision->by === ThreadedBy::SameThread => 'it goes on in a thread from some time ago',
+            default => 'it answers a conversation that is closed',
+        };
+    }
+}

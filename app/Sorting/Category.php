@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sorting;
+
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+
+/**
+ * @property int $id
+ * @property int|null $parent_id
+ * @property string $name
+ * @property string $customer_name
+ * @property string $path `Delivery › Late parcel`
+ * @property bool $hidden whether customers are not offered it
+ * @property int $position
+ * @property int|null $responsible_id
+ * @property CarbonImmutable|null $retired_at
+ * @property int|null $merged_into_id
+ * @property Category|null $parent
+ */
+final class Category extends Model
+{
+    public $timestamps = false;
+
+    protected $fillable = ['parent_id', 'name', 'customer_name', 'position', 'path'];
+
+    /**
+     * @return BelongsTo<Category, $this>
+     */
+    public function parent(): BelongsTo
+    {
+        return $this->belongsTo(self::class);
+    }
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function responsible(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+
+    /**
+     * Those who know about it.
+     *
+     * @return BelongsToMany<Teammate, $this>
+     */
+    public function members(): BelongsToMany
+    {
+        return $this->belongsToMany(Teammate::class);
+    }
+
+    /**
+     * @return Builder<Category> those that can be chosen, in the order of the tree
+     */
+    public static function inUse(): Builder
+    {
+        return self::query()->whereNull('retired_at')->orderBy('position')->orderBy('id');
+    }
+
+    protected function casts(): array
+    {
+        return ['hidden' => 'boolean', 'retired_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workspace;
+
+use App\Conversations\ActsOnConversation;
+use App\Conversations\AddNote;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+final readonly class NoteController
+{
+    use ActsOnConversation;
+
+    public function __construct(private AddNote $addNote) {}
+
+    public function add(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('note', $conversation);
+        $written = $request->validate([
+            'text' => ['nullable', 'string', 'max:20000'],
+            'once' => ['required', 'uuid'],
+        ]);
+        try {
+            $this->addNote->add($conversation, $this->teammate($request), (string) ($written['text'] ?? ''), $written['once']);
+        } catch (ConversationRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'Note written. Only the team sees it.');
+    }
+}

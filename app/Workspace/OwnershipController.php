@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workspace;
+
+use App\Conversations\Actor;
+use App\Conversations\ActsOnConversation;
+use App\Conversations\AddNote;
+use App\Conversations\AssignConversation;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\TakeConversation;
+use App\Team\Teammate;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+
+final readonly class OwnershipController
+{
+    use ActsOnConversation;
+
+    public function __construct(private TakeConversation $take, private AssignConversation $assign, private AddNote $addNote) {}
+
+    public function next(Request $request): RedirectResponse
+    {
+        Gate::authorize('take', Conversation::class);
+        $after = Conversation::query()->find($request->integer('after'));
+        $next = $this->take->takeNext($this->teammate($request), $after);
+
+        return $next === null
+            ? redirect()->route('queue')->with('problem', 'There is nothing left that is yours to answer or that nobody has.')
+            : redirect()->route('conversation', $next);
+    }
+
+    public function take(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('take', $conversation);
+        try {
+            $this->take->take($conversation, $this->teammate($request));
+        } catch (ConversationRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'It is yours.');
+    }
+
+    public function assign(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('take', $conversation);
+        $chosen = $request->validate([
+            'owner' => ['nullable', 'integer', 'exists:teammates,id'], 'word' => ['nullable', 'string', 'max:1000'],
+        ]);
+        $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
+        $teammate = $this->teammate($request);
+        $word = trim((string) ($chosen['word'] ?? ''));
+        if ($word !== '') {
+            $this->addNote->add(
+                $conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, Str::uuid()->toString()
+            );
+        }
+        $this->assign->assign($conversation, $owner, Actor::teammate($teammate));
+
+        return $this->done($conversation, $owner === null ? 'It is nobody’s yet.' : "It lies with {$owner->name}.");
+    }
+}

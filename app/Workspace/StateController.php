@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workspace;
+
+use App\Answering\CameInBetween;
+use App\Conversations\Actor;
+use App\Conversations\ActsOnConversation;
+use App\Conversations\ChangeState;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
+use App\Conversations\SetCategory;
+use App\Promises\StoreHours;
+use App\Sorting\Category;
+use App\Sorting\Outcome;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+
+final readonly class StateController
+{
+    use ActsOnConversation;
+
+    public function __construct(private ChangeState $changeState, private SetCategory $setCategory, private StoreHours $hours) {}
+
+    public function change(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('hold', $conversation);
+        $to = ConversationState::from($request->validate([
+            'state' => ['required', Rule::in(['open', 'waiting', 'closed'])],
+        ])['state']);
+        $actor = Actor::teammate($this->teammate($request));
+        try {
+            match ($to) {
+                ConversationState::Open => $this->changeState->open($conversation, $actor),
+                ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
+                default => $this->close($conversation, $actor),
+            };
+        } catch (ConversationRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, $to->label().'.');
+    }
+
+    public function hold(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('hold', $conversation);
+        $teammate = $this->teammate($request);
+        $hold = $request->validate([
+            'reason' => ['nullable', 'string', 'max:300'],
+            'until' => ['nullable', Rule::in(['time', 'hours', 'customer'])],
+            'bring_back_at' => ['nullable', 'date_format:Y-m-d\TH:i'],
+            'hours' => ['nullable', 'integer', 'min:1', 'max:500'],
+        ]);
+        $bringBackAt = match ($hold['until'] ?? 'time') {
+            'hours' => $this->hours->after(now(), (int) ($hold['hours'] ?? 4)),
+            'customer' => null,
+            default => isset($hold['bring_back_at']) ? CarbonImmutable::parse($hold['bring_back_at'], $teammate->time_zone)->utc() : null,
+        };
+        try {
+            $this->changeState->hold($conversation, Actor::teammate($teammate), (string) ($hold['reason'] ?? ''), $bringBackAt);
+        } catch (ConversationRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'Held.');
+    }
+
+    public function resolve(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('resolve', $conversation);
+        $chosen = $request->validate([
+            'outcome' => ['nullable', 'integer'],
+            'seen' => ['required', 'integer'],
+        ]);
+        try {
+            $outcome = isset($chosen['outcome']) ? Outcome::query()->find((int) $chosen['outcome']) : null;
+            $this->changeState->resolve($conversation, $this->teammate($request), $outcome, (int) $chosen['seen']);
+        } catch (ConversationRefused $why) {
+            return $this->refused($conversation, $why);
+        } catch (CameInBetween $between) {
+            return redirect()->route('conversation', $conversation)->with('problem', 'Not resolved: '.$between->getMessage());
+        }
+
+        return $this->done($conversation, 'Resolved.');
+    }
+
+    /**
+     * A resolved one comes back by itself at a time.
+     */
+    public function bringBack(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('resolve', $conversation);
+        $teammate = $this->teammate($request);
+        $at = CarbonImmutable::parse(
+            $request->validate(['at' => ['required', 'date_format:Y-m-d\TH:i']])['at'], $teammate->time_zone
+        )->utc();
+        try {
+            $this->changeState->bringBackLater($conversation, Actor::teammate($teammate), $at);
+        } catch (ConversationRefused $why) {
+            return $this->refused($conversation, $why);
+        }
+
+        return $this->done($conversation, 'It comes back by itself.');
+    }
+
+    public function category(Request $request, Conversation $conversation): RedirectResponse
+    {
+        Gate::authorize('note', $conversation);
+        $chosen = $request->validate(['category' => ['nullable', 'integer', 'exists:categories,id']]);
+        $category = isset($chosen['category']) ? Category::query()->findOrFail((int) $chosen['category']) : null;
+        $this->setCategory->set($conversation, $category, Actor::teammate($this->teammate($request)));
+
+        return $this->done($conversation, 'Category changed.');
+    }
+
+    private function close(Conversation $conversation, Actor $actor): void
+    {
+        Gate::authorize('resolve', $conversation);
+        $this->changeState->close($conversation, $actor);
+    }
+}

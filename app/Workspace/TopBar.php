@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workspace;
+
+use App\Channels\Account;
+use App\Channels\Mail\UnreadableMail;
+use App\Channels\Services\EventTrace;
+use App\Notifications\News;
+use App\SetUp\SetUpIndex;
+use App\Team\Teammate;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+
+/**
+ * What stands on every page: who is signed in, and to administrators what needs mending.
+ */
+final class TopBar
+{
+    /** What one works with: where it is, which addresses belong to it, and who needs it; null for everybody. */
+    private const PLACES = [
+        'Queue' => ['/queue', ['queue*', 'conversations*', 'views*', 'bulk*', 'join'], null],
+        'Orders' => ['/orders', ['orders*'], null],
+        'Customers' => ['/customers', ['customers*', 'duplicates'], null],
+        'Public' => ['/public', ['public*'], 'answer-customers'],
+    ];
+
+    public function __construct(private readonly Request $request, private readonly SetUpIndex $setUp) {}
+
+    public function compose(View $view): void
+    {
+        if (! $this->request->attributes->has(self::class)) {
+            $this->request->attributes->set(self::class, $this->content());
+        }
+        $view->with($this->request->attributes->get(self::class));
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function content(): array
+    {
+        $teammate = Auth::user();
+        $administers = $teammate instanceof Teammate && $teammate->role->administers();
+
+        $places = $teammate instanceof Teammate ? $this->places($teammate) : [];
+        $isSetUp = $this->request->is('set-up') || $this->setUp->holds($this->request->path());
+
+        return [
+            'signedIn' => $teammate,
+            'places' => $places,
+            'isSetUp' => $isSetUp,
+            'here' => $isSetUp ? 'Set up' : $this->nameOf($places),
+            'setUpNeighbours' => $teammate instanceof Teammate ? $this->setUp->neighbours($teammate, $this->request->path()) : [],
+            'administers' => $administers,
+            'troubledAccounts' => $administers ? Account::query()->whereNotNull('last_error')->where('state', 'active')->get() : collect(),
+            'unreadableCount' => $administers ? UnreadableMail::query()->where('state', UnreadableMail::KEPT)->count() : 0,
+            'troubleCount' => $administers ? EventTrace::query()->where('state', EventTrace::KEPT)->count() : 0,
+            'unreadNews' => $teammate instanceof Teammate ? News::unreadOf($teammate) : 0,
+            'callKey' => Str::uuid()->toString(),
+        ];
+    }
+
+    /**
+     * @return list<array{string, string, bool}> name, address, and whether one is there
+     */
+    private function places(Teammate $teammate): array
+    {
+        $places = [];
+        foreach (self::PLACES as $name => [$address, $below, $ability]) {
+            if ($ability === null || Gate::forUser($teammate)->allows($ability)) {
+                $places[] = [$name, $address, $this->request->is(...$below)];
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param  list<array{string, string, bool}>  $places
+     */
+    private function nameOf(array $places): string
+    {
+        foreach ($places as [$name, , $isHere]) {
+            if ($isHere) {
+                return $name;
+            }
+        }
+
+        return 'Places';
+    }
+}
