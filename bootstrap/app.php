@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Mail\TakeMailCommand;
+use App\Conversations\Changes\StillNeeded;
 use App\Demo\LoadDemoCommand;
 use App\History\ImportHistoryCommand;
 use App\Support\FileGone;
@@ -55,6 +56,9 @@ $app = Application::configure(basePath: $root)
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
         $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
+        // Said where it was tried, with what needs it.
+        $exceptions->dontReport(StillNeeded::class);
+        $exceptions->render(static fn (StillNeeded $why) => back()->with('problem', $why->getMessage()));
         // Looked up and free, and taken before it was stored: two people gave one name in the same moment.
         $exceptions->render(static fn (
             UniqueConstraintViolationException $taken, Request $request

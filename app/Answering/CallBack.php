@@ -10,9 +10,9 @@ use App\Conversations\Attachment;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\Journal;
-use App\Conversations\JournalEntry;
 use App\Conversations\JournalKind;
 use App\Conversations\Message;
+use App\Conversations\Snapshots\Snapshot;
 use App\Team\Teammate;
 use App\Templates\RecordTemplateUse;
 use Illuminate\Support\Facades\DB;
@@ -23,18 +23,13 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class CallBack
 {
-    /** What answering changes, and calling back sets as it was. */
-    public const KEPT = [
-        ...Conversation::STATE, ...self::TURN, ...Conversation::OWNER,
-        'first_replied_at', 'last_answered_at', 'category_id', 'team_id', 'priority',
-    ];
+    /** Where the number of the last entry that the answer made itself is kept, beside the snapshot. */
+    public const UNTIL = 'until';
 
-    private const TURN = [...Conversation::CLOCK, 'preview', 'last_message_at'];
+    /** Where everything is kept that was chosen in the form. */
+    public const FORM = 'form';
 
-    /** Where the tags are kept that went along. */
-    public const TAGS = 'given_tags';
-
-    public function __construct(private Journal $journal, private RecordTemplateUse $templates) {}
+    public function __construct(private Journal $journal, private RecordTemplateUse $templates, private Snapshot $snapshot) {}
 
     /**
      * @throws ConversationRefused when it is on its way already, or somebody else's
@@ -46,25 +41,16 @@ final readonly class CallBack
         }
         DB::transaction(function () use ($message, $teammate): void {
             $this->take($message);
-            $draft = Draft::for($message->conversation, $teammate, Draft::REPLY)->lockForUpdate()->first();
-            if ($draft === null) {
-                $draft = (new Draft)->forceFill([
-                    'conversation_id' => $message->conversation_id, 'teammate_id' => $teammate->id, 'kind' => Draft::REPLY,
-                    'text' => '', 'files' => [],
-                ]);
-            }
-            $draft->forceFill([
-                'text' => trim($draft->text) === '' ? $message->text : $message->text."\n\n".$draft->text,
-                'files' => [
-                    ...$draft->files,
-                    ...$message->attachments->map(
-                        static fn (Attachment $file): array => [
-                            'name' => $file->name, 'type' => $file->media_type, 'size' => $file->size, 'sha256' => $file->sha256,
-                            'file' => $file->file,
-                        ]
-                    )->all(),
-                ],
-            ])->save();
+            KeepDraft::giveBack(
+                $message->conversation, $teammate, $message->text,
+                $message->attachments->map(
+                    static fn (Attachment $file): array => [
+                        'name' => $file->name, 'type' => $file->media_type, 'size' => $file->size, 'sha256' => $file->sha256,
+                        'file' => $file->file,
+                    ]
+                )->values()->all(),
+                (array) ($message->outboxItem->before[self::FORM] ?? [])
+            );
         });
     }
 
@@ -81,12 +67,9 @@ final readonly class CallBack
             }
             $item->forceFill(['state' => OutboxItem::CALLED_BACK])->save();
             $message->forceFill(['called_back_at' => now()])->save();
-            $conversation->setRawAttributes([
-                ...$conversation->getAttributes(),
-                ...$this->asBefore($message, array_diff_key($item->before ?? [], [self::TAGS => true])),
-            ]);
-            $conversation->save();
-            $conversation->tags()->detach($item->before[self::TAGS] ?? []);
+            $before = $item->before ?? [];
+            // What anybody did with it since stays: what the customer wrote keeps it our turn, another's answer stays one.
+            $this->snapshot->restore($conversation, $before, $this->journal->kindsSince($conversation, (int) ($before[self::UNTIL] ?? 0)));
             $this->templates->forget($message);
             $this->journal->record(
                 $conversation, JournalKind::CalledBack,
@@ -94,37 +77,5 @@ final readonly class CallBack
                 ['to' => implode(', ', $message->to)]
             );
         });
-    }
-
-    /**
-     * The conversation as it was, but for what others did in these seconds: what the customer wrote keeps it our
-     * turn, another's answer stays one, and so does a state or an owner that somebody gave it since.
-     *
-     * @param  array<string, mixed>  $before
-     * @return array<string, mixed>
-     */
-    private function asBefore(Message $message, array $before): array
-    {
-        $answered = (int) JournalEntry::query()->where('message_id', $message->id)->min('id');
-        $since = JournalEntry::query()->where('conversation_id', $message->conversation_id)->where('id', '>', $answered)
-            ->where(static fn ($others) => $others->whereNull('teammate_id')->orWhere('teammate_id', '!=', $message->teammate_id))
-            ->pluck('kind')->unique();
-        $gone = match (true) {
-            // Somebody else has answered, too: theirs stands.
-            $since->contains(JournalKind::Replied) => [...Conversation::STATE, ...self::TURN, 'first_replied_at', 'last_answered_at'],
-            $since->contains(JournalKind::MessageReceived) => [...Conversation::STATE, ...self::TURN],
-            $since->contains(JournalKind::StateChanged) => Conversation::STATE,
-            default => [],
-        };
-
-        $columns = [
-            [JournalKind::OwnerChanged, Conversation::OWNER], [JournalKind::CategoryChanged, ['category_id']],
-            [JournalKind::TeamChanged, ['team_id']], [JournalKind::PriorityChanged, ['priority']],
-        ];
-        foreach ($columns as [$kind, $itsColumns]) {
-            $gone = $since->contains($kind) ? [...$gone, ...$itsColumns] : $gone;
-        }
-
-        return array_diff_key($before, array_flip($gone));
     }
 }

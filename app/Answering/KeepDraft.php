@@ -36,6 +36,25 @@ final readonly class KeepDraft
     }
 
     /**
+     * What was sent, or was to be sent, is a draft of its author again, with everything that was chosen beside it; what
+     * they have begun since stays below. To be called in a transaction.
+     *
+     * @param  list<array{name: string, type: string, size: int, sha256: string, file: string}>  $files
+     * @param  array<string, mixed>  $details  as they were when it was sent
+     */
+    public static function giveBack(Conversation $conversation, Teammate $author, string $text, array $files, array $details): void
+    {
+        $draft = Draft::locked($conversation, $author, Draft::REPLY);
+        $hasBegun = trim($draft->text) !== '';
+        $draft->forceFill([
+            'text' => $hasBegun ? "{$text}\n\n{$draft->text}" : $text,
+            'files' => array_values(array_column([...$draft->files, ...$files], null, 'sha256')),
+            // Two texts of which one is rich are put together as plain ones.
+            'details' => [...$draft->details ?? [], ...$details, ...($hasBegun ? ['html' => ''] : [])],
+        ])->save();
+    }
+
+    /**
      * Does what keeps a draft while one writes. What was sent meanwhile is no draft any more, however late this arrives.
      *
      * @template T
@@ -81,7 +100,7 @@ final readonly class KeepDraft
                     ...$details['steps'] ?? [], ...array_map(static fn (Step $step): array => $step->toArray(), $filled->steps),
                 ])[0] as $step
             ) {
-                $steps[$step->kind->setsOneValue() ? $step->kind->value : "{$step->kind->value}|{$step->value}"] = $step->toArray();
+                $steps[$step->setsOneValue() ? $step->do : "{$step->do}|{$step->value}"] = $step->toArray();
             }
             $draft->forceFill([
                 'files' => array_values($files),

@@ -7,6 +7,7 @@ namespace App\Answering;
 use App\Channels\SendAgain;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
+use App\Conversations\CameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
@@ -77,6 +78,9 @@ final readonly class ReplyController
             'bcc' => (string) ($written['bcc'] ?? ''),
             'own_name' => $request->boolean('own_name'),
             'html' => $rich->html ?? '',
+            ...array_map(strval(...), array_intersect_key(
+                $written, array_flip(['subject', 'then', 'outcome', 'route', 'when', 'at', 'days'])
+            )),
         ]);
         try {
             /** @var list<UploadedFile> $uploads */
@@ -239,9 +243,6 @@ final readonly class ReplyController
             'look' => null,
             'since' => 0,
             'between' => $between->entries,
-            'chosenThen' => $request->input('then'),
-            'chosenRoute' => $request->input('route'),
-            'chosenOutcome' => $request->input('outcome'),
         ])->render(), Response::HTTP_CONFLICT);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Answering;
 
 use App\Conversations\Actor;
+use App\Conversations\CameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
@@ -56,7 +57,9 @@ final readonly class ScheduleReply
             }
             $scheduled = new ScheduledReply;
             $scheduled->forceFill([
-                'conversation_id' => $locked->id, 'teammate_id' => $teammate->id, 'reply' => $reply->toArray(), 'send_at' => $at,
+                'conversation_id' => $locked->id, 'teammate_id' => $teammate->id,
+                'reply' => [...$reply->toArray(), 'form' => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? []],
+                'send_at' => $at,
                 'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
             ])->save();
             $this->journal->record(
@@ -82,11 +85,10 @@ final readonly class ScheduleReply
             }
             $locked->forceFill(['state' => ScheduledReply::CALLED_OFF, 'reason' => $why])->save();
             $author = Teammate::query()->findOrFail($locked->teammate_id);
-            $draft = Draft::locked($conversation, $author, Draft::REPLY);
-            $draft->forceFill([
-                'text' => trim("{$locked->reply['text']}\n\n{$draft->text}"),
-                'files' => [...$draft->files, ...(array) $locked->reply['files']],
-            ])->save();
+            KeepDraft::giveBack(
+                $conversation, $author, (string) $locked->reply['text'], array_values((array) $locked->reply['files']),
+                (array) ($locked->reply['form'] ?? [])
+            );
             $this->journal->record($conversation, JournalKind::ScheduleCalledOff, $actor, ['author' => (string) $author->id], $why);
         });
     }

@@ -11,13 +11,16 @@ use App\Channels\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
 use App\Conversations\Attachment;
+use App\Conversations\CameInBetween;
 use App\Conversations\ChangeState;
+use App\Conversations\CheckNothingCameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal;
 use App\Conversations\JournalKind;
 use App\Conversations\Message;
+use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
 use App\Templates\ApplySteps;
@@ -42,6 +45,7 @@ final readonly class SendReply
         private ChangeState $changeState,
         private Journal $journal,
         private ApplySteps $steps,
+        private Snapshot $snapshot,
         private RecordTemplateUse $templates,
     ) {}
 
@@ -73,20 +77,23 @@ final readonly class SendReply
         $reply->automatic ?: $this->check->since($locked, $reply->seen, $teammate);
         $route = $this->route($locked, $reply);
         $this->refuseAgainstItsRules($locked, $route, $reply);
-        $before = array_intersect_key($locked->getAttributes(), array_flip(CallBack::KEPT));
+        $waits = $reply->waits ?? (int) config('cairnfield.outbox.call_back_seconds');
+        $before = $waits > 0 ? $this->snapshot->take($locked) : null;
         $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
         $this->storeFiles($message, $reply);
-        $waits = $reply->waits ?? (int) config('cairnfield.outbox.call_back_seconds');
-        $item = OutboxItem::queue(
-            $message,
-            array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])),
-            $waits, $before
-        );
         $actor = Actor::teammate($teammate);
         $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
         $this->templates->record($locked, $message, $reply->templates);
         $this->goOn($locked, $teammate, $reply, $message);
-        $this->alsoDo($locked, $teammate, $reply, $item);
+        $this->alsoDo($locked, $teammate, $reply);
+        $item = OutboxItem::queue(
+            $message,
+            array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])),
+            $waits, $before === null ? null : [
+                ...$before, CallBack::UNTIL => $this->journal->latest($locked),
+                CallBack::FORM => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? [],
+            ]
+        );
         DeliverOutboxItem::dispatch($item->id)->delay($waits)->afterCommit();
 
         return $message;
@@ -266,18 +273,12 @@ final readonly class SendReply
         };
     }
 
-    private function alsoDo(Conversation $conversation, Teammate $teammate, ReplyToSend $reply, OutboxItem $item): void
+    private function alsoDo(Conversation $conversation, Teammate $teammate, ReplyToSend $reply): void
     {
-        if ($reply->steps === []) {
-            return;
-        }
-        $tags = $conversation->tags()->pluck('tags.id');
-        $this->steps->apply(
-            $conversation, $reply->steps, $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer'
-        );
-        $given = $conversation->tags()->pluck('tags.id')->diff($tags)->values();
-        if ($item->before !== null && $given->isNotEmpty()) {
-            $item->forceFill(['before' => [...$item->before, CallBack::TAGS => $given->all()]])->save();
+        if ($reply->steps !== []) {
+            $this->steps->apply(
+                $conversation, $reply->steps, $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer'
+            );
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
+use App\Conversations\Changes\Chosen;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -15,7 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  *
  * @property int $id
  * @property int $teammate_id
- * @property BulkAction $does
+ * @property string $does a change of the catalogue, or a `BulkAnswer`
  * @property string $value
  * @property string|null $text
  * @property string $label
@@ -36,6 +37,22 @@ final class BulkChange extends Model
     public const UNDONE = 'undone';
 
     protected $guarded = ['*'];
+
+    /**
+     * How it answers customers; null where it does not.
+     */
+    public function answersBy(): ?BulkAnswer
+    {
+        return BulkAnswer::tryFrom($this->does);
+    }
+
+    /**
+     * What was chosen, for a change of the catalogue.
+     */
+    public function chosen(): Chosen
+    {
+        return new Chosen($this->value, (string) $this->text);
+    }
 
     public function canBeUndone(): bool
     {
@@ -65,6 +82,6 @@ final class BulkChange extends Model
 
     protected function casts(): array
     {
-        return ['does' => BulkAction::class, 'undo_until' => 'immutable_datetime'];
+        return ['undo_until' => 'immutable_datetime'];
     }
 }

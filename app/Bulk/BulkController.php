@@ -7,7 +7,6 @@ namespace App\Bulk;
 use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Fields\FieldRefused;
 use App\Queue\QueueFilter;
 use App\Team\Teammate;
 use App\Views\ShownView;
@@ -39,8 +38,7 @@ final readonly class BulkController
             'ids' => ['array', 'max:'.PlanBulkChange::MOST],
             'ids.*' => ['integer'],
         ], ['change.required' => 'Choose what is to be done with them.']);
-        $action = BulkAction::tryFrom(explode(':', $written['change'])[0]);
-        if ($action?->isForThoseWhoAnswer() === true) {
+        if ($this->plan->isForThoseWhoAnswer($written['change'])) {
             Gate::authorize('answer-customers');
         }
         try {
@@ -53,7 +51,7 @@ final readonly class BulkController
                     array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'],
                     (string) ($written['text'] ?? ''), $teammate
                 );
-        } catch (BulkRefused|ConversationRefused|FieldRefused|UnknownField $why) {
+        } catch (BulkRefused|ConversationRefused|UnknownField $why) {
             return back()->with('problem', $why->getMessage());
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
+use App\Conversations\Changes\ChangeRefused;
 use RuntimeException;
 
 /**
@@ -26,9 +27,14 @@ final class BulkRefused extends RuntimeException
         return new self('Choose what is to be done with them.');
     }
 
-    public static function gone(string $what): self
+    public static function change(string $phrase, ChangeRefused $why): self
     {
-        return new self("The {$what} that was chosen is not there any more. Choose another.");
+        return new self(ucfirst($phrase).": {$why->getMessage()}");
+    }
+
+    public static function templateGone(): self
+    {
+        return new self('The template that was chosen is not there any more. Choose another.');
     }
 
     public static function tooLate(): self

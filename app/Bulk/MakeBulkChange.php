@@ -5,29 +5,25 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Answering\AnswerRoutes;
-use App\Answering\CameInBetween;
 use App\Answering\ReplyToSend;
 use App\Answering\SendReply;
 use App\Conversations\Actor;
-use App\Conversations\AssignConversation;
-use App\Conversations\AssignTeam;
-use App\Conversations\ChangeState;
-use App\Conversations\ChangeTags;
+use App\Conversations\CameInBetween;
+use App\Conversations\Changes\ChangeRefused;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\ChangeUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\JournalEntry;
 use App\Conversations\JournalKind;
-use App\Conversations\SetCategory;
-use App\Conversations\SetOwnField;
-use App\Conversations\SetPriority;
-use App\Conversations\SortJunk;
+use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
+use App\Templates\Template;
 use App\Templates\TemplateProblem;
-use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -38,21 +34,9 @@ final readonly class MakeBulkChange
 {
     public const UNDO_MINUTES = 10;
 
-    /** Of a conversation, what a change may set and undoing sets back. */
-    private const KEPT = [
-        ...Conversation::STATE, ...Conversation::OWNER, ...Conversation::CLOCK,
-        'team_id', 'category_id', 'priority', 'junk', 'junk_reasons', 'first_replied_at', 'last_answered_at',
-    ];
-
     public function __construct(
-        private AssignConversation $assign,
-        private AssignTeam $assignTeam,
-        private SetCategory $setCategory,
-        private SetPriority $setPriority,
-        private ChangeTags $changeTags,
-        private SetOwnField $setOwnField,
-        private ChangeState $changeState,
-        private SortJunk $sortJunk,
+        private Changes $changes,
+        private Snapshot $snapshot,
         private SendReply $sendReply,
         private AnswerRoutes $routes,
         private FillTemplate $fill,
@@ -87,14 +71,14 @@ final readonly class MakeBulkChange
     {
         try {
             DB::transaction(function () use ($bulk, $item, $teammate): void {
-                $conversation = Conversation::query()->lockForUpdate()->with('tags')->findOrFail($item->conversation_id);
+                $conversation = Conversation::query()->lockForUpdate()->findOrFail($item->conversation_id);
                 $other = $this->changedByOthers($bulk, $item);
                 if ($other !== null) {
                     $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => "it was changed in between by {$other}"]);
 
                     return;
                 }
-                $before = $this->before($bulk, $conversation);
+                $before = $this->snapshot->take($conversation);
                 $this->apply($bulk, $conversation, $teammate, $item->seen);
                 $this->set(
                     $item,
@@ -104,28 +88,19 @@ final readonly class MakeBulkChange
                     ]
                 );
             });
-        } catch (BulkRefused|ConversationRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
+        } catch (BulkRefused|ChangeRefused|ConversationRefused|FieldRefused|TemplateProblem|CameInBetween $why) {
             $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => mb_substr($why->getMessage(), 0, 300)]);
         }
     }
 
     private function apply(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
     {
-        $actor = Actor::teammate($teammate);
-        $id = (int) $bulk->value;
-        $why = 'with many at once';
-        match ($bulk->does) {
-            BulkAction::Owner => $this->assign->assign($conversation, $bulk->value === '' ? null : ChosenThing::person($id), $actor, $why),
-            BulkAction::Team => $this->assignTeam->assign($conversation, ChosenThing::team($id), $actor, $why),
-            BulkAction::Category => $this->setCategory->set($conversation, ChosenThing::category($id), $actor, $why),
-            BulkAction::Priority => $this->setPriority->set($conversation, Priority::from($bulk->value), $actor, $why),
-            BulkAction::Tag => $this->changeTags->change($conversation, [ChosenThing::tag($id)], [], $actor, $why),
-            BulkAction::Untag => $this->changeTags->change($conversation, [], [ChosenThing::tag($id)], $actor, $why),
-            BulkAction::Field => $this->setOwnField->set($conversation, ChosenThing::field($id), (string) $bulk->text, $actor, null, $why),
-            BulkAction::Resolve => $this->changeState->resolve($conversation, $teammate, ChosenThing::outcome($id), $seen),
-            BulkAction::Junk => $this->sortJunk->junk($conversation, $teammate, null),
-            BulkAction::Answer => $this->answer($bulk, $conversation, $teammate, $seen),
-            BulkAction::Template => $this->template($bulk, $conversation, $teammate, $seen),
+        match ($bulk->answersBy()) {
+            BulkAnswer::Answer => $this->answer($bulk, $conversation, $teammate, $seen),
+            BulkAnswer::Template => $this->template($bulk, $conversation, $teammate, $seen),
+            null => $this->changes->make(
+                $bulk->does, $conversation, $bulk->chosen(), Actor::teammate($teammate), ChangeUse::Bulk, 'with many at once'
+            ),
         };
     }
 
@@ -150,7 +125,7 @@ final readonly class MakeBulkChange
     private function template(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
     {
         $route = $this->routes->of($conversation)[0] ?? throw ConversationRefused::nobodyToAnswer();
-        $template = ChosenThing::template((int) $bulk->value, $teammate);
+        $template = Template::usableBy($teammate, (int) $bulk->value, BulkRefused::templateGone(...));
         $filled = $this->fill->fill($template, $conversation, $teammate);
         [$then, $outcome] = $filled->then();
         $this->sendReply->send($conversation, $teammate, AnswerFromTemplate::of(
@@ -179,26 +154,6 @@ final readonly class MakeBulkChange
         return $entry === null
             ? null
             : $entry->teammate->name ?? ($entry->kind === JournalKind::MessageReceived ? 'the customer, who wrote' : 'Cairnfield');
-    }
-
-    /**
-     * @return array<string, mixed>
-     */
-    private function before(BulkChange $bulk, Conversation $conversation): array
-    {
-        $raw = $conversation->getAttributes();
-        $before = array_intersect_key($raw, array_flip(self::KEPT));
-        $before['tags'] = $conversation->tags->modelKeys();
-        if ($bulk->does === BulkAction::Field) {
-            $before['field'] = DB::table('own_values')
-                ->where('own_field_id', (int) $bulk->value)
-                ->where('about_id', $conversation->id)
-                ->orderBy('position')
-                ->get(['position', 'text', 'folded', 'number'])
-                ->all();
-        }
-
-        return $before;
     }
 
     /**

@@ -5,16 +5,19 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Conditions\ConditionQuery;
-use App\Conversations\ChangeTags;
+use App\Conversations\Changes\ChangeRefused;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\ChangeUse;
+use App\Conversations\Changes\Chosen;
+use App\Conversations\Changes\ThingsInUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Fields\FieldRefused;
 use App\Queue\QueueFilter;
-use App\Sorting\Tag;
 use App\Team\Teammate;
+use App\Templates\Template;
 use App\Views\ShownView;
-use Cairnfield\Core\Queue\Priority;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -28,7 +31,17 @@ final readonly class PlanBulkChange
 
     private const AT_ONCE = 500;
 
-    public function __construct(private ConditionQuery $conditions) {}
+    public function __construct(private ConditionQuery $conditions, private Changes $changes) {}
+
+    /**
+     * @param  string  $change  `key:value`, as it stands in the form
+     */
+    public function isForThoseWhoAnswer(string $change): bool
+    {
+        $does = explode(':', $change, 2)[0];
+
+        return BulkAnswer::tryFrom($does) !== null || $this->changes->find($does, ChangeUse::Bulk)?->isForThoseWhoAnswer() === true;
+    }
 
     /**
      * @param  list<int>  $ids
@@ -67,15 +80,14 @@ final readonly class PlanBulkChange
             throw BulkRefused::tooMany(self::MOST);
         }
         [$does, $value] = [...explode(':', $change, 2), ''];
-        $action = BulkAction::tryFrom($does) ?? throw BulkRefused::noChange();
-        [$label, $value] = $this->label($action, $value, $text, $teammate);
+        [$label, $chosen] = $this->label($does, $value, trim($text), $teammate);
         $bulk = new BulkChange;
-        DB::transaction(function () use ($bulk, $ids, $action, $value, $text, $label, $teammate): void {
+        DB::transaction(function () use ($bulk, $ids, $does, $chosen, $label, $teammate): void {
             $bulk->forceFill([
                 'teammate_id' => $teammate->id,
-                'does' => $action,
-                'value' => $value,
-                'text' => trim($text) === '' ? null : $text,
+                'does' => $does,
+                'value' => $chosen->value,
+                'text' => $chosen->text === '' ? null : $chosen->text,
                 'label' => Str::limit($label, 290),
                 'state' => BulkChange::PLANNED,
             ])->save();
@@ -85,20 +97,15 @@ final readonly class PlanBulkChange
                     ->groupBy('conversation_id')
                     ->selectRaw('conversation_id, MAX(id) AS id')
                     ->pluck('id', 'conversation_id');
-                $tagged = $action === BulkAction::Tag || $action === BulkAction::Untag
-                    ? DB::table('conversation_tag')->where('tag_id', (int) $value)->whereIn('conversation_id', $chunk)->pluck('conversation_id')->all()
-                    : [];
-                BulkItem::query()->insert(Conversation::query()->whereKey($chunk)->get()->map(function (Conversation $conversation) use ($bulk, $seen, $tagged): array {
-                    $reason = $this->whySkipped($bulk, $conversation, in_array($conversation->id, $tagged, true));
-
-                    return [
-                        'bulk_change_id' => $bulk->id,
-                        'conversation_id' => $conversation->id,
-                        'state' => $reason === '' ? BulkItem::PLANNED : BulkItem::SKIPPED,
-                        'reason' => $reason,
-                        'seen' => (int) ($seen[$conversation->id] ?? 0),
-                    ];
-                })->all());
+                $conversations = Conversation::query()->whereKey($chunk)->get();
+                $reasons = $this->whySkipped($bulk, $conversations);
+                BulkItem::query()->insert($conversations->map(static fn (Conversation $conversation): array => [
+                    'bulk_change_id' => $bulk->id,
+                    'conversation_id' => $conversation->id,
+                    'state' => isset($reasons[$conversation->id]) ? BulkItem::SKIPPED : BulkItem::PLANNED,
+                    'reason' => $reasons[$conversation->id] ?? '',
+                    'seen' => (int) ($seen[$conversation->id] ?? 0),
+                ])->all());
             }
         });
 
@@ -106,72 +113,48 @@ final readonly class PlanBulkChange
     }
 
     /**
-     * @return array{string, string} what will be done, in words, and the value as it is kept
+     * @return array{string, Chosen} what will be done, in words, and what was chosen, as it is kept
      */
-    private function label(BulkAction $action, string $value, string $text, Teammate $teammate): array
+    private function label(string $does, string $value, string $text, Teammate $teammate): array
     {
-        $id = (int) $value;
+        $change = $this->changes->find($does, ChangeUse::Bulk);
+        if ($change !== null) {
+            $chosen = $change->hasChoices() ? new Chosen($value, $text) : new Chosen('', $value === '' ? $text : $value);
+            try {
+                return [ucfirst(trim($change->phrase().' '.$change->check($chosen, new ThingsInUse, ChangeUse::Bulk))), $chosen];
+            } catch (ChangeRefused $why) {
+                throw BulkRefused::change($change->phrase(), $why);
+            }
+        }
 
-        return match ($action) {
-            BulkAction::Owner => [$value === '' ? 'Give back: nobody’s yet' : 'Give to '.ChosenThing::person($id)->name, $value],
-            BulkAction::Team => ['Give to the team '.ChosenThing::team($id)->name, $value],
-            BulkAction::Category => ['Category '.ChosenThing::category($id)->path, $value],
-            BulkAction::Priority => ['Priority '.(Priority::tryFrom($value) ?? throw BulkRefused::gone('priority'))->value, $value],
-            BulkAction::Tag => $this->tag($text !== '' ? $text : $value),
-            BulkAction::Untag => ['Take the tag “'.ChosenThing::tag($id)->name.'” away', $value],
-            BulkAction::Field => [$this->field($id, $text), $value],
-            BulkAction::Resolve => ['Resolve: '.ChosenThing::outcome($id)->name, $value],
-            BulkAction::Junk => ['Put with the junk', ''],
-            BulkAction::Template => ['Answer with “'.ChosenThing::template($id, $teammate)->name.'”, each in their language', $value],
-            BulkAction::Answer => [
-                trim($text) === '' ? throw ConversationRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”', '',
+        return match (BulkAnswer::tryFrom($does)) {
+            BulkAnswer::Template => [
+                'Answer with “'.Template::usableBy($teammate, (int) $value, BulkRefused::templateGone(...))->name.'”, each in their language',
+                new Chosen($value),
             ],
+            BulkAnswer::Answer => [
+                $text === '' ? throw ConversationRefused::nothingWritten() : 'Answer: “'.Str::limit(Str::squish($text), 120).'”',
+                new Chosen('', $text),
+            ],
+            null => throw BulkRefused::noChange(),
         };
     }
 
     /**
-     * @return array{string, string}
+     * @param  Collection<int, Conversation>  $conversations
+     * @return array<int, string> the reason, by the number of the conversation
      */
-    private function tag(string $name): array
+    private function whySkipped(BulkChange $bulk, Collection $conversations): array
     {
-        $tag = ctype_digit($name) ? Tag::query()->find((int) $name) : null;
-        $tag ??= ChangeTags::named($name);
+        $those = static fn (callable $is, string $reason): array => $conversations->filter($is)
+            ->mapWithKeys(static fn (Conversation $one): array => [$one->id => $reason])->all();
+        $joined = $those(static fn (Conversation $one): bool => $one->joined_into_id !== null, 'it is part of another conversation');
+        if ($bulk->answersBy() !== null) {
+            return $joined
+                + $those(static fn (Conversation $one): bool => $one->state === ConversationState::Closed, 'it is closed for good')
+                + $those(static fn (Conversation $one): bool => $one->public, 'what was said in public is answered by hand');
+        }
 
-        return ["Tag “{$tag->name}”", (string) $tag->id];
-    }
-
-    /**
-     * @throws FieldRefused
-     */
-    private function field(int $id, string $text): string
-    {
-        $field = ChosenThing::field($id);
-        $field->kind->read($text, $field->choices, $field->name);
-
-        return "{$field->name}: ".(trim($text) === '' ? 'nothing' : $text);
-    }
-
-    private function whySkipped(BulkChange $bulk, Conversation $conversation, bool $isTagged): string
-    {
-        $id = $bulk->value === '' ? null : (int) $bulk->value;
-
-        return match (true) {
-            $conversation->joined_into_id !== null => 'it is part of another conversation',
-            (
-                $bulk->does->answers() || in_array($bulk->does, [BulkAction::Resolve, BulkAction::Junk], true)
-            ) && $conversation->state === ConversationState::Closed => 'it is closed for good',
-            $bulk->does->answers() && $conversation->public => 'what was said in public is answered by hand',
-            $bulk->does === BulkAction::Resolve && $conversation->state === ConversationState::Resolved => 'it is resolved already',
-            $bulk->does === BulkAction::Owner && $conversation->owner_id === $id => $id === null
-                ? 'nobody has it'
-                : 'it lies with them already',
-            $bulk->does === BulkAction::Team && $conversation->team_id === $id => 'the team has it already',
-            $bulk->does === BulkAction::Category && $conversation->category_id === $id => 'it has this category',
-            $bulk->does === BulkAction::Priority && $conversation->priority->value === $bulk->value => 'it has this priority',
-            $bulk->does === BulkAction::Junk && $conversation->junk => 'it is with the junk',
-            $bulk->does === BulkAction::Tag && $isTagged => 'it has this tag',
-            $bulk->does === BulkAction::Untag && ! $isTagged => 'it has not this tag',
-            default => '',
-        };
+        return $joined + $this->changes->get($bulk->does, ChangeUse::Bulk)->alreadySo($conversations, $bulk->chosen());
     }
 }

@@ -12,6 +12,7 @@ use App\Conversations\Journal;
 use App\Conversations\JournalEntry;
 use App\Conversations\JournalKind;
 use App\Conversations\Message;
+use App\Conversations\Snapshots\Snapshot;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -19,7 +20,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class UndoBulkChange
 {
-    public function __construct(private Journal $journal, private CallBack $callBack) {}
+    public function __construct(private Journal $journal, private CallBack $callBack, private Snapshot $snapshot) {}
 
     /**
      * @return bool whether all are done
@@ -59,20 +60,12 @@ final readonly class UndoBulkChange
             return;
         }
         $before = $item->before ?? [];
-        if ($bulk->does->answers() && ! $this->answerIsCalledBack($bulk, $conversation)) {
+        if ($bulk->answersBy() !== null && ! $this->answerIsCalledBack($bulk, $conversation)) {
             $this->set($item, ['reason' => 'the answer is on its way already']);
 
             return;
         }
-        $conversation->setRawAttributes([...$conversation->getAttributes(), ...array_diff_key($before, ['tags' => 1, 'field' => 1])]);
-        $conversation->save();
-        $conversation->tags()->sync((array) ($before['tags'] ?? []));
-        if ($bulk->does === BulkAction::Field) {
-            DB::table('own_values')->where('own_field_id', (int) $bulk->value)->where('about_id', $conversation->id)->delete();
-            foreach ((array) ($before['field'] ?? []) as $value) {
-                DB::table('own_values')->insert(['own_field_id' => (int) $bulk->value, 'about_id' => $conversation->id, ...(array) $value]);
-            }
-        }
+        $this->snapshot->restore($conversation, $before);
         $this->journal->record(
             $conversation, JournalKind::BulkUndone, Actor::teammate($bulk->teammate()->firstOrFail()), ['what' => $bulk->label]
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Checklists;
 
+use App\Conversations\Changes\WhatNeeds;
 use App\Sorting\Category;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -31,8 +32,9 @@ final class ChecklistsController
         return $this->save($request, $checklist);
     }
 
-    public function retire(Checklist $checklist): RedirectResponse
+    public function retire(Checklist $checklist, WhatNeeds $needs): RedirectResponse
     {
+        $needs->refuseIfNeeded($checklist, $checklist->name);
         $checklist->forceFill(['retired_at' => now()])->save();
 
         return redirect('/sorting/checklists')->with('done', "“{$checklist->name}” is retired. Where it was started it stays.");

@@ -32,6 +32,14 @@ final readonly class OwnValueField implements Field
         return "own.{$this->field->about->value}.{$this->field->word}";
     }
 
+    /**
+     * @return string|null what a key of a condition names, as `conversation.size`; null where it names no own field
+     */
+    public static function named(string $key): ?string
+    {
+        return str_starts_with($key, 'own.') ? substr($key, 4) : null;
+    }
+
     public function label(): string
     {
         return $this->field->name.match ($this->field->about) {

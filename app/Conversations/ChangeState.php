@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
-use App\Answering\CameInBetween;
-use App\Answering\CheckNothingCameInBetween;
 use App\Fields\OwnFields;
 use App\Sorting\Outcome;
 use App\Team\Teammate;

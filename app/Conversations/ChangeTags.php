@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class ChangeTags
 {
-    private const LONGEST = 60;
+    public const LONGEST = 60;
 
     public function __construct(private Journal $journal) {}
 

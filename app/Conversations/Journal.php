@@ -42,6 +42,26 @@ final readonly class Journal
     }
 
     /**
+     * The number of the last entry that there is.
+     */
+    public function latest(Conversation $conversation): int
+    {
+        return (int) JournalEntry::query()->where('conversation_id', $conversation->id)->max('id');
+    }
+
+    /**
+     * Of what kind those were that came after an entry.
+     *
+     * @return list<JournalKind>
+     */
+    public function kindsSince(Conversation $conversation, int $entry): array
+    {
+        return array_values(
+            JournalEntry::query()->where('conversation_id', $conversation->id)->where('id', '>', $entry)->pluck('kind')->unique()->all()
+        );
+    }
+
+    /**
      * Several entries at once, in their order.
      *
      * @param  array{JournalKind, Actor, array<string, string|null>, string, Message|null}  ...$entries  kind, actor, details, why, message

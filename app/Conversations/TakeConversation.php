@@ -14,6 +14,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TakeConversation
 {
+    /** More than a team has people. */
+    private const AT_ONCE = 50;
+
     public function __construct(private AssignConversation $assign) {}
 
     /**
@@ -60,14 +63,27 @@ final readonly class TakeConversation
         return $own->first();
     }
 
+    /**
+     * The first is looked up without locking, and only that one is locked: a search that locks holds all that it passes
+     * over, and whoever asks in the same moment would be told that there is nothing.
+     */
     private function takeNobodys(Teammate $teammate, bool $onlyDue, int $not): ?Conversation
     {
-        $next = self::open($onlyDue, $not)->whereNull('owner_id')->lock('FOR UPDATE SKIP LOCKED')->first();
-        if ($next !== null) {
-            $this->assign->assign($next, $teammate, Actor::teammate($teammate), 'next in the queue');
+        foreach (self::open($onlyDue, $not)->whereNull('owner_id')->limit(self::AT_ONCE)->pluck('id') as $id) {
+            $next = Conversation::query()
+                ->whereKey($id)
+                ->whereNull('owner_id')
+                ->where('state', ConversationState::Open)
+                ->lock('FOR UPDATE SKIP LOCKED')
+                ->first();
+            if ($next !== null) {
+                $this->assign->assign($next, $teammate, Actor::teammate($teammate), 'next in the queue');
+
+                return $next;
+            }
         }
 
-        return $next;
+        return null;
     }
 
     /**

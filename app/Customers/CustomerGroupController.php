@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\PlaceInQueue;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -33,8 +34,9 @@ final readonly class CustomerGroupController
         return redirect('/customer-groups')->with('done', 'Saved.');
     }
 
-    public function destroy(CustomerGroup $group): RedirectResponse
+    public function destroy(CustomerGroup $group, WhatNeeds $needs): RedirectResponse
     {
+        $needs->refuseIfNeeded($group, $group->name);
         $group->delete();
 
         return redirect('/customer-groups')->with('done', "The group {$group->name} is gone. The customers stay.");

@@ -11,9 +11,9 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Sorting\Outcome;
 use App\Team\Teammate;
+use App\Templates\AnswerPart;
 use App\Templates\FillTemplate;
 use App\Templates\Step;
-use App\Templates\StepKind;
 use App\Templates\Template;
 use App\Templates\UsedTemplate;
 use App\Workspace\Trail;
@@ -62,7 +62,7 @@ final readonly class DemoAnswers
         [$then, $usual] = $filled->then();
         // What is long past is held for nothing any more.
         $this->send(
-            $conversation, $teammate, $text, $then, $outcome ?? $usual, $onceKey, $filled->stepsBut(StepKind::Hold),
+            $conversation, $teammate, $text, $then, $outcome ?? $usual, $onceKey, $filled->stepsBut(AnswerPart::Hold->value),
             [new UsedTemplate($filled->template->id, $filled->language, $filled->text)]
         );
     }

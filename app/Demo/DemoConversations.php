@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Answering\AddNote;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\Mail\TakeMail;
 use App\Conversations\Actor;
-use App\Conversations\AddNote;
 use App\Conversations\AssignConversation;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;

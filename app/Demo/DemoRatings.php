@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use App\Answering\AddNote;
 use App\Conversations\Actor;
-use App\Conversations\AddNote;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Ratings\RateConversation;

@@ -11,6 +11,7 @@ use App\Conversations\ConversationState;
 use App\Conversations\Journal;
 use App\Conversations\JournalEntry;
 use App\Conversations\JournalKind;
+use App\Conversations\Snapshots\Snapshot;
 use App\Orders\AttachOrders;
 use App\Sorting\Outcome;
 use App\Team\Teammate;
@@ -23,12 +24,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class JoinConversations
 {
-    /** What joining changes, and separating sets as it was. */
-    private const KEPT = [
-        ...Conversation::STATE, ...Conversation::OWNER, ...Conversation::CLOCK, 'last_message_at', 'public',
-    ];
-
-    public function __construct(private Journal $journal, private AttachOrders $attachOrders) {}
+    public function __construct(private Journal $journal, private AttachOrders $attachOrders, private Snapshot $snapshot) {}
 
     /**
      * All of them or none.
@@ -60,18 +56,13 @@ final readonly class JoinConversations
             $locked = $this->lock([$joined->id, $keptId]);
             [$kept, $separated] = [$locked[$keptId], $locked[$joined->id]];
             $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
-            $separated->setRawAttributes([
-                ...$separated->getAttributes(),
-                ...$this->before($join?->joined_before, ['state' => ConversationState::Open->value, 'outcome_id' => null]),
-                'joined_into_id' => null,
-            ]);
-            $separated->save();
+            $separated->forceFill(['joined_into_id' => null]);
+            $this->snapshot->restore($separated, $this->before($join?->joined_before));
             // What has gone on since stays as it is now.
             if ($join !== null && $join->kept_id === $kept->id && ! $this->hasGoneOn($kept, (int) $join->at_entry)) {
-                $kept->setRawAttributes([...$kept->getAttributes(), ...$this->before($join->kept_before, [])]);
-                $kept->save();
+                $this->snapshot->restore($kept, $this->before($join->kept_before));
             }
-            $this->takeAlong($kept, $separated, $this->before($join?->came_along, []), Actor::teammate($teammate));
+            $this->takeAlong($kept, $separated, $this->before($join?->came_along), Actor::teammate($teammate));
             DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
             foreach ([[$kept, $separated], [$separated, $kept]] as [$one, $other]) {
                 $this->journal->record($one, JournalKind::Separated, Actor::teammate($teammate), ['other' => $other->number()]);
@@ -89,11 +80,10 @@ final readonly class JoinConversations
             default => null,
         };
         $actor = Actor::teammate($teammate);
-        $raw = static fn (Conversation $conversation): string => json_encode(
-            array_intersect_key($conversation->getAttributes(), array_flip(self::KEPT)),
-            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
+        $now = fn (Conversation $conversation): string => json_encode(
+            $this->snapshot->take($conversation), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
         );
-        [$keptBefore, $joinedBefore] = [$raw($kept), $raw($joined)];
+        [$keptBefore, $joinedBefore] = [$now($kept), $now($joined)];
         $this->carryOver($kept, $joined);
         // What was joined into the other one comes along.
         $along = [
@@ -164,12 +154,11 @@ final readonly class JoinConversations
     }
 
     /**
-     * @param  array<string, mixed>  $otherwise
      * @return array<string, mixed>
      */
-    private function before(?string $json, array $otherwise): array
+    private function before(?string $json): array
     {
-        return $json === null ? $otherwise : (array) json_decode($json, true);
+        return $json === null ? [] : (array) json_decode($json, true);
     }
 
     /**

@@ -32,22 +32,6 @@ final class NudgePlan extends Model
     }
 
     /**
-     * Plans in use that remind or end with a template.
-     *
-     * @return list<string> their names
-     */
-    public static function writingWith(int $template): array
-    {
-        return array_values(self::inUse()->get()
-            ->filter(
-                static fn (self $plan): bool => $plan->end_template_id === $template || in_array(
-                    $template, array_column($plan->steps, 'template'), true
-                )
-            )
-            ->map(static fn (self $plan): string => $plan->name)->all());
-    }
-
-    /**
      * How many working days after what was sent before the next comes; the end after the last reminder.
      */
     public function daysUntil(int $sent): int

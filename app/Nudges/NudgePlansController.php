@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Nudges;
 
 use App\Conversations\Actor;
+use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Rules\RulesUsing;
 use App\Sorting\Outcome;
 use App\Support\LocalTime;
 use App\Team\Teammate;
@@ -55,15 +55,9 @@ final readonly class NudgePlansController
         return $this->save($request, $plan);
     }
 
-    public function retire(NudgePlan $plan): RedirectResponse
+    public function retire(NudgePlan $plan, WhatNeeds $needs): RedirectResponse
     {
-        $rules = RulesUsing::nudgePlan($plan->id);
-        if ($rules !== []) {
-            return redirect('/nudges')->with(
-                'problem',
-                "“{$plan->name}” is started by: ".implode(', ', $rules).'. Switch them off first, or have them start another.'
-            );
-        }
+        $needs->refuseIfNeeded($plan, $plan->name);
         $plan->forceFill(['retired_at' => now()])->save();
 
         return redirect('/nudges')->with('done', "“{$plan->name}” is retired. Where it is at work it goes on to its end.");

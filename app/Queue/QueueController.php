@@ -4,33 +4,29 @@ declare(strict_types=1);
 
 namespace App\Queue;
 
+use App\Bulk\BulkChoices;
 use App\Channels\Account;
 use App\Conditions\UnknownField;
+use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
-use App\Fields\About;
-use App\Fields\OwnField;
 use App\Sorting\Category;
-use App\Sorting\Outcome;
-use App\Sorting\Tag;
-use App\Team\Team;
 use App\Team\Teammate;
-use App\Templates\Template;
 use App\Views\SavedView;
 use App\Views\ShownView;
 use App\Views\ViewCounts;
-use App\Workspace\ChangeMark;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
 
 final readonly class QueueController
 {
     private const REMEMBERED = 'queue.address';
 
-    public function __construct(private Queue $queue, private ChangeMark $mark, private ViewCounts $counts) {}
+    public function __construct(private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private BulkChoices $bulkChoices) {}
 
     public function show(Request $request, ?string $view = null): View|RedirectResponse
     {
@@ -56,16 +52,7 @@ final readonly class QueueController
                 ->filter(static fn (Account $account): bool => $account->channel->bringsMessages()),
             'categories' => Category::inUse()->get(),
             'teammates' => Teammate::query()->orderBy('name')->get(),
-            'teams' => Team::query()->orderBy('name')->get(),
-            'tags' => Tag::inUse()->get(),
-            'outcomes' => Outcome::inUse()->get(),
-            'bulkTemplates' => Template::seenBy($teammate)
-                ->whereNull('retired_at')
-                ->orderBy('folder')
-                ->orderBy('name')
-                ->limit(200)
-                ->get(['id', 'name']),
-            'bulkFields' => OwnField::inUse()->where('about', About::Conversation)->get(),
+            'bulkChoices' => $this->bulkChoices->of($teammate, Gate::allows('answer-customers')),
         ]);
         $teammate->forceFill(['queue_looked_at' => now()])->saveQuietly();
 

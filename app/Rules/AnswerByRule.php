@@ -13,7 +13,6 @@ use App\Support\StoreSettings;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
-use App\Templates\StepKind;
 use App\Templates\Template;
 use App\Workspace\Trail;
 use Illuminate\Support\Facades\DB;
@@ -105,7 +104,7 @@ final readonly class AnswerByRule
         $route->public && throw RuleRefused::noWayToAnswer();
         $this->refuseTooMany($rule);
         $as = $this->as($action);
-        $template = Template::query()->with(['languages', 'files'])->findOrFail((int) $action->value);
+        $template = Template::query()->with(['languages', 'files'])->findOrFail($action->chosen->id());
         $filled = $this->fill->fill($template, $conversation, $as);
         if ($filled->gaps !== []) {
             throw RuleRefused::unfilled($template->name, $filled->gaps[0]->name);
@@ -119,7 +118,7 @@ final readonly class AnswerByRule
             "rule-{$rule->id}-{$key}",
             $this->trail->lastSeen($conversation),
             0,
-            $filled->stepsBut(StepKind::Owner),
+            $filled->stepsBut('assign_person'),
             true,
         ));
         if ($action->kind === ActionKind::AskRating) {
@@ -137,9 +136,9 @@ final readonly class AnswerByRule
     {
         $people = Teammate::query()
             ->where('may_sign_in', true)
-            ->find(array_filter([(int) $action->as, (int) $action->instead]))
+            ->find(array_filter([(int) $action->chosen->as, (int) $action->instead]))
             ->keyBy('id');
-        $first = $people[(int) $action->as] ?? null;
+        $first = $people[(int) $action->chosen->as] ?? null;
         $other = $people[(int) $action->instead] ?? null;
 
         return ($first !== null && $first->isAway() ? $other ?? $first : $first ?? $other) ?? throw RuleRefused::nobodyToAnswerAs();

@@ -15,7 +15,6 @@ use App\Fields\FieldRefused;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
 use App\Team\Role;
-use App\Team\TakeTurns;
 use App\Team\Teammate;
 use App\Templates\TemplateProblem;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -40,7 +39,6 @@ final readonly class CarryOut
         private Journal $journal,
         private Cause $cause,
         private Notify $tell,
-        private TakeTurns $turns,
         private AskApproval $approvals,
     ) {}
 
@@ -155,9 +153,9 @@ final readonly class CarryOut
             // What was done before may have changed it.
             $index === 0 || $trigger->conversation->refresh();
             $whyNot = match (true) {
-                $action->kind->answers() => $this->answer->whyNot($rule, $trigger, $action->kind === ActionKind::AskRating),
+                $action->change !== null => $action->change->whyNot($trigger->conversation, $action->chosen),
+                $action->kind?->answers() === true => $this->answer->whyNot($rule, $trigger, $action->kind === ActionKind::AskRating),
                 $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($trigger->conversation),
-                $action->kind === ActionKind::AssignPerson && $action->value === 'turn' => $this->turns->whyNot($trigger->conversation),
                 default => null,
             };
             if ($whyNot === null) {
@@ -173,7 +171,7 @@ final readonly class CarryOut
     {
         $this->failed(
             $rule, $run,
-            'Stopped: rules have woken each other '.RunRules::DEEPEST.' deep. Look under “Fights and circles” which do, and let one of them run on something else.',
+            'Stopped: rules have woken each other '.RunRules::DEEPEST.' deep. Try one of them out to see which do, and let one of them run on something else.',
             true
         );
 

@@ -4,22 +4,16 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Answering\AddNote;
 use App\Approvals\AskApproval;
 use App\Conversations\Actor;
-use App\Conversations\AddNote;
-use App\Conversations\ChangeState;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationState;
-use App\Conversations\SetLanguage;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
-use App\Nudges\NudgePlan;
-use App\Nudges\StartNudge;
 use App\Promises\StoreHours;
-use App\Sorting\Outcome;
 use App\Tasks\KeepTasks;
 use App\Team\Teammate;
-use App\Templates\ApplySteps;
 use App\Templates\FillTemplate;
 
 /**
@@ -28,15 +22,11 @@ use App\Templates\FillTemplate;
 final readonly class DoActions
 {
     public function __construct(
-        private ApplySteps $steps,
-        private ChangeState $changeState,
-        private SetLanguage $setLanguage,
         private AddNote $addNote,
         private KeepTasks $tasks,
         private Notify $tell,
         private AnswerByRule $answer,
         private StoreHours $hours,
-        private StartNudge $nudges,
         private FillTemplate $fill,
         private AskApproval $approvals,
     ) {}
@@ -50,31 +40,25 @@ final readonly class DoActions
     {
         $conversation = $trigger->conversation;
         $actor = Actor::application();
-        $id = (int) $action->value;
-        $step = $action->step();
-        if ($step !== null) {
-            $this->steps->one($conversation, $step, $actor, '');
+        $chosen = $action->chosen;
+        if ($action->change !== null) {
+            $action->change->make($conversation, $chosen, $actor, '');
 
             return;
         }
         match ($action->kind) {
-            ActionKind::SetState => $this->state($conversation, $action, $actor),
-            ActionKind::SetLanguage => $this->setLanguage->set($conversation, $action->value, $actor),
             ActionKind::Answer, ActionKind::AskRating => $this->answer->answer($rule, $action, $trigger, $key),
             ActionKind::AskApproval => $this->approvals->ask(
-                $conversation, $this->filled($action->text, $conversation),
-                $action->value === 'leads' ? null : Teammate::query()->findOrFail($id), $actor
+                $conversation, $this->filled($chosen->text, $conversation),
+                $chosen->value === 'leads' ? null : Teammate::query()->findOrFail($chosen->id()), $actor
             ),
             ActionKind::Note => $this->addNote->byRule(
-                $conversation, $this->filled($action->text, $conversation), "rule-{$rule->id}-{$key}-{$action->text}"
+                $conversation, $this->filled($chosen->text, $conversation), "rule-{$rule->id}-{$key}-{$chosen->text}"
             ),
             ActionKind::Tell => $this->tell($rule, $action, $conversation, $key),
-            ActionKind::Task => $this->task($rule, $action, $conversation),
-            ActionKind::Nudge => $this->nudges->start(
-                $conversation, NudgePlan::query()->findOrFail($id), Teammate::query()->findOrFail((int) $action->as), $actor
-            ),
-            ActionKind::CallHook => $this->callHook($rule, $id, $conversation, $key),
-            default => null,
+            ActionKind::Task => $this->task($rule, $chosen, $conversation),
+            ActionKind::CallHook => $this->callHook($rule, $chosen->id(), $conversation, $key),
+            ActionKind::Stop, null => null,
         };
     }
 
@@ -98,50 +82,30 @@ final readonly class DoActions
         ])->afterCommit();
     }
 
-    private function state(Conversation $conversation, RuleAction $action, Actor $actor): void
-    {
-        [$state, $outcome] = [...explode(':', $action->value, 2), ''];
-        match (ConversationState::from($state)) {
-            ConversationState::Open => $this->changeState->open($conversation, $actor),
-            ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
-            ConversationState::Held => $this->changeState->hold(
-                $conversation, $actor, $action->text, $action->hours === 0 ? null : $this->hours->after(now(), $action->hours)
-            ),
-            ConversationState::Resolved => $this->resolve($conversation, $actor, (int) $outcome),
-            ConversationState::Closed => $this->changeState->close($conversation, $actor),
-        };
-    }
-
-    private function resolve(Conversation $conversation, Actor $actor, int $outcome): void
-    {
-        $this->changeState->refuseIfIncomplete($conversation);
-        $this->changeState->resolveUnchecked($conversation, $actor, Outcome::query()->findOrFail($outcome));
-    }
-
     private function tell(Rule $rule, RuleAction $action, Conversation $conversation, string $key): void
     {
-        $people = match ($action->value) {
+        $people = match ($action->chosen->value) {
             'owner' => $conversation->owner === null ? $this->leads() : [$conversation->owner],
             'team' => array_values($conversation->team?->teammates()->where('may_sign_in', true)->get()->all() ?? []),
             'leads' => $this->leads(),
-            default => array_values(Teammate::query()->whereKey((int) $action->value)->get()->all()),
+            default => array_values(Teammate::query()->whereKey($action->chosen->id())->get()->all()),
         };
         $this->tell->people(
             $people, NewsKind::RuleTells, substr("r{$rule->id}-{$key}", 0, 40),
-            "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->text, $conversation)}",
+            "{$conversation->number()} “{$conversation->subject}”: {$this->filled($action->chosen->text, $conversation)}",
             $conversation->id, $action->byMail
         );
     }
 
-    private function task(Rule $rule, RuleAction $action, Conversation $conversation): void
+    private function task(Rule $rule, Chosen $chosen, Conversation $conversation): void
     {
-        $for = $action->value === 'owner'
+        $for = $chosen->value === 'owner'
             ? $conversation->owner ?? $this->leads()[0] ?? null
-            : Teammate::query()->find((int) $action->value);
+            : Teammate::query()->find($chosen->id());
         if ($for !== null) {
             $this->tasks->make(
-                $conversation, $this->filled($action->text, $conversation), $for,
-                $this->hours->after(now(), max(1, $action->hours)), 60, Teammate::query()->find($rule->teammate_id) ?? $for
+                $conversation, $this->filled($chosen->text, $conversation), $for,
+                $this->hours->after(now(), max(1, $chosen->hours)), 60, Teammate::query()->find($rule->teammate_id) ?? $for
             );
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Conversations\Changes\WhatNeeds;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -33,14 +34,9 @@ final class HooksController
         );
     }
 
-    public function retire(Hook $hook): RedirectResponse
+    public function retire(Hook $hook, WhatNeeds $needs): RedirectResponse
     {
-        $using = RulesUsing::hook($hook->id);
-        if ($using !== []) {
-            return redirect('/rules/hooks')->with(
-                'problem', "“{$hook->name}” is told by: ".implode(', ', $using).'. Switch them off first.'
-            );
-        }
+        $needs->refuseIfNeeded($hook, $hook->name);
         $hook->forceFill(['retired_at' => now()])->save();
 
         return redirect('/rules/hooks')->with('done', "“{$hook->name}” is told of nothing any more.");

@@ -69,8 +69,7 @@ final class OtherRuns
             $over = match (true) {
                 $own['do'] === $other['do']
                     && Plan::setsOneValue($own['do'])
-                    && ($own['value'] ?? '') !== ($other['value'] ?? '') => ActionKind::tryFrom($own['do'])?->label()
-                    ?? $own['do'],
+                    && ($own['value'] ?? '') !== ($other['value'] ?? '') => app(ActionCatalogue::class)->phrase($own['do']),
                 self::isUndone($own, $other) => '“'.($own['text'] ?? '').'”, a tag that one gives and the other takes away',
                 default => null,
             };
@@ -88,7 +87,7 @@ final class OtherRuns
      */
     public static function isUndone(array $own, array $other): bool
     {
-        $opposite = [ActionKind::AddTag->value => ActionKind::RemoveTag->value, ActionKind::RemoveTag->value => ActionKind::AddTag->value];
+        $opposite = ['add_tag' => 'remove_tag', 'remove_tag' => 'add_tag'];
 
         return ($opposite[$own['do']] ?? null) === $other['do']
             && Folding::fold((string) ($own['text'] ?? '')) === Folding::fold((string) ($other['text'] ?? ''));

@@ -19,7 +19,7 @@ final readonly class RuleConflict
 
     public static function overValue(string $with, string $do, bool $isWon, int $count): self
     {
-        return new self($with, ActionKind::tryFrom($do)?->label() ?? $do, $isWon ? 'this rule' : 'the other, further down', $count);
+        return new self($with, app(ActionCatalogue::class)->phrase($do), $isWon ? 'this rule' : 'the other, further down', $count);
     }
 
     public static function overTag(string $with, string $tag, int $count): self

@@ -41,9 +41,9 @@ final class RuleRefused extends RuntimeException
         return new self("“{$do}” is nothing that a rule can do.");
     }
 
-    public static function action(ActionKind $kind, string $what): self
+    public static function action(string $phrase, string $what): self
     {
-        return new self(ucfirst($kind->label()).": {$what}");
+        return new self(ucfirst($phrase).": {$what}");
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Conversations\Changes\ThingsInUse;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\RulesRefused;
 

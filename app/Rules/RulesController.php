@@ -33,7 +33,7 @@ final readonly class RulesController
         private FittingNow $fittingNow,
         private RuleWords $words,
         private RuleFields $fields,
-        private ActionChoices $choices,
+        private ActionCatalogue $choices,
         private StoreSettings $settings,
         private ReadyMade $readyMade,
     ) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Conversations\Changes\ThingsInUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Promises\StoreHours;
@@ -31,7 +32,8 @@ final readonly class TryRule
 
     public function __construct(
         private RuleTriggers $triggers, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer,
-        private ThingsInUse $things
+        private ThingsInUse $things,
+        private ActionCatalogue $catalogue,
     ) {}
 
     /**
@@ -84,9 +86,7 @@ final readonly class TryRule
                 if (count($rows) < self::SHOWN) {
                     $overruled = array_values(
                         array_map(
-                            static fn (array $one): string => (
-                                ActionKind::tryFrom($one['do'])?->label() ?? $one['do']
-                            )." (“{$names[(int) $one['by']]}” does)",
+                            fn (array $one): string => $this->catalogue->phrase($one['do'])." (“{$names[(int) $one['by']]}” does)",
                             array_filter($plan->overruled, static fn (array $one): bool => $one['rule'] === $rule->id)
                         )
                     );
@@ -227,7 +227,7 @@ final readonly class TryRule
      */
     private function unanswered(Rule $rule, RuleTrigger $trigger): array
     {
-        $answers = array_filter($rule->actions, static fn (array $action): bool => ActionKind::tryFrom($action['do'])?->answers() ?? false);
+        $answers = array_filter($rule->actions, fn (array $action): bool => $this->catalogue->answers($action['do']));
         $why = $answers === [] ? null : $this->answer->whyNever($trigger);
 
         return $why === null ? [] : ["the answer, since {$why}"];
@@ -302,7 +302,7 @@ final readonly class TryRule
     }
 
     /**
-     * RuleCycles among all rules that are on.
+     * Cycles among all rules that are on.
      *
      * @param  Collection<int, Rule>  $rules  by id
      * @return list<list<int|string>> ids
@@ -317,7 +317,7 @@ final readonly class TryRule
                         ...array_map(
                             static fn (array $action): array => array_map(
                                 static fn (RuleEvent $event): string => $event->value,
-                                ActionKind::tryFrom($action['do'])?->causes() ?? []
+                                app(ActionCatalogue::class)->causes($action['do'])
                             ),
                             $rule->actions
                         ),

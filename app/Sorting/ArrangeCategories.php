@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\Actor;
+use App\Conversations\Changes\StillNeeded;
+use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\SetCategory;
@@ -18,7 +20,7 @@ final readonly class ArrangeCategories
 {
     private const DEEPEST = 4;
 
-    public function __construct(private SetCategory $setCategory) {}
+    public function __construct(private SetCategory $setCategory, private WhatNeeds $needs) {}
 
     /**
      * @param  array{name: string, customer_name: string, parent_id: int|null, position: int, hidden: bool, responsible_id: int|null, members: list<int>}  $written
@@ -48,7 +50,7 @@ final readonly class ArrangeCategories
     }
 
     /**
-     * @throws SortingRefused
+     * @throws SortingRefused|StillNeeded
      */
     public function merge(Category $category, Category $into, Actor $actor): void
     {
@@ -58,6 +60,7 @@ final readonly class ArrangeCategories
                 $into->retired_at !== null => throw SortingRefused::intoRetired($into->path),
                 default => $this->refuseIfInUseBelow($category),
             };
+            $this->needs->refuseIfSet($category, $category->path);
             $this->notDone($category)->eachById(
                 fn (Conversation $conversation) => $this->setCategory->set(
                     $conversation, $into, $actor, "“{$category->name}” was merged into it"
@@ -70,11 +73,12 @@ final readonly class ArrangeCategories
     }
 
     /**
-     * @throws SortingRefused where categories below it are in use
+     * @throws SortingRefused|StillNeeded where categories below it are in use, or something that is on needs it
      */
     public function retire(Category $category): void
     {
         $this->refuseIfInUseBelow($category);
+        $this->needs->refuseIfNeeded($category, $category->path);
         $category->forceFill(['retired_at' => now()])->save();
     }
 

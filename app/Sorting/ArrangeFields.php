@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
+use App\Conversations\Changes\StillNeeded;
+use App\Conversations\Changes\WhatNeeds;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnField;
 use App\Fields\OwnValue;
-use App\Rules\RulesUsing;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Support\Str;
 
@@ -17,6 +18,8 @@ use Illuminate\Support\Str;
  */
 final class ArrangeFields
 {
+    public function __construct(private WhatNeeds $needs) {}
+
     /**
      * @param  list<string>  $choices
      *
@@ -61,14 +64,11 @@ final class ArrangeFields
     }
 
     /**
-     * @throws SortingRefused when rules ask for it or set it
+     * @throws StillNeeded
      */
     public function retire(OwnField $field): void
     {
-        $rules = RulesUsing::field($field);
-        if ($rules !== []) {
-            throw SortingRefused::usedByRules($field->name, $rules);
-        }
+        $this->needs->refuseIfNeeded($field, $field->name);
         $field->forceFill(['retired_at' => now()])->save();
     }
 

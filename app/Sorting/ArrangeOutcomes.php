@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
+use App\Conversations\Changes\StillNeeded;
+use App\Conversations\Changes\WhatNeeds;
+
 /**
  * Makes, renames, merges and retires outcomes. Resolved conversations keep theirs; one that was merged
  * is counted with the outcome that took it in.
  */
 final class ArrangeOutcomes
 {
+    public function __construct(private WhatNeeds $needs) {}
+
     /**
      * @throws SortingRefused
      */
@@ -25,7 +30,7 @@ final class ArrangeOutcomes
     }
 
     /**
-     * @throws SortingRefused
+     * @throws SortingRefused|StillNeeded
      */
     public function merge(Outcome $outcome, Outcome $into): void
     {
@@ -34,12 +39,17 @@ final class ArrangeOutcomes
             $into->retired_at !== null => throw SortingRefused::intoRetired($into->name),
             default => null,
         };
+        $this->needs->refuseIfSet($outcome, $outcome->name);
         Outcome::query()->where('merged_into_id', $outcome->id)->update(['merged_into_id' => $into->id]);
         $outcome->forceFill(['merged_into_id' => $into->id, 'retired_at' => now()])->save();
     }
 
+    /**
+     * @throws StillNeeded
+     */
     public function retire(Outcome $outcome): void
     {
+        $this->needs->refuseIfNeeded($outcome, $outcome->name);
         $outcome->forceFill(['retired_at' => now()])->save();
     }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\Actor;
+use App\Conversations\Changes\StillNeeded;
+use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -17,7 +19,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class ArrangeTags
 {
-    public function __construct(private ChangeTags $changeTags) {}
+    public function __construct(private ChangeTags $changeTags, private WhatNeeds $needs) {}
 
     /**
      * @throws SortingRefused
@@ -54,8 +56,12 @@ final readonly class ArrangeTags
         });
     }
 
+    /**
+     * @throws StillNeeded
+     */
     public function retire(Tag $tag): void
     {
+        $this->needs->refuseIfNeeded($tag, $tag->name);
         $tag->forceFill(['retired_at' => now()])->save();
     }
 

@@ -46,18 +46,6 @@ final class SortingRefused extends RuntimeException
         return new self('Write the choices, one on each line: at least two.');
     }
 
-    /**
-     * @param  list<string>  $rules
-     */
-    public static function usedByRules(string $name, array $rules): self
-    {
-        return new self(
-            "“{$name}” is asked for or set by the rules ".implode(
-                ', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)
-            ).'. Change them or switch them off first.'
-        );
-    }
-
     public static function choiceInUse(string $choice, int $count): self
     {
         return new self(

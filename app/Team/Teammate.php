@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Team;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User;
@@ -35,6 +36,14 @@ final class Teammate extends User
     protected $attributes = ['signature' => ''];
 
     protected $hidden = ['password', 'remember_token'];
+
+    /**
+     * @return Builder<Teammate> those who can be chosen: they may sign in
+     */
+    public static function working(): Builder
+    {
+        return self::query()->where('may_sign_in', true)->orderBy('name');
+    }
 
     public function firstName(): string
     {

@@ -41,7 +41,7 @@ final readonly class FilledTemplate
     public function then(): array
     {
         $then = array_values(
-            array_filter($this->steps, static fn (Step $step): bool => $step->kind === StepKind::Then)
+            array_filter($this->steps, static fn (Step $step): bool => $step->part === AnswerPart::Then)
         )[0]->value ?? ConversationState::Waiting->value;
         [$state, $outcome] = [...explode(':', $then, 2), ''];
 
@@ -51,13 +51,14 @@ final readonly class FilledTemplate
     /**
      * Its steps beside what belongs to the form of the answer.
      *
+     * @param  string  ...$keys  those to leave out
      * @return list<Step>
      */
-    public function stepsBut(StepKind ...$kinds): array
+    public function stepsBut(string ...$keys): array
     {
         return array_values(
             array_filter(
-                $this->steps, static fn (Step $step): bool => ! $step->kind->isOfTheForm() && ! in_array($step->kind, $kinds, true)
+                $this->steps, static fn (Step $step): bool => $step->part?->isOfTheForm() !== true && ! in_array($step->do, $keys, true)
             )
         );
     }

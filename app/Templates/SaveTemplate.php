@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Nudges\NudgePlan;
-use App\Rules\RulesUsing;
+use App\Conversations\Changes\StillNeeded;
+use App\Conversations\Changes\WhatNeeds;
 use App\Support\HtmlCleaner;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -19,7 +19,7 @@ use Locale;
  */
 final readonly class SaveTemplate
 {
-    public function __construct(private Placeholders $placeholders, private HtmlCleaner $cleaner) {}
+    public function __construct(private Placeholders $placeholders, private HtmlCleaner $cleaner, private WhatNeeds $needs) {}
 
     /**
      * @param  Template|null  $template  null for a new one
@@ -100,18 +100,11 @@ final readonly class SaveTemplate
     /**
      * Out of use, with its uses kept; or in use again.
      *
-     * @throws TemplateProblem when rules or nudge plans write with it
+     * @throws StillNeeded when rules or nudge plans write with it
      */
     public function retire(Template $template, bool $isRetired): void
     {
-        $rules = $isRetired ? RulesUsing::template($template->id) : [];
-        if ($rules !== []) {
-            throw TemplateProblem::usedByRules($template->name, $rules);
-        }
-        $plans = $isRetired ? NudgePlan::writingWith($template->id) : [];
-        if ($plans !== []) {
-            throw TemplateProblem::usedByPlans($template->name, $plans);
-        }
+        $isRetired && $this->needs->refuseIfNeeded($template, $template->name);
         $template->forceFill(['retired_at' => $isRetired ? now() : null])->save();
     }
 

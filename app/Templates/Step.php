@@ -5,28 +5,31 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Answering\Recipients;
-use App\Checklists\Checklist;
+use App\Conversations\Changes\Change;
+use App\Conversations\Changes\ChangeRefused;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\ChangeUse;
+use App\Conversations\Changes\Chosen;
+use App\Conversations\Changes\Reference;
+use App\Conversations\Changes\ThingsInUse;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Fields\About;
-use App\Fields\FieldRefused;
-use App\Fields\OwnField;
-use App\Nudges\NudgePlan;
-use App\Sorting\Category;
 use App\Sorting\Outcome;
-use App\Team\Team;
-use App\Team\Teammate;
-use Cairnfield\Core\Queue\Priority;
 
 /**
- * One thing that goes along with an answer. Written as its kind and a value: `tag` and `festival`, `then` and
- * `resolved:3`, `hold` and `16|the workshop looks at it`, `field` and `serial|K-2041`.
+ * One thing that goes along with an answer: a change of the conversation, or something of the answer itself. Written as
+ * its key and a value: `add_tag` and `festival`, `then` and `resolved:3`, `hold` and `16|the workshop looks at it`,
+ * `set_field` and `serial|K-2041`.
  */
 final readonly class Step
 {
-    public const MOST_HOURS = 2000;
-
-    private function __construct(public StepKind $kind, public string $value, public string $label) {}
+    /**
+     * @param  Change|null  $change  of the catalogue; null where it is of the answer itself
+     * @param  AnswerPart|null  $part  of the answer itself; null where it is a change
+     */
+    private function __construct(
+        public string $do, public string $value, public ?Change $change, public ?AnswerPart $part, public string $label
+    ) {}
 
     /**
      * Checked against what there is: what it names is there and can be used.
@@ -35,45 +38,28 @@ final readonly class Step
      */
     public static function of(string $do, string $value): self
     {
-        $kind = StepKind::tryFrom($do) ?? throw TemplateProblem::noStep($do);
         $value = trim($value);
-        $gone = static fn (string $what): TemplateProblem => TemplateProblem::stepWithout($kind->label(), $what);
-        [$first, $rest] = [...explode($kind === StepKind::Then ? ':' : '|', $value, 2), ''];
-        $label = match ($kind) {
-            StepKind::Then => 'state '.self::state($first, $rest, $gone),
-            StepKind::Hold => self::hold($first, trim($rest), $gone),
-            StepKind::Category => 'category '.(
-                Category::inUse()->find((int) $value)->path ?? throw $gone('that category is not there any more.')
-            ),
-            StepKind::Priority => 'priority '.(Priority::tryFrom($value) ?? throw $gone('there are low, normal, high and urgent.'))->value,
-            StepKind::Owner => match ($value) {
-                'me' => 'owner: who sends it',
-                '' => 'owner: nobody',
-                'turn' => 'owner: whoever’s turn it is',
-                'lead' => 'owner: the lead on duty',
-                default => 'owner '.(
-                    Teammate::query()
-                        ->where('may_sign_in', true)
-                        ->find((int) $value)
-                        ->name ?? throw $gone('that person is not there any more.')
-                ),
-            },
-            StepKind::Team => 'team '.(Team::query()->find((int) $value)->name ?? throw $gone('that team is not there any more.')),
-            StepKind::Tag,
-            StepKind::Untag => ($kind === StepKind::Tag ? 'tag ' : 'without tag ').(
-                $value !== '' && mb_strlen($value) <= 60 ? "“{$value}”" : throw $gone('write the tag’s name, of at most 60 letters.')
-            ),
-            StepKind::Field => self::field($first, $rest, $gone),
-            StepKind::Checklist => 'checklist “'.(
-                Checklist::inUse()->find((int) $value)->name ?? throw $gone('that checklist is not there any more.')
-            ).'”',
-            StepKind::Nudge => 'nudge plan “'.(
-                NudgePlan::inUse()->find((int) $value)->name ?? throw $gone('that nudge plan is not there any more.')
-            ).'”',
-            StepKind::Cc, StepKind::Bcc => $kind->label().' '.implode(', ', self::recipients($value, $gone)),
+        $change = app(Changes::class)->find($do, ChangeUse::Step);
+        if ($change !== null) {
+            $chosen = self::chosenFor($change, $value);
+            try {
+                $words = $change->check($chosen, new ThingsInUse, ChangeUse::Step);
+            } catch (ChangeRefused $why) {
+                throw TemplateProblem::stepWithout(ucfirst($change->phrase()), $why->getMessage());
+            }
+
+            return new self($do, $value, $change, null, $change->briefly($chosen, $words));
+        }
+        $part = AnswerPart::tryFrom($do) ?? throw TemplateProblem::noStep($do);
+        $gone = static fn (string $what): TemplateProblem => TemplateProblem::stepWithout($part->label(), $what);
+        [$first, $rest] = [...explode($part === AnswerPart::Then ? ':' : '|', $value, 2), ''];
+        $label = match ($part) {
+            AnswerPart::Then => 'state '.self::state($first, $rest, $gone),
+            AnswerPart::Hold => self::hold($first, trim($rest), $gone),
+            AnswerPart::Cc, AnswerPart::Bcc => $part->label().' '.implode(', ', self::recipients($value, $gone)),
         };
 
-        return new self($kind, $value, $label);
+        return new self($do, $value, null, $part, $label);
     }
 
     /**
@@ -90,7 +76,7 @@ final readonly class Step
                 throw TemplateProblem::noStep(is_string($one) ? $one : (string) json_encode($one));
             }
             $step = self::of($one['do'], (string) ($one['value'] ?? ''));
-            $steps[$step->kind->setsOneValue() ? $step->kind->value : "{$step->kind->value}:{$step->value}"] = $step;
+            $steps[$step->setsOneValue() ? $step->do : "{$step->do}:{$step->value}"] = $step;
         }
 
         return array_values($steps);
@@ -117,11 +103,63 @@ final readonly class Step
     }
 
     /**
+     * What it needs to be there, also where that is gone already.
+     *
+     * @return list<Reference>
+     */
+    public static function referencesOf(string $do, string $value): array
+    {
+        $change = app(Changes::class)->find($do, ChangeUse::Step);
+
+        return $change?->references(self::chosenFor($change, $value)) ?? (
+            $do === AnswerPart::Then->value ? Reference::toNumber(Outcome::class, explode(':', $value)[1] ?? '') : []
+        );
+    }
+
+    public function chosen(): Chosen
+    {
+        return $this->change === null ? new Chosen($this->value) : self::chosenFor($this->change, $this->value);
+    }
+
+    /**
+     * Whether a second one takes the place of the first.
+     */
+    public function setsOneValue(): bool
+    {
+        return $this->change?->setsOneValue() ?? $this->part?->setsOneValue() ?? false;
+    }
+
+    /**
+     * Whether what is written beside a choice belongs to it.
+     *
+     * @param  string  $value  what was chosen
+     */
+    public static function takesText(string $do, string $value): bool
+    {
+        $change = app(Changes::class)->find($do, ChangeUse::Step);
+
+        return $change?->takesText($value) ?? in_array(
+            AnswerPart::tryFrom($do), [AnswerPart::Hold, AnswerPart::Cc, AnswerPart::Bcc], true
+        );
+    }
+
+    /**
      * @return array{do: string, value: string}
      */
     public function toArray(): array
     {
-        return ['do' => $this->kind->value, 'value' => $this->value];
+        return ['do' => $this->do, 'value' => $this->value];
+    }
+
+    private static function chosenFor(Change $change, string $value): Chosen
+    {
+        [$chosen, $text] = match (true) {
+            ! $change->hasChoices() => ['', $value],
+            $change->text() !== null => [...explode('|', $value, 2), ''],
+            default => [$value, ''],
+        };
+
+        return new Chosen(trim($chosen), trim($text));
     }
 
     /**
@@ -154,29 +192,11 @@ final readonly class Step
      */
     private static function hold(string $hours, string $why, callable $gone): string
     {
-        if (! ctype_digit($hours) || (int) $hours < 1 || (int) $hours > self::MOST_HOURS || $why === '') {
-            throw $gone('write how many working hours, up to '.self::MOST_HOURS.', and who must act first.');
+        if (! ctype_digit($hours) || (int) $hours < 1 || (int) $hours > Chosen::MOST_HOURS || $why === '') {
+            throw $gone('write how many working hours, up to '.Chosen::MOST_HOURS.', and who must act first.');
         }
 
         return "hold for {$hours} working hours: {$why}";
-    }
-
-    /**
-     * @param  callable(string): TemplateProblem  $gone
-     */
-    private static function field(string $word, string $written, callable $gone): string
-    {
-        $field = OwnField::inUse()
-            ->where('about', About::Conversation)
-            ->where('word', $word)
-            ->first() ?? throw $gone("there is no field “{$word}” of conversations any more.");
-        try {
-            $field->kind->read($written, $field->choices, $field->name);
-        } catch (FieldRefused $why) {
-            throw $gone($why->getMessage());
-        }
-
-        return "{$field->name}: {$written}";
     }
 
     /**

@@ -4,16 +4,12 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Checklists\Checklist;
-use App\Fields\About;
-use App\Fields\OwnField;
-use App\Nudges\NudgePlan;
-use App\Sorting\Category;
+use App\Conversations\Changes\Change;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\ChangeUse;
+use App\Conversations\Changes\Chosen;
 use App\Sorting\Outcome;
 use App\Support\Written;
-use App\Team\Team;
-use App\Team\Teammate;
-use Cairnfield\Core\Queue\Priority;
 use Illuminate\Http\Request;
 
 /**
@@ -21,63 +17,25 @@ use Illuminate\Http\Request;
  */
 final class StepChoices
 {
-    /** What is written beside the choice belongs to it. */
-    private const WITH_TEXT = [StepKind::Tag, StepKind::Untag, StepKind::Hold, StepKind::Cc, StepKind::Bcc];
+    public function __construct(private readonly Changes $changes) {}
 
     /**
-     * @return array<string, array<string, string>> by group, `kind=value` and its label
+     * @return array<string, array<string, string>> by group, `key=value` and its label
      */
     public function all(): array
     {
-        $outcomes = Outcome::inUse()->get();
+        $choices = ['State afterwards' => [
+            'then=waiting' => 'Waiting on customer', 'then=open' => 'stays Open',
+            ...Outcome::inUse()->get()->mapWithKeys(
+                static fn (Outcome $outcome): array => ["then=resolved:{$outcome->id}" => "Resolved, {$outcome->name}"]
+            )->all(),
+            'hold=' => 'hold for … working hours | who must act first',
+        ]];
+        foreach ($this->changes->offeredTo(ChangeUse::Step) as $key => $change) {
+            $choices[$change->group()] = [...$choices[$change->group()] ?? [], ...$this->of($key, $change)];
+        }
 
-        return [
-            'State afterwards' => [
-                'then=waiting' => 'Waiting on customer', 'then=open' => 'stays Open',
-                ...$outcomes->mapWithKeys(
-                    static fn (Outcome $outcome): array => ["then=resolved:{$outcome->id}" => "Resolved, {$outcome->name}"]
-                )->all(),
-                'hold=' => 'hold for … working hours | who must act first',
-            ],
-            'Owner and team' => [
-                'owner=me' => 'owner: who sends it', 'owner=' => 'owner: nobody', 'owner=turn' => 'owner: whoever’s turn it is',
-                'owner=lead' => 'owner: the lead on duty',
-                ...Teammate::query()
-                    ->where('may_sign_in', true)
-                    ->orderBy('name')
-                    ->get()
-                    ->mapWithKeys(static fn (Teammate $person): array => ["owner={$person->id}" => "owner {$person->name}"])
-                    ->all(),
-                ...Team::query()
-                    ->orderBy('name')
-                    ->get()
-                    ->mapWithKeys(static fn (Team $team): array => ["team={$team->id}" => "team {$team->name}"])
-                    ->all(),
-            ],
-            'Category' => Category::inUse()
-                ->get()
-                ->mapWithKeys(static fn (Category $category): array => ["category={$category->id}" => $category->path])
-                ->all(),
-            'Priority' => array_combine(
-                array_map(static fn (Priority $priority): string => "priority={$priority->value}", Priority::cases()),
-                array_map(static fn (Priority $priority): string => "priority {$priority->value}", Priority::cases())
-            ),
-            'Tags' => ['tag=' => 'add the tag …', 'untag=' => 'take the tag away …'],
-            'Own fields' => OwnField::inUse()
-                ->where('about', About::Conversation)
-                ->get()
-                ->mapWithKeys(static fn (OwnField $field): array => ["field={$field->word}|" => "{$field->name}: …"])
-                ->all(),
-            'Checklists' => Checklist::inUse()
-                ->get()
-                ->mapWithKeys(static fn (Checklist $checklist): array => ["checklist={$checklist->id}" => "start “{$checklist->name}”"])
-                ->all(),
-            'Nudge plans' => NudgePlan::inUse()
-                ->get()
-                ->mapWithKeys(static fn (NudgePlan $plan): array => ["nudge={$plan->id}" => "remind with “{$plan->name}”"])
-                ->all(),
-            'Copies' => ['cc=' => 'Cc …', 'bcc=' => 'Bcc …'],
-        ];
+        return [...$choices, 'Copies' => ['cc=' => 'Cc …', 'bcc=' => 'Bcc …']];
     }
 
     /**
@@ -110,9 +68,8 @@ final class StepChoices
         $written = array_filter((array) $request->input('steps'), is_string(...));
         $more = $request->input('step');
         if (is_string($more) && $more !== '') {
-            [$do] = explode('=', $more, 2);
-            $takesText = in_array(StepKind::tryFrom($do), self::WITH_TEXT, true) || str_ends_with($more, '|');
-            $written[] = $takesText ? $more.trim(Written::text($request, 'step_text')) : $more;
+            [$do, $value] = [...explode('=', $more, 2), ''];
+            $written[] = Step::takesText($do, rtrim($value, '|')) ? $more.trim(Written::text($request, 'step_text')) : $more;
         }
 
         return array_values(array_map(static function (string $one): array {
@@ -120,5 +77,22 @@ final class StepChoices
 
             return ['do' => $do, 'value' => $value];
         }, $written));
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    private function of(string $key, Change $change): array
+    {
+        if (! $change->hasChoices()) {
+            return ["{$key}=" => "{$change->phrase()} …"];
+        }
+        $choices = [];
+        foreach ($change->choices(ChangeUse::Step) as $value => $label) {
+            $asksText = $change->takesText((string) $value);
+            $choices["{$key}={$value}".($asksText ? '|' : '')] = $change->briefly(new Chosen((string) $value), $label).($asksText ? ' …' : '');
+        }
+
+        return $choices;
     }
 }

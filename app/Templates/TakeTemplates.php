@@ -138,7 +138,7 @@ final readonly class TakeTemplates
             $place = $places[$key] ??= "row {$line}";
             $problem = match (true) {
                 count($row) !== count($headings) => 'It has '.count($row).' fields, and the headings name '.count($headings).'.',
-                ! is_array($steps) || ! array_is_list($steps) => 'Its steps are no JSON list such as [{"do": "tag", "value": "festival"}].',
+                ! is_array($steps) || ! array_is_list($steps) => 'Its steps are no JSON list such as [{"do": "add_tag", "value": "festival"}].',
                 isset($found[$place]['texts'][$language]) => "It is there in “{$language}” twice, the first time in {$place}.",
                 default => null,
             };

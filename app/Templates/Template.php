@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Str;
+use Throwable;
 
 /**
  * A prepared answer: text in one or more languages, files, and steps that go with it. Changed only by `SaveTemplate`.
@@ -136,6 +137,16 @@ final class Template extends Model
     public function team(): BelongsTo
     {
         return $this->belongsTo(Team::class);
+    }
+
+    /**
+     * One that somebody can answer with, with what is needed for it.
+     *
+     * @param  callable(): Throwable  $gone
+     */
+    public static function usableBy(Teammate $teammate, int $id, callable $gone): self
+    {
+        return self::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files'])->find($id) ?? throw $gone();
     }
 
     protected function casts(): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\ChangeUse;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Locale;
 use RuntimeException;
@@ -50,7 +52,9 @@ final class TemplateProblem extends RuntimeException
     public static function noStep(string $do): self
     {
         return new self(
-            "“{$do}” is nothing that can go with an answer. There are: ".implode(', ', array_column(StepKind::cases(), 'value')).'.'
+            "“{$do}” is nothing that can go with an answer. There are: ".implode(', ', [
+                ...array_keys(app(Changes::class)->offeredTo(ChangeUse::Step)), ...array_column(AnswerPart::cases(), 'value'),
+            ]).'.'
         );
     }
 
@@ -90,33 +94,5 @@ final class TemplateProblem extends RuntimeException
     public static function inFile(string $what): self
     {
         return new self($what);
-    }
-
-    /**
-     * @param  list<string>  $rules
-     */
-    public static function usedByRules(string $name, array $rules): self
-    {
-        return new self(
-            "“{$name}” is answered with by ".(count($rules) === 1 ? 'the rule ' : 'the rules ').implode(
-                ', ', array_map(static fn (string $rule): string => "“{$rule}”", $rules)
-            ).'. Give '.(count($rules) === 1
-                ? 'it'
-                : 'them').' another template or switch '.(count($rules) === 1
-                ? 'it'
-                : 'them').' off first.'
-        );
-    }
-
-    /**
-     * @param  list<string>  $plans
-     */
-    public static function usedByPlans(string $name, array $plans): self
-    {
-        return new self(
-            "“{$name}” is sent by ".(count($plans) === 1 ? 'the nudge plan ' : 'the nudge plans ').implode(
-                ', ', array_map(static fn (string $plan): string => "“{$plan}”", $plans)
-            ).'. Give '.(count($plans) === 1 ? 'it' : 'them').' another template first.'
-        );
     }
 }

@@ -131,11 +131,7 @@ final readonly class TemplatesController
     public function retire(Request $request, int $template): RedirectResponse
     {
         $found = $this->changeable($request, $template);
-        try {
-            $this->save->retire($found, true);
-        } catch (TemplateProblem $why) {
-            return redirect("/templates/{$found->id}")->with('problem', $why->getMessage());
-        }
+        $this->save->retire($found, true);
 
         return redirect('/templates')->with('done', "“{$found->name}” is retired. What was sent with it stays.");
     }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Views;
 
-use App\Answering\CameInBetween;
 use App\Conditions\UnknownField;
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
 use App\Conversations\AssignTeam;
+use App\Conversations\CameInBetween;
+use App\Conversations\ChangeMark;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
@@ -19,7 +20,6 @@ use App\Sorting\Outcome;
 use App\Support\Written;
 use App\Team\Team;
 use App\Team\Teammate;
-use App\Workspace\ChangeMark;
 use App\Workspace\Trail;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Http\RedirectResponse;

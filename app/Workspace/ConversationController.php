@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workspace;
 
+use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Notifications\News;
 use App\Orders\RefreshOrder;

@@ -12,6 +12,7 @@ use App\Approvals\Approval;
 use App\Approvals\ApprovalState;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
+use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Conversations\JournalSentence;
 use App\Fields\About;

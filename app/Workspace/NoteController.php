@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Workspace;
 
+use App\Answering\AddNote;
 use App\Conversations\ActsOnConversation;
-use App\Conversations\AddNote;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use Illuminate\Http\RedirectResponse;

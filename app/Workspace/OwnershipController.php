@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Workspace;
 
+use App\Answering\AddNote;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
-use App\Conversations\AddNote;
 use App\Conversations\AssignConversation;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;

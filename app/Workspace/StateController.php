@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Workspace;
 
-use App\Answering\CameInBetween;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
+use App\Conversations\CameInBetween;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;

@@ -111,7 +111,7 @@ await mads.goto(`${web}/queue/my-turn`);
 for (const row of [1, 3, 4]) {
     await mads.locator('[data-pick]').nth(row).click();
 }
-await mads.locator('#bulk-change').selectOption({ label: 'give to Ilse Norrby' });
+await mads.locator('#bulk-change').selectOption({ label: 'give it to Ilse Norrby' });
 await mads.getByRole('button', { name: 'See what changes' }).click();
 await mads.getByText('Nothing has happened yet').waitFor();
 await take(mads, 'bulk');

@@ -13,15 +13,15 @@ return [
         'da' => "{{ if parcel.number }}\ndin pakke {{ parcel.number }} blev sendt {{ parcel.sent_on | order.placed_on }} med {{ parcel.carrier }}.\n{{ if order.delivered }}\nFragtfirmaet siger, at den blev leveret {{ parcel.delivered_on | \"ved sidste scanning\" }}. Vil du se efter hos naboerne og de sædvanlige steder? Er den der ikke, så skriv igen, og vi går efter den.\n{{ else }}\nDen blev sidst set her: {{ parcel.place | \"depotet\" }}. Derfra tager det som regel en eller to hverdage.\n{{ end }}\n{{ else }}\ndin ordre {{ order.number }} er ikke sendt endnu. Den går af sted næste hverdag, og du får pakkenummeret på mail.\n{{ end }}",
         'de' => "{{ if parcel.number }}\nIhr Paket {{ parcel.number }} ging am {{ parcel.sent_on | order.placed_on }} mit {{ parcel.carrier }} auf die Reise.\n{{ if order.delivered }}\nLaut Paketdienst wurde es am {{ parcel.delivered_on | \"Tag der letzten Meldung\" }} zugestellt. Sehen Sie bitte bei den Nachbarn und an den üblichen Stellen nach? Ist es dort nicht, schreiben Sie uns, und wir gehen der Sache nach.\n{{ else }}\nZuletzt gesehen wurde es hier: {{ parcel.place | \"im Depot\" }}. Von dort dauert es meist ein bis zwei Werktage.\n{{ end }}\n{{ else }}\nIhre Bestellung {{ order.number }} hat unsere Werkstatt noch nicht verlassen. Sie geht am nächsten Werktag hinaus.\n{{ end }}",
     ])],
-    'Parcel stuck, we ask the carrier' => ['Delivery', ['Late parcel', 'Lost parcel'], ['hold=16|Wren Parcel looks for the parcel', 'tag=carrier asked'], $letter([
+    'Parcel stuck, we ask the carrier' => ['Delivery', ['Late parcel', 'Lost parcel'], ['hold=16|Wren Parcel looks for the parcel', 'add_tag=carrier asked'], $letter([
         'en' => 'nobody has scanned your parcel {{ parcel.number }} for {{ parcel.days_unseen | "several" }} days, and that is too long. We have asked {{ parcel.carrier | "the carrier" }} to look for it and come back to you within two working days, whatever they answer.',
         'da' => 'din pakke {{ parcel.number }} er ikke scannet i {{ parcel.days_unseen | "flere" }} dage, og det er for længe. Vi har bedt {{ parcel.carrier | "fragtfirmaet" }} om at lede efter den og vender tilbage inden to hverdage.',
     ])],
-    'Parcel lost, sent again' => ['Delivery', ['Lost parcel'], ['then=resolved:Sent again', 'priority=high'], $letter([
+    'Parcel lost, sent again' => ['Delivery', ['Lost parcel'], ['then=resolved:Sent again', 'set_priority=high'], $letter([
         'en' => "your parcel {{ parcel.number | \"\" }} is lost, and we are sorry for it. The same goes out again today, at no cost to you:\n\n{{ order.items }}\n\nShould the first one turn up after all, simply refuse it or write to us.",
         'da' => "din pakke er desværre gået tabt. Vi sender det samme igen i dag, uden at det koster dig noget:\n\n{{ order.items }}",
     ])],
-    'In time for the festival' => ['Delivery', ['Late parcel'], ['tag=festival', 'priority=high'], $letter([
+    'In time for the festival' => ['Delivery', ['Late parcel'], ['add_tag=festival', 'set_priority=high'], $letter([
         'en' => 'we know that the festival is on Saturday. {{ if order.sent }}Your order {{ order.number }} is on its way, and we watch it every morning until it is with you.{{ else }}Your order {{ order.number }} goes out today with the fast service, at our cost.{{ end }} If it is not there by Friday noon, write to us and we find another way.',
     ])],
     'Address changed before sending' => ['Delivery', ['Change order'], ['then=resolved:Order changed'], $letter([
@@ -34,7 +34,7 @@ return [
     'Left with a neighbour' => ['Delivery', ['Late parcel'], [], $letter([
         'en' => 'the carrier left your parcel {{ parcel.number | "" }} at {{ parcel.place | "a neighbour’s" }}. Could you ask there, and tell us whether you found it?',
     ])],
-    'Split ferrule, batch K' => ['Workshop', ['Faulty item'], ['tag=batch K', 'checklist=Damaged on arrival', 'priority=high'], $letter([
+    'Split ferrule, batch K' => ['Workshop', ['Faulty item'], ['add_tag=batch K', 'checklist=Damaged on arrival', 'set_priority=high'], $letter([
         'en' => 'thank you for telling us. Spars of batch K have ferrules that split, and we are sorry that one of them came to you. Could you look for the letter inside the keel? If it is a K, a new spar of another batch goes out today; you need not send anything back.',
         'de' => 'danke für die Nachricht. Bei den Stäben der Charge K reißen die Muffen, und es tut uns leid, dass Sie einen davon bekommen haben. Steht im Kiel ein K? Dann geht heute noch ein neuer Stab an Sie hinaus; zurückschicken müssen Sie nichts.',
     ])],
@@ -56,15 +56,15 @@ return [
     'Which line strength' => ['Workshop', ['Before buying'], [], $letter([
         'en' => 'up to four on the wind scale 45 kg lines are enough for a Dunlin; from five on, or for a Petrel, take 90 kg. Two lines of a set are cut together, so they stretch alike.',
     ])],
-    'Wrong item came' => ['Workshop', ['Wrong item'], ['then=waiting', 'priority=high'], $letter([
+    'Wrong item came' => ['Workshop', ['Wrong item'], ['then=waiting', 'set_priority=high'], $letter([
         'en' => "we put the wrong thing into your parcel, and are sorry. The right one goes out today:\n\n{{ order.items }}\n\nYou get a label for the other one by mail; any shop that takes parcels takes it.",
     ])],
-    'How to send something back' => ['Returns', ['Return'], ['then=waiting', 'tag=return asked'], $letter([
+    'How to send something back' => ['Returns', ['Return'], ['then=waiting', 'add_tag=return asked'], $letter([
         'en' => 'of course. Put it back in its bag, unflown or not, with the number {{ order.number | conversation.number }} on a slip of paper, and send it within 30 days of its arrival to {{ store.name }}. Once it is here, Femi looks at it within two working days, and you hear from us the same day.',
         'da' => 'selvfølgelig. Læg den tilbage i posen med nummeret {{ order.number | conversation.number }} på en seddel, og send den inden 30 dage. Når den er her, ser Femi på den inden to hverdage.',
         'de' => 'natürlich. Legen Sie es mit der Nummer {{ order.number | conversation.number }} auf einem Zettel in die Tasche zurück und schicken Sie es innerhalb von 30 Tagen an uns. Femi prüft es innerhalb von zwei Werktagen.',
     ])],
-    'Return label' => ['Returns', ['Return', 'Exchange'], ['then=waiting', 'tag=label sent'], $letter([
+    'Return label' => ['Returns', ['Return', 'Exchange'], ['then=waiting', 'add_tag=label sent'], $letter([
         'en' => 'here is your label. Print it, or show the code at the counter; it is good for 14 days.',
     ])],
     'Exchange for another size' => ['Returns', ['Exchange'], ['then=waiting'], $letter([
@@ -93,7 +93,7 @@ return [
     'No card numbers, please' => ['Money', ['Refund', 'Not for us'], [], $letter([
         'en' => 'your message had a card number in it. We have blacked it out and never need it: please do not send it by mail or post it anywhere. If others can read it, ask your bank for a new card.',
     ])],
-    'Wholesale terms' => ['Trade', ['Wholesale'], ['priority=high', 'tag=wholesale'], $letter([
+    'Wholesale terms' => ['Trade', ['Wholesale'], ['set_priority=high', 'add_tag=wholesale'], $letter([
         'en' => 'thank you for asking. From ten pieces of one model we sell at trade prices, from fifty with your own tail colours. The list is attached; prices are without tax. Which models are you thinking of?',
         'de' => 'danke für Ihre Anfrage. Ab zehn Stück eines Modells verkaufen wir zu Händlerpreisen, ab fünfzig mit eigenen Schwanzfarben. Die Liste liegt bei; die Preise sind ohne Steuer.',
     ])],

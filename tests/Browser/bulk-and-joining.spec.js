@@ -20,7 +20,7 @@ test('many are changed at once, and that is undone', async ({ page }) => {
     await expect(page.locator('#bulk-form')).toContainText('3 chosen');
     await page.keyboard.press('e');
     await expect(page.locator('#bulk-change')).toBeFocused();
-    await page.locator('#bulk-change').selectOption('priority:urgent');
+    await page.locator('#bulk-change').selectOption('set_priority:urgent');
     await expectAccessible(page);
     await page.getByRole('button', { name: 'See what changes' }).click();
     await expect(page.getByText('3 conversations will change.')).toBeVisible();

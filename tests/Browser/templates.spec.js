@@ -16,7 +16,7 @@ test('a lead writes a template with placeholders, sees how it reads, and goes ba
     await expect(text).toHaveValue('Hello {{ customer.first_name }}');
     await page.keyboard.type(', your reel is mended.');
     await expect(page.locator('#template-preview')).toContainText(/Hello .+, your reel is mended\./);
-    await page.getByLabel('One more step').selectOption('tag=');
+    await page.getByLabel('One more step').selectOption('add_tag=');
     await page.getByLabel('Its text').fill('reel');
     await expectAccessible(page);
     await page.getByRole('button', { name: 'Save' }).click();

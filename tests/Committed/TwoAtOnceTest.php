@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Answering\AddNote;
 use App\Answering\AskPartner;
 use App\Answering\Draft;
 use App\Answering\ForwardMessages;
@@ -17,7 +18,6 @@ use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Checklists\WorkThroughChecklist;
 use App\Conversations\Actor;
-use App\Conversations\AddNote;
 use App\Conversations\ChangeState;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;

@@ -1,7 +1,10 @@
 @php
     $mayReply = \Illuminate\Support\Facades\Gate::allows('reply', $conversation);
     $isClosed = $conversation->state === \App\Conversations\ConversationState::Closed;
-    $then = $chosenThen ?? 'waiting';
+    // As it was chosen before it was refused, called back or called off.
+    $form = $replyDraft?->details ?? [];
+    $then = $form['then'] ?? 'waiting';
+    $when = $form['when'] ?? 'now';
     // One line until somebody writes, or has begun to.
     $isFolded = ! isset($between) && ! session('problem') && ! $hasBegun;
 @endphp
@@ -25,7 +28,7 @@
             <fieldset class="routes">
                 <legend class="visually-hidden">How to answer</legend>
                 @foreach ($routes as $route)
-                    <label><input type="radio" name="route" value="{{ $route->key }}" required @checked(($chosenRoute ?? ($routes[0]->public ? null : $routes[0]->key)) === $route->key)> <span @class(['route-public' => $route->public])>{{ $route->label() }}</span></label>
+                    <label><input type="radio" name="route" value="{{ $route->key }}" required @checked((($form['route'] ?? '') ?: ($routes[0]->public ? null : $routes[0]->key)) === $route->key)> <span @class(['route-public' => $route->public])>{{ $route->label() }}</span></label>
                 @endforeach
             </fieldset>
         @elseif ($routes === [])
@@ -36,13 +39,13 @@
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter data-takes-templates="/conversations/{{ $conversation->id }}/templates" aria-describedby="template-place" hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
-        @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<input type="hidden" name="html" id="reply-html" value="{{ $replyDraft?->details['html'] ?? '' }}">@endif
+        @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<input type="hidden" name="html" id="reply-html" value="{{ $form['html'] ?? '' }}">@endif
         @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)
-            <details class="copies" id="reply-copies" @if (array_filter(array_diff_key($replyDraft?->details ?? [], ['html' => '', 'steps' => '', 'steps_left_out' => '', 'templates' => ''])) !== []) open @endif><summary>Subject, Cc, Bcc, my own name</summary>
-                <div class="copies-fields"><label for="reply-subject">Subject</label><input class="form-control form-control-sm" id="reply-subject" name="subject" value="{{ $replyDraft?->details['subject'] ?? '' }}" maxlength="300" placeholder="as before">
-                <label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $replyDraft?->details['cc'] ?? '' }}" maxlength="2000">
-                <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" value="{{ $replyDraft?->details['bcc'] ?? '' }}" maxlength="2000">
-                <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1" @checked($replyDraft?->details['own_name'] ?? false)> in my own name, {{ $teammate->name }}</label></div>
+            <details class="copies" id="reply-copies" @if (array_filter(array_intersect_key($form, ['subject' => 1, 'cc' => 1, 'bcc' => 1, 'own_name' => 1])) !== []) open @endif><summary>Subject, Cc, Bcc, my own name</summary>
+                <div class="copies-fields"><label for="reply-subject">Subject</label><input class="form-control form-control-sm" id="reply-subject" name="subject" value="{{ $form['subject'] ?? '' }}" maxlength="300" placeholder="as before">
+                <label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $form['cc'] ?? '' }}" maxlength="2000">
+                <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc" value="{{ $form['bcc'] ?? '' }}" maxlength="2000">
+                <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1" @checked($form['own_name'] ?? false)> in my own name, {{ $teammate->name }}</label></div>
             </details>
         @endif
         <div id="template-place" aria-live="polite"></div>
@@ -59,17 +62,17 @@
             <label class="visually-hidden" for="reply-outcome">Outcome</label>
             <select name="outcome" id="reply-outcome" class="form-select form-select-sm">
                 @foreach ($outcomes as $outcome)
-                    <option value="{{ $outcome->id }}" @selected((string) $outcome->id === (string) ($chosenOutcome ?? ''))>{{ $outcome->name }}</option>
+                    <option value="{{ $outcome->id }}" @selected((string) $outcome->id === ($form['outcome'] ?? ''))>{{ $outcome->name }}</option>
                 @endforeach
             </select>
             <label class="visually-hidden" for="reply-when">When it is sent</label>
             <select name="when" id="reply-when" class="form-select form-select-sm">
-                <option value="now">sent now</option>
-                <option value="at">sent later, at</option>
-                <option value="unless">sent later, unless they answer first</option>
+                <option value="now" @selected($when === 'now')>sent now</option>
+                <option value="at" @selected($when === 'at')>sent later, at</option>
+                <option value="unless" @selected($when === 'unless')>sent later, unless they answer first</option>
             </select>
-            <span class="when-at"><label class="visually-hidden" for="reply-at">Sent at</label><input class="form-control form-control-sm" type="datetime-local" id="reply-at" name="at" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}"></span>
-            <span class="when-unless">in <label class="visually-hidden" for="reply-days">Days</label><input class="form-control form-control-sm" type="number" min="1" max="60" id="reply-days" name="days" value="3"> days</span>
+            <span class="when-at"><label class="visually-hidden" for="reply-at">Sent at</label><input class="form-control form-control-sm" type="datetime-local" id="reply-at" name="at" value="{{ ($form['at'] ?? '') ?: $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}"></span>
+            <span class="when-unless">in <label class="visually-hidden" for="reply-days">Days</label><input class="form-control form-control-sm" type="number" min="1" max="60" id="reply-days" name="days" value="{{ ($form['days'] ?? '') ?: 3 }}"> days</span>
             @if (count($routes) === 1 && $routes[0]->public)<span class="route-public">· in public, where everybody can read it</span>@endif
             @if ($longest !== null)<span>· at most {{ $longest }} characters</span>@endif
             @if ($conversation->owner_id === null)<span>· owner {{ $teammate->firstName() }}</span>@endif

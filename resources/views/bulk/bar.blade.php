@@ -7,20 +7,9 @@
     <label class="visually-hidden" for="bulk-change">What to do with them</label>
     <select class="form-select" id="bulk-change" name="change" data-key="e" required>
         <option value="">What to do with them …</option>
-        <optgroup label="Give to">
-            @foreach ($teammates->where('may_sign_in', true) as $person)<option value="owner:{{ $person->id }}">give to {{ $person->name }}</option>@endforeach
-            <option value="owner:">give back: nobody’s yet</option>
-            @foreach ($teams as $team)<option value="team:{{ $team->id }}">give to the team {{ $team->name }}</option>@endforeach
-        </optgroup>
-        <optgroup label="Priority">@foreach (\Cairnfield\Core\Queue\Priority::cases() as $priority)<option value="priority:{{ $priority->value }}">priority {{ $priority->value }}</option>@endforeach</optgroup>
-        <optgroup label="Tags"><option value="tag:">add a tag …</option>@foreach ($tags as $tag)<option value="untag:{{ $tag->id }}">take “{{ $tag->name }}” away</option>@endforeach</optgroup>
-        <optgroup label="Category">@foreach ($categories as $category)<option value="category:{{ $category->id }}">{{ $category->path }}</option>@endforeach</optgroup>
-        @if ($bulkFields->isNotEmpty())<optgroup label="Own fields">@foreach ($bulkFields as $field)<option value="field:{{ $field->id }}">set {{ $field->name }} …</option>@endforeach</optgroup>@endif
-        @if ($mayAnswer)
-            <optgroup label="Resolve">@foreach ($outcomes as $outcome)<option value="resolve:{{ $outcome->id }}">resolve: {{ $outcome->name }}</option>@endforeach</optgroup>
-            @if ($bulkTemplates->isNotEmpty())<optgroup label="Answer all with">@foreach ($bulkTemplates as $template)<option value="template:{{ $template->id }}">{{ $template->name }}</option>@endforeach</optgroup>@endif
-            <optgroup label="More"><option value="answer:">answer all with one text …</option><option value="junk:">put with the junk</option></optgroup>
-        @endif
+        @foreach ($bulkChoices as $group => $choices)
+            <optgroup label="{{ $group }}">@foreach ($choices as $value => $label)<option value="{{ $value }}">{{ $label }}</option>@endforeach</optgroup>
+        @endforeach
     </select>
     <span class="bulk-text"><label class="visually-hidden" for="bulk-text">The tag, the value or the text</label><textarea class="form-control" id="bulk-text" name="text" rows="1" placeholder="The tag, the value or the text" maxlength="100000"></textarea></span>
     <button class="btn btn-primary">See what changes</button>

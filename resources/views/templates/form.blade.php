@@ -44,7 +44,7 @@
         @endforeach
         <h2>Goes along with the answer</h2>
         <div class="template-steps">
-            @foreach ($alsoDone as $step)<label class="step-chip"><input type="checkbox" class="form-check-input" name="steps[]" value="{{ $step->kind->value }}={{ $step->value }}" checked> {{ $step->label }}</label>@endforeach
+            @foreach ($alsoDone as $step)<label class="step-chip"><input type="checkbox" class="form-check-input" name="steps[]" value="{{ $step->do }}={{ $step->value }}" checked> {{ $step->label }}</label>@endforeach
             <span class="step-more"><label class="visually-hidden" for="template-step">One more step</label>
             <select class="form-select form-select-sm" id="template-step" name="step"><option value="">One more step …</option>@foreach ($stepChoices as $group => $choices)@if ($choices !== [])<optgroup label="{{ $group }}">@foreach ($choices as $value => $choice)<option value="{{ $value }}" @selected($stepProblems !== [] && old('step') === $value)>{{ $choice }}</option>@endforeach</optgroup>@endif @endforeach</select>
             <label class="visually-hidden" for="template-step-text">Its text</label><input class="form-control form-control-sm" id="template-step-text" name="step_text" maxlength="400" value="{{ $stepProblems !== [] ? old('step_text') : '' }}" placeholder="the tag, the value, or: 16 | the workshop looks at it"></span>

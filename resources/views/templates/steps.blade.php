@@ -1,6 +1,6 @@
 @php [$alsoDone] = \App\Templates\Step::possible($replyDraft?->details['steps'] ?? []); @endphp
 @foreach ($alsoDone as $step)
-    @continue($step->kind->isOfTheForm())
-    @php $written = "{$step->kind->value}={$step->value}"; @endphp
+    @continue($step->part?->isOfTheForm())
+    @php $written = "{$step->do}={$step->value}"; @endphp
     <label class="step-chip"><input type="checkbox" class="form-check-input" name="steps[]" value="{{ $written }}" @checked(! in_array($written, $replyDraft?->details['steps_left_out'] ?? [], true)) hx-post="/conversations/{{ $conversation->id }}/draft-steps" hx-trigger="change" hx-swap="none" hx-vals="{{ json_encode(['step' => $written]) }}"> {{ $step->label }}</label>
 @endforeach

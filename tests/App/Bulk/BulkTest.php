@@ -51,10 +51,10 @@ function plan(array $conversations, string $change, string $text = ''): BulkChan
 
 it('shows first what would change, and changes nothing', function (): void {
     $this->all[1]->forceFill(['owner_id' => $this->teammate('ilse')->id])->save();
-    $bulk = plan($this->all, "owner:{$this->teammate('ilse')->id}");
+    $bulk = plan($this->all, "assign_person:{$this->teammate('ilse')->id}");
     $this->get("/bulk/{$bulk->id}")
         ->assertOk()
-        ->assertSee('Give to Ilse Norrby')
+        ->assertSee('Give it to Ilse Norrby')
         ->assertSee('2 conversations will change.')
         ->assertSee('One is left alone.')
         ->assertSee('it lies with them already');
@@ -74,7 +74,7 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     $ids = [
         'ILSE' => $this->teammate('ilse')->id, 'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
         'LATE' => App\Sorting\Category::query()->where('name', 'Late parcel')->value('id'),
-        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id, 'FIELD' => $field->id,
+        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => 'Old', 'FIELD' => $field->word,
     ];
     $before = array_map(
         static fn (Conversation $one): array => [
@@ -104,25 +104,25 @@ it('makes each kind of change, and undoes it exactly', function (string $change,
     expect($after)->toEqual($before)->and($bulk->refresh()->state)->toBe(BulkChange::UNDONE);
     $this->get("/conversations/{$this->all[0]->id}")->assertSee('Undone: ')->assertSee('value="J"', false);
 })->with([
-    'owner' => ['owner:ILSE', '', fn (Conversation $one): bool => $one->owner?->name === 'Ilse Norrby'],
-    'team' => ['team:BENCH', '', fn (Conversation $one): bool => $one->team?->name === 'Returns bench'],
-    'category' => ['category:LATE', '', fn (Conversation $one): bool => $one->category?->name === 'Late parcel'],
-    'priority' => ['priority:urgent', '', fn (Conversation $one): bool => $one->priority->value === 'urgent'],
-    'a new tag' => ['tag:', 'Festival', fn (Conversation $one): bool => $one->tags()->where('name', 'Festival')->exists()],
-    'a tag taken' => ['untag:TAG', '', fn (Conversation $one): bool => ! $one->tags()->exists()],
+    'owner' => ['assign_person:ILSE', '', fn (Conversation $one): bool => $one->owner?->name === 'Ilse Norrby'],
+    'team' => ['assign_team:BENCH', '', fn (Conversation $one): bool => $one->team?->name === 'Returns bench'],
+    'category' => ['set_category:LATE', '', fn (Conversation $one): bool => $one->category?->name === 'Late parcel'],
+    'priority' => ['set_priority:urgent', '', fn (Conversation $one): bool => $one->priority->value === 'urgent'],
+    'a new tag' => ['add_tag:', 'Festival', fn (Conversation $one): bool => $one->tags()->where('name', 'Festival')->exists()],
+    'a tag taken' => ['remove_tag:TAG', '', fn (Conversation $one): bool => ! $one->tags()->exists()],
     'a field' => [
-        'field:FIELD', 'K',
+        'set_field:FIELD', 'K',
         fn (Conversation $one): bool => OwnField::query()->sole()->values()->where('about_id', $one->id)->value('text') === 'K',
     ],
     'resolve' => [
-        'resolve:OUTCOME', '',
+        'set_status:resolved:OUTCOME', '',
         fn (Conversation $one): bool => $one->state === ConversationState::Resolved && $one->outcome_id !== null,
     ],
     'junk' => ['junk:', '', fn (Conversation $one): bool => $one->junk],
 ]);
 
 it('leaves alone what somebody else has changed since it was chosen', function (): void {
-    $bulk = plan($this->all, 'resolve:'.Outcome::query()->value('id'));
+    $bulk = plan($this->all, 'set_status:resolved:'.Outcome::query()->value('id'));
     $this->answer($this->all[0], 'I have this one', 'mads');
     Mails::take(Mails::raw(['From' => 'bea@x.example', 'Subject' => 'Re: From bea ['.$this->all[1]->number().']']));
     $this->post("/bulk/{$bulk->id}");
@@ -135,14 +135,14 @@ it('leaves alone what somebody else has changed since it was chosen', function (
 });
 
 it('undoes nothing that somebody has gone on with, and nothing after ten minutes', function (): void {
-    $bulk = plan($this->all, 'priority:high');
+    $bulk = plan($this->all, 'set_priority:high');
     $this->post("/bulk/{$bulk->id}");
     $this->answer($this->all[0], 'Gone on', 'mads');
     $this->post("/bulk/{$bulk->id}/undo");
     expect($this->all[0]->refresh()->priority->value)->toBe('high')->and($this->all[1]->refresh()->priority->value)->toBe('normal');
     $this->get("/bulk/{$bulk->id}")->assertSee('somebody has gone on with it since');
 
-    $later = plan([$this->all[2]], 'priority:low');
+    $later = plan([$this->all[2]], 'set_priority:low');
     $this->post("/bulk/{$later->id}");
     CarbonImmutable::setTestNow(now()->addMinutes(11));
     $this->post("/bulk/{$later->id}/undo")->assertSessionHas('problem');
@@ -178,19 +178,19 @@ it('answers all with one text that is called back when it is undone in time', fu
 });
 
 it('takes all that a view holds, also beyond the page', function (): void {
-    $this->post('/bulk?owner=nobody', ['change' => 'priority:high', 'all' => 1, 'view' => 'my-turn'])->assertRedirect();
+    $this->post('/bulk?owner=nobody', ['change' => 'set_priority:high', 'all' => 1, 'view' => 'my-turn'])->assertRedirect();
     expect(BulkItem::query()->count())->toBe(3);
     $this->get('/queue/my-turn')->assertSee('data-pick', false)->assertSee('all of “My turn”');
 });
 
 it('refuses what makes no sense, with the reason', function (): void {
-    $this->post('/bulk', ['change' => 'priority:high', 'view' => 'my-turn'])->assertSessionHas(
+    $this->post('/bulk', ['change' => 'set_priority:high', 'view' => 'my-turn'])->assertSessionHas(
         'problem', 'No conversation is chosen. Choose some with X, or with the boxes beside them.'
     );
     $ids = ['ids' => [$this->all[0]->id]];
     $this->post('/bulk', [...$ids, 'change' => 'paint:red'])->assertSessionHas('problem', 'Choose what is to be done with them.');
-    $this->post('/bulk', [...$ids, 'change' => 'category:999999'])->assertSessionHas(
-        'problem', 'The category that was chosen is not there any more. Choose another.'
+    $this->post('/bulk', [...$ids, 'change' => 'set_category:999999'])->assertSessionHas(
+        'problem', 'Set the category to: choose a category; this one is not there any more.'
     );
     $this->post('/bulk', [...$ids, 'change' => 'answer:', 'text' => ' '])->assertSessionHas('problem');
     $this->actingAs($this->teammate('femi'))->post('/bulk', [...$ids, 'change' => 'junk:'])->assertForbidden();
@@ -198,7 +198,7 @@ it('refuses what makes no sense, with the reason', function (): void {
 });
 
 it('goes on where it stopped, and begins once however often it is asked', function (): void {
-    $bulk = plan($this->all, 'priority:high');
+    $bulk = plan($this->all, 'set_priority:high');
     Bus::fake();
     $this->post("/bulk/{$bulk->id}");
     $this->post("/bulk/{$bulk->id}");
@@ -214,7 +214,7 @@ it('answers all with one template, each filled for them, and leaves out where it
         'en' => [
             'subject' => null, 'text' => '{{ customer.name }}, the festival is put off.', 'html' => null,
         ], 'da' => ['subject' => null, 'text' => 'Festivalen er udskudt.', 'html' => null],
-    ], [], [Step::of('tag', 'festival'), Step::of('priority', 'low')]), $this->teammate('mads'));
+    ], [], [Step::of('add_tag', 'festival'), Step::of('set_priority', 'low')]), $this->teammate('mads'));
     $this->all[0]->customer->forceFill(['name' => 'Ann Lee'])->save();
     $this->all[1]->forceFill(['language' => 'da'])->save();
     // Nobody is called by their address: here the name is not known.
@@ -264,27 +264,27 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
             ->where('name', 'Late parcel')
             ->value('id'), 'OUTCOME' => Outcome::query()
             ->value('id'),
-        'FIELD' => $field->id, 'TEMPLATE' => $template->id,
+        'FIELD' => $field->word, 'TEMPLATE' => $template->id,
     ];
-    $bulk = plan($this->all, strtr($change, $ids), str_starts_with($change, 'field') ? 'K' : '');
+    $bulk = plan($this->all, strtr($change, $ids), str_starts_with($change, 'set_field') ? 'K' : '');
     $goes();
     $before = Conversation::query()->orderBy('id')->get()->toArray();
     $this->post("/bulk/{$bulk->id}");
     expect(Conversation::query()->orderBy('id')->get()->toArray())->toBe($before)
         ->and($bulk->refresh()->state)->toBe(BulkChange::DONE)
         ->and(Message::query()->where('direction', Message::OUT)->exists())->toBeFalse();
-    $this->get("/bulk/{$bulk->id}")->assertSee("The {$gone} that was chosen is not there any more");
+    $this->get("/bulk/{$bulk->id}")->assertSee($gone);
 })->with([
-    'a person who left' => ['owner:RUTA', 'person', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
+    'a person who left' => ['assign_person:RUTA', 'choose a person; this one is not in the team any more', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
     'a category retired' => [
-        'category:LATE', 'category',
+        'set_category:LATE', 'choose a category; this one is not there any more',
         fn () => App\Sorting\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()]),
     ],
-    'an outcome retired' => ['resolve:OUTCOME', 'outcome', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
-    'a field retired' => ['field:FIELD', 'field', fn () => OwnField::query()->update(['retired_at' => now()])],
-    'a template retired' => ['template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['retired_at' => now()])],
+    'an outcome retired' => ['set_status:resolved:OUTCOME', 'choose an outcome; this one is not there any more', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
+    'a field retired' => ['set_field:FIELD', 'choose a field; this one is not there any more', fn () => OwnField::query()->update(['retired_at' => now()])],
+    'a template retired' => ['template:TEMPLATE', 'The template that was chosen is not there any more', fn () => App\Templates\Template::query()->update(['retired_at' => now()])],
     'a template made private' => [
-        'template:TEMPLATE', 'template', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody]),
+        'template:TEMPLATE', 'The template that was chosen is not there any more', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody]),
     ],
 ]);
 
@@ -295,30 +295,30 @@ it('says why each is left alone that has already what it would get', function (
     $ids = [
         'BENCH' => App\Team\Team::query()->where('name', 'Returns bench')->value('id'),
         'LATE' => App\Sorting\Category::query()->where('name', 'Late parcel')->value('id'),
-        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => $tag->id,
+        'OUTCOME' => Outcome::query()->value('id'), 'TAG' => 'Old',
     ];
     $this->all[0]->forceFill(
         array_map(static fn (mixed $value): mixed => is_string($value) && isset($ids[$value]) ? $ids[$value] : $value, $has)
     )->save();
-    $has === [] && $change === 'tag:TAG' && $this->all[0]->tags()->attach($tag->id);
+    $has === [] && $change === 'add_tag:TAG' && $this->all[0]->tags()->attach($tag->id);
     $bulk = plan([$this->all[0]], strtr($change, $ids), $text);
     $this->get("/bulk/{$bulk->id}")->assertSee($reason)->assertSee('None of them would change.');
     $this->post("/bulk/{$bulk->id}");
     expect(BulkItem::query()->where('bulk_change_id', $bulk->id)->value('state'))->toBe(BulkItem::SKIPPED);
 })->with([
-    'nobody’s already' => ['owner:', '', ['owner_id' => null], 'nobody has it'],
-    'the team’s' => ['team:BENCH', '', ['team_id' => 'BENCH'], 'the team has it already'],
-    'the category' => ['category:LATE', '', ['category_id' => 'LATE'], 'it has this category'],
-    'the priority' => ['priority:high', '', ['priority' => 'high'], 'it has this priority'],
-    'tagged' => ['tag:TAG', '', [], 'it has this tag'],
-    'not tagged' => ['untag:TAG', '', [], 'it has not this tag'],
-    'resolved' => ['resolve:OUTCOME', '', ['state' => 'resolved', 'outcome_id' => 'OUTCOME'], 'it is resolved already'],
+    'nobody’s already' => ['assign_person:', '', ['owner_id' => null], 'nobody has it'],
+    'the team’s' => ['assign_team:BENCH', '', ['team_id' => 'BENCH'], 'the team has it already'],
+    'the category' => ['set_category:LATE', '', ['category_id' => 'LATE'], 'it has this category'],
+    'the priority' => ['set_priority:high', '', ['priority' => 'high'], 'it has this priority'],
+    'tagged' => ['add_tag:TAG', '', [], 'it has this tag'],
+    'not tagged' => ['remove_tag:TAG', '', [], 'it has not this tag'],
+    'resolved' => ['set_status:resolved:OUTCOME', '', ['state' => 'resolved', 'outcome_id' => 'OUTCOME'], 'it is resolved already'],
     'closed' => ['answer:', 'Hello', ['state' => 'closed'], 'it is closed for good'],
     'junk' => ['junk:', '', ['junk' => true], 'it is with the junk'],
 ]);
 
 it('is begun and undone only by whoever planned it, and undone once', function (): void {
-    $bulk = plan($this->all, 'priority:high');
+    $bulk = plan($this->all, 'set_priority:high');
     $this->actingAs($this->teammate('mads'));
     foreach (["/bulk/{$bulk->id}", "/bulk/{$bulk->id}/undo"] as $path) {
         $this->post($path)->assertForbidden();
@@ -337,9 +337,9 @@ it('is begun and undone only by whoever planned it, and undone once', function (
 it('takes each conversation once, however often it is chosen, and none that is not there', function (): void {
     $id = $this->all[0]->id;
     $this->post(
-        '/bulk', ['ids' => [$id, (string) $id, 999999], 'change' => 'priority:high', 'text' => '', 'view' => 'my-turn']
+        '/bulk', ['ids' => [$id, (string) $id, 999999], 'change' => 'set_priority:high', 'text' => '', 'view' => 'my-turn']
     )->assertRedirect();
     expect(BulkItem::query()->pluck('conversation_id')->all())->toBe([$id]);
-    $this->post('/bulk', ['ids' => ['all'], 'change' => 'priority:high'])->assertSessionHasErrors('ids.0');
-    $this->post('/bulk', ['ids' => range(1, 5001), 'change' => 'priority:high'])->assertSessionHasErrors('ids');
+    $this->post('/bulk', ['ids' => ['all'], 'change' => 'set_priority:high'])->assertSessionHasErrors('ids.0');
+    $this->post('/bulk', ['ids' => range(1, 5001), 'change' => 'set_priority:high'])->assertSessionHasErrors('ids');
 });

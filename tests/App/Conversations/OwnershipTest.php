@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Answering\CameInBetween;
-use App\Answering\CheckNothingCameInBetween;
+use App\Answering\AddNote;
 use App\Answering\Draft;
-use App\Conversations\AddNote;
+use App\Conversations\CameInBetween;
+use App\Conversations\CheckNothingCameInBetween;
 use App\Conversations\ConversationRefused;
 use App\Conversations\JournalEntry;
 use App\Conversations\JournalKind;

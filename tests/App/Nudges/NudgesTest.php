@@ -14,7 +14,6 @@ use App\Nudges\Nudge;
 use App\Nudges\NudgePlan;
 use App\Nudges\SendNudges;
 use App\Nudges\StartNudge;
-use App\Rules\ActionKind;
 use App\Rules\ChangedBy;
 use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
@@ -197,7 +196,9 @@ describe('the plans', function (): void {
     it('keeps an outcome retired since, and a template made private since, where the plan is saved untouched', function (): void {
         $outcome = Outcome::query()->where('name', 'Duplicate')->sole();
         $plan = nudgePlan(['end_outcome_id' => $outcome->id]);
-        $this->post("/sorting/outcomes/{$outcome->id}/retire");
+        $this->post("/sorting/outcomes/{$outcome->id}/retire")
+            ->assertSessionHas('problem', "“Duplicate” is needed by the nudge plan “{$plan->name}”. Change it or switch it off first.");
+        $outcome->forceFill(['retired_at' => now()])->save();
         Template::query()->whereKey($plan->steps[0]['template'])->update(['shared_with' => SharedWith::Nobody]);
         $page = $this->get('/nudges')->assertSee('Duplicate (not offered any more)')->assertSee('Ask again (not offered any more)');
         FilledForm::on($page, "/nudges/{$plan->id}")->send($this)->assertSessionHas('done');
@@ -210,7 +211,7 @@ describe('the plans', function (): void {
         $this->post("/templates/{$plan->steps[0]['template']}/retire")->assertSessionHas('problem');
         expect(Template::query()->findOrFail($plan->steps[0]['template'])->retired_at)->toBeNull();
         $begins = RuleAction::of([
-            'do' => ActionKind::Nudge->value, 'value' => (string) $plan->id, 'as' => (string) $this->teammate('ilse')->id,
+            'do' => 'nudge', 'value' => (string) $plan->id, 'as' => (string) $this->teammate('ilse')->id,
         ]);
         $open = ['field' => 'state', 'op' => 'in', 'value' => ['open']];
         $rule = app(SaveRule::class)->save(
@@ -219,7 +220,7 @@ describe('the plans', function (): void {
         );
         app(SaveRule::class)->switch($rule, true, $this->teammate('mads'));
         $this->post("/nudges/{$plan->id}/retire")
-            ->assertSessionHas('problem', '“Photo asked for” is started by: Photos. Switch them off first, or have them start another.');
+            ->assertSessionHas('problem', '“Photo asked for” is needed by the rule “Photos”. Change it or switch it off first.');
         expect($plan->refresh()->retired_at)->toBeNull();
         app(SaveRule::class)->switch($rule->refresh(), false, $this->teammate('mads'));
         $this->post("/nudges/{$plan->id}/retire")->assertSessionHas('done');

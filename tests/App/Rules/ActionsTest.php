@@ -12,8 +12,7 @@ use App\Conversations\JournalKind;
 use App\Conversations\Note;
 use App\Notifications\News;
 use App\Nudges\Nudge;
-use App\Rules\ActionChoices;
-use App\Rules\ActionKind;
+use App\Rules\ActionCatalogue;
 use App\Rules\CarryOut;
 use App\Rules\ChangedBy;
 use App\Rules\ReadyMade;
@@ -203,7 +202,7 @@ it('refuses an action that says nothing or names what is not there', function (a
     [['do' => 'set_category', 'value' => '99999'], 'choose a category'],
     [['do' => 'set_status', 'value' => 'asleep'], 'choose a state'],
     [['do' => 'set_status', 'value' => 'held'], 'write who must act first'],
-    [['do' => 'set_status', 'value' => 'resolved:99999'], 'choose the outcome'],
+    [['do' => 'set_status', 'value' => 'resolved:99999'], 'choose an outcome'],
     [['do' => 'assign_person', 'value' => '99999'], 'choose a person'],
     [['do' => 'assign_team', 'value' => '99999'], 'choose a team'],
     [['do' => 'set_language', 'value' => 'klingon'], 'choose a language'],
@@ -225,13 +224,12 @@ it('refuses an action that says nothing or names what is not there', function (a
 ]);
 
 it('offers choices for each action that takes one', function (): void {
-    foreach (ActionKind::cases() as $kind) {
-        $choices = (new ActionChoices)->of($kind);
-        // Templates, plans and webhooks are made by the store first.
-        $isMadeLater = in_array(
-            $kind, [ActionKind::Answer, ActionKind::AskRating, ActionKind::Nudge, ActionKind::CallHook, ActionKind::SetField], true
-        );
-        expect($choices !== [] || ! $kind->hasChoices() || $isMadeLater)->toBeTrue($kind->value)->and($kind->label())->not->toBe('');
+    $catalogue = app(ActionCatalogue::class);
+    // Templates, plans, fields and webhooks are made by the store first.
+    $madeLater = ['answer', 'ask_rating', 'nudge', 'call_hook', 'set_field'];
+    foreach ($catalogue->all() as $do => $phrase) {
+        expect($catalogue->choices($do) !== [] || ! $catalogue->hasChoices($do) || in_array($do, $madeLater, true))->toBeTrue($do)
+            ->and($phrase)->not->toBe('');
     }
 });
 

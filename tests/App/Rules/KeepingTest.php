@@ -171,7 +171,7 @@ it('does not let a template go that a rule answers with', function (): void {
     ]);
     $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
     $this->post("/templates/{$template->id}/retire")->assertSessionHas(
-        'problem', '“Receipt” is answered with by the rule “Late parcels”. Give it another template or switch it off first.'
+        'problem', '“Receipt” is needed by the rule “Late parcels”. Change it or switch it off first.'
     );
     expect(Template::query()->sole()->retired_at)->toBeNull();
     app(SaveRule::class)->switch($rule, false, $this->teammate('mads'));

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Answering\AddNote;
 use App\Approvals\Approval;
 use App\Channels\Channel;
 use App\Checklists\StartedChecklist;
 use App\Conversations\Actor;
-use App\Conversations\AddNote;
 use App\Conversations\ChangeState;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
@@ -253,8 +253,8 @@ it('does with its answer what goes along with the template, but gives it to nobo
     $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Hours', '', SharedWith::Everybody, null, [
         'en' => ['subject' => null, 'text' => 'From nine to five.', 'html' => null],
     ], [], [
-        Step::of('priority', 'low'), Step::of('tag', 'hours'), Step::of(
-            'owner', (string) $this->teammate('ruta')->id
+        Step::of('set_priority', 'low'), Step::of('add_tag', 'hours'), Step::of(
+            'assign_person', (string) $this->teammate('ruta')->id
         ), Step::of('then', 'waiting'), Step::of('cc', 'all@brindle.example'),
     ]), $this->teammate('mads'));
     rule(
@@ -453,7 +453,7 @@ it('tells a program elsewhere by a signed request, and again when it does not an
         ->toBe(hash_hmac('sha256', $second->header('Cairnfield-Time')[0].'.'.$second->body(), $hook->secret))
         ->and(json_decode($second->body(), true)['conversation'])
         ->toMatchArray(['number' => $conversation->number(), 'tags' => ['told'], 'state' => 'open']);
-    $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas('problem', '“Workshop” is told by: Tells. Switch them off first.');
+    $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas('problem', '“Workshop” is needed by the rule “Tells”. Change it or switch it off first.');
     // Tried for the last time: administrators are told, once an hour.
     $call->failed(new RuntimeException('Workshop answered 503.'));
     $call->failed(new RuntimeException('Workshop answered 503.'));

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Conversations\Actor;
+use App\Conversations\Changes\StillNeeded;
 use App\Conversations\ChangeState;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
@@ -26,7 +27,6 @@ use App\Rules\TriedRule;
 use App\Rules\TryRule;
 use App\Sorting\ArrangeFields;
 use App\Sorting\Category;
-use App\Sorting\SortingRefused;
 use App\Templates\SaveTemplate;
 use App\Templates\Template;
 use App\Templates\TemplateToSave;
@@ -272,7 +272,7 @@ it('lets nothing go that a rule which is on needs', function (): void {
     $asks = kept('Asks', ['field' => 'own.conversation.batch', 'op' => 'is', 'value' => 'K'], [['do' => 'add_tag', 'text' => 'K']]);
     $sets = kept('Sets', ['all' => []], [['do' => 'set_field', 'value' => 'batch', 'text' => 'K']]);
     expect(fn () => app(ArrangeFields::class)->retire($field))->toThrow(
-        SortingRefused::class, '“Batch” is asked for or set by the rules “Asks”, “Sets”.'
+        StillNeeded::class, '“Batch” is needed by the rule “Asks” and the rule “Sets”. Change them or switch them off first.'
     );
     $this->post("/sorting/fields/{$field->id}/retire")->assertSessionHas('problem');
     foreach ([$asks, $sets] as $rule) {
@@ -284,11 +284,11 @@ it('lets nothing go that a rule which is on needs', function (): void {
     app(SaveRule::class)->switch($reminds, true, $this->teammate('mads'));
     $plan = NudgePlan::query()->sole();
     $this->post("/nudges/{$plan->id}/retire")->assertSessionHas(
-        'problem', "“No answer” is started by: {$reminds->name}. Switch them off first, or have them start another."
+        'problem', "“No answer” is needed by the rule “{$reminds->name}”. Change it or switch it off first."
     );
     $template = Template::query()->where('name', 'Last word')->sole();
     $this->post("/templates/{$template->id}/retire")->assertSessionHas(
-        'problem', '“Last word” is sent by the nudge plan “No answer”. Give it another template first.'
+        'problem', '“Last word” is needed by the nudge plan “No answer”. Change it or switch it off first.'
     );
     expect($template->refresh()->retired_at)->toBeNull()->and($plan->refresh()->retired_at)->toBeNull();
 });

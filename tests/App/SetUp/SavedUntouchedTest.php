@@ -28,7 +28,7 @@ beforeEach(function (): void {
     }
     $template = (new Template)->forceFill([
         'name' => 'Thanks & more', 'folder' => 'Care', 'shared_with' => 'everybody',
-        'steps' => [['do' => 'tag', 'value' => 'seen, twice'], ['do' => 'priority', 'value' => 'low']], 'version' => 1,
+        'steps' => [['do' => 'add_tag', 'value' => 'seen, twice'], ['do' => 'set_priority', 'value' => 'low']], 'version' => 1,
     ]);
     $template->save();
     DB::table('template_languages')->insert([

@@ -11,6 +11,7 @@ use App\Sorting\ArrangeCategories;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;
+use App\Views\SavedView;
 use Tests\App\Mails;
 
 beforeEach(fn () => $this->actingAs($this->teammate('mads')));
@@ -81,6 +82,10 @@ it('retires a category only when nothing lies below it, and brings it back', fun
     $delivery = Category::query()->where('name', 'Delivery')->sole();
     $late = Category::query()->where('name', 'Late parcel')->sole();
     $this->post("/sorting/categories/{$delivery->id}/retire")->assertSessionHas('problem');
+    $this->post("/sorting/categories/{$late->id}/retire")->assertSessionHas(
+        'problem', '“Delivery › Late parcel” is needed by the view “Before the festival”. Change it or switch it off first.'
+    );
+    SavedView::query()->delete();
     $this->post("/sorting/categories/{$late->id}/retire")->assertSessionHas('done');
     expect(Category::inUse()->whereKey($late->id)->exists())->toBeFalse();
     $this->post("/sorting/categories/{$late->id}/bring-back");

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Conversations\ChangeMark;
 use App\Conversations\JournalEntry;
 use App\Support\FileStore;
 use App\Support\LocalTime;
-use App\Workspace\ChangeMark;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Checklists\Checklist;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\ChangeUse;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Nudges\NudgePlan;
@@ -10,9 +12,9 @@ use App\Sorting\ArrangeFields;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Team\Team;
+use App\Templates\AnswerPart;
 use App\Templates\SaveTemplate;
 use App\Templates\Step;
-use App\Templates\StepKind;
 use App\Templates\Template;
 use App\Templates\TemplateToSave;
 use App\Views\SharedWith;
@@ -88,18 +90,20 @@ it('keeps every step, saved untouched, and chosen in the form', function (): voi
             'then', 'resolved:'.Outcome::query()->value('id'),
         ], ['hold', '16|the workshop looks at it | twice'],
         [
-            'category', $id(Category::query()->where('name', 'Refund')->value('id')),
-        ], ['priority', 'urgent'], ['owner', 'me'], ['owner', ''], ['owner', 'turn'], ['owner', 'lead'],
+            'set_category', $id(Category::query()->where('name', 'Refund')->value('id')),
+        ], ['set_priority', 'urgent'], ['set_language', 'da'], ['assign_person', 'me'], ['assign_person', ''], ['assign_person', 'turn'], ['assign_person', 'lead'],
         [
-            'owner', $id($this->teammate('ruta')->id),
+            'assign_person', $id($this->teammate('ruta')->id),
         ], [
-            'team', $id(Team::query()->value('id')),
-        ], ['tag', 'batch = K | "new"'], ['untag', 'Größe'], ['field', 'batch|K=1|2'], ['field', 'size|M | L'], ['field', 'size|X=L'],
+            'assign_team', $id(Team::query()->value('id')),
+        ], ['add_tag', 'batch = K | "new"'], ['remove_tag', 'Größe'], ['set_field', 'batch|K=1|2'], ['set_field', 'size|M | L'], ['set_field', 'size|X=L'],
         [
             'checklist', $id(Checklist::query()->value('id')),
         ], ['nudge', $id($this->plan->id)], ['cc', 'a@x.example, b@x.example'], ['bcc', 'c@x.example'],
     ];
-    expect(array_unique(array_column($samples, 0)))->toEqualCanonicalizing(array_column(StepKind::cases(), 'value'));
+    expect(array_unique(array_column($samples, 0)))->toEqualCanonicalizing([
+        ...array_keys(app(Changes::class)->offeredTo(ChangeUse::Step)), ...array_column(AnswerPart::cases(), 'value'),
+    ]);
     foreach ($samples as [$do, $value]) {
         $template = keptTemplate([Step::of($do, $value)], "With {$do} {$value}");
         $before = templateIs($template);
@@ -114,19 +118,19 @@ it('keeps several steps together, of those that set one thing the last', functio
     $this->post(
         '/templates',
         templateForm([
-            'steps' => ['tag=one', 'tag=two', 'priority=low', 'priority=high', 'owner=me'], 'step' => 'untag=',
+            'steps' => ['add_tag=one', 'add_tag=two', 'set_priority=low', 'set_priority=high', 'assign_person=me'], 'step' => 'remove_tag=',
             'step_text' => ' three ',
         ])
     )->assertSessionHas('done');
     expect(Template::query()->where('name', 'Written')->sole()->steps)->toBe([
-        ['do' => 'tag', 'value' => 'one'], ['do' => 'tag', 'value' => 'two'], ['do' => 'priority', 'value' => 'high'], ['do' => 'owner', 'value' => 'me'], ['do' => 'untag', 'value' => 'three'],
+        ['do' => 'add_tag', 'value' => 'one'], ['do' => 'add_tag', 'value' => 'two'], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'assign_person', 'value' => 'me'], ['do' => 'remove_tag', 'value' => 'three'],
     ]);
 });
 
 it('refuses a step that cannot be, and gives the form back as it was written', function (array $step, string $says): void {
     $other = keptTemplate(name: 'Another');
     $written = templateForm([
-        ...$step, 'steps' => ['tag=kept'], 'categories' => [(string) Category::query()->where('name', 'Refund')->value('id')],
+        ...$step, 'steps' => ['add_tag=kept'], 'categories' => [(string) Category::query()->where('name', 'Refund')->value('id')],
     ]);
     $page = $this->post('/templates', $written)->assertOk()->assertSee($says);
     $form = FilledForm::on($page, '/templates')->values();
@@ -134,17 +138,17 @@ it('refuses a step that cannot be, and gives the form back as it was written', f
         ->and($form['texts'][0])
         ->toBe($written['texts'][0])
         ->and($form['steps'])
-        ->toBe(['tag=kept'])
+        ->toBe(['add_tag=kept'])
         ->and($form['categories'])
         ->toBe($written['categories'])
         ->and([$form['step'], $form['step_text']])->toBe([$step['step'], $step['step_text']]);
     // What was refused here stands in no other template's form.
     expect(FilledForm::on($this->get("/templates/{$other->id}"), "/templates/{$other->id}")->values()['name'])->toBe('Another');
 })->with([
-    'a tag without a name' => [['step' => 'tag=', 'step_text' => ''], 'write the tag’s name'],
+    'a tag without a name' => [['step' => 'add_tag=', 'step_text' => ''], 'write the tag, of at most 60 letters'],
     'hours without a reason' => [['step' => 'hold=', 'step_text' => '16'], 'write how many working hours'],
     'no hours' => [['step' => 'hold=', 'step_text' => '0|the workshop'], 'write how many working hours'],
-    'a choice that is none' => [['step' => 'field=size|', 'step_text' => 'XXL'], 'Size'],
+    'a choice that is none' => [['step' => 'set_field=size|', 'step_text' => 'XXL'], 'Size'],
     'no address' => [['step' => 'cc=', 'step_text' => 'nobody'], 'nobody'],
 ]);
 
@@ -194,8 +198,8 @@ it('gives the text back where something else in the form is refused', function (
 ]);
 
 it('says what a step needs that is not there any more, and keeps the others', function (): void {
-    $template = keptTemplate([Step::of('nudge', (string) $this->plan->id), Step::of('tag', 'kept')]);
+    $template = keptTemplate([Step::of('nudge', (string) $this->plan->id), Step::of('add_tag', 'kept')]);
     $this->plan->forceFill(['retired_at' => now()])->save();
-    $page = $this->get("/templates/{$template->id}")->assertOk()->assertSee('that nudge plan is not there any more');
-    expect(FilledForm::on($page, "/templates/{$template->id}")->values()['steps'])->toBe(['tag=kept']);
+    $page = $this->get("/templates/{$template->id}")->assertOk()->assertSee('choose a nudge plan; this one is not there any more');
+    expect(FilledForm::on($page, "/templates/{$template->id}")->values()['steps'])->toBe(['add_tag=kept']);
 });

@@ -32,11 +32,11 @@ it('keeps a template with its languages, steps and categories', function (): voi
             ['language' => 'en', 'text' => "It is late.\r\nSorry."],
             ['language' => 'da', 'text' => 'Den er forsinket.', 'subject' => 'Om din pakke'], ['language' => '', 'text' => ''],
         ],
-        'categories' => [$late->id], 'step' => 'tag=', 'step_text' => 'festival',
+        'categories' => [$late->id], 'step' => 'add_tag=', 'step_text' => 'festival',
     ]))->assertSessionHas('done', '“Late” is saved.');
     $template = Template::query()->with('languages')->sole();
     expect($template->languages->pluck('text', 'language')->all())->toBe(['da' => 'Den er forsinket.', 'en' => "It is late.\nSorry."])
-        ->and($template->steps)->toBe([['do' => 'tag', 'value' => 'festival']])
+        ->and($template->steps)->toBe([['do' => 'add_tag', 'value' => 'festival']])
         ->and($template->categories->modelKeys())->toBe([$late->id])
         ->and($template->version)->toBe(1);
     $this->get("/templates/{$template->id}")->assertOk()->assertSee('Om din pakke')->assertSee('tag “festival”');
@@ -161,7 +161,7 @@ it('gives templates as CSV and JSON, and takes them back as they were', function
     $this->post(
         '/templates',
         ($this->form)([
-            'categories' => [$late->id], 'step' => 'priority=high',
+            'categories' => [$late->id], 'step' => 'set_priority=high',
             'texts' => [
                 ['language' => 'en', 'text' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}"],
                 ['language' => 'da', 'text' => 'Øv', 'subject' => 'Pakke'],
@@ -177,7 +177,7 @@ it('gives templates as CSV and JSON, and takes them back as they were', function
     expect($template->languages->pluck('text', 'language')->all())->toBe([
         'da' => 'Øv', 'en' => "It is \"late\",\nsorry; {{ order.number | \"it\" }}",
     ])
-        ->and($template->steps)->toBe([['do' => 'priority', 'value' => 'high']])
+        ->and($template->steps)->toBe([['do' => 'set_priority', 'value' => 'high']])
         ->and($template->categories->pluck('name')->all())->toBe(['Late parcel'])
         ->and($template->shared_with)->toBe(SharedWith::Everybody);
     expect((string) $this->get("/templates.{$format}")->getContent())->toBe($file);

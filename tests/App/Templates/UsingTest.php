@@ -95,13 +95,13 @@ it('does what goes along together with the answer', function (): void {
     $faulty = Category::query()->where('name', 'Faulty item')->firstOrFail();
     $bench = Team::query()->where('name', 'Returns bench')->firstOrFail();
     $template = template('Split ferrule', ['en' => 'We are sorry.'], [
-        ['category', (string) $faulty->id], ['priority', 'high'], ['tag', 'batch K'], ['field', 'batch|K'], ['team', (string) $bench->id],
+        ['set_category', (string) $faulty->id], ['set_priority', 'high'], ['add_tag', 'batch K'], ['set_field', 'batch|K'], ['assign_team', (string) $bench->id],
         ['checklist', (string) $checklist->id], ['hold', '16|the workshop looks at it'], ['cc', 'workshop@brindle.example'], ['then', 'waiting'],
     ]);
     $shown = ($this->use)($template)->assertSee('tag “batch K”')->assertSee('hold for 16 working hours: the workshop looks at it')->assertSee('data-cc="workshop@brindle.example"', false)->getContent();
     preg_match_all('/name="steps\[\]" value="([^"]+)"/', (string) $shown, $steps);
     // The tag is taken away by hand, the rest goes along.
-    $steps = array_values(array_filter(array_map(html_entity_decode(...), $steps[1]), static fn (string $step): bool => ! str_starts_with($step, 'tag=')));
+    $steps = array_values(array_filter(array_map(html_entity_decode(...), $steps[1]), static fn (string $step): bool => ! str_starts_with($step, 'add_tag=')));
     ($this->send)(['text' => 'We are sorry.', 'steps' => $steps])->assertSessionHas('done');
     $conversation = $this->conversation->refresh();
     expect($conversation->category_id)->toBe($faulty->id)
@@ -117,38 +117,38 @@ it('does what goes along together with the answer', function (): void {
 });
 
 it('leaves out what was unticked, also when another template comes in', function (): void {
-    $one = template('One', ['en' => 'One.'], [['priority', 'high'], ['tag', 'one']]);
-    $two = template('Two', ['en' => 'Two.'], [['tag', 'two']]);
+    $one = template('One', ['en' => 'One.'], [['set_priority', 'high'], ['add_tag', 'one']]);
+    $two = template('Two', ['en' => 'Two.'], [['add_tag', 'two']]);
     ($this->use)($one);
-    $this->post("{$this->at}/draft-steps", ['step' => 'priority=high', 'steps' => ['tag=one']])->assertNoContent();
+    $this->post("{$this->at}/draft-steps", ['step' => 'set_priority=high', 'steps' => ['add_tag=one']])->assertNoContent();
     $shown = (string) ($this->use)($two)->getContent();
-    expect($shown)->toMatch('/value="tag=one" checked/')->toMatch('/value="tag=two" checked/')->not->toMatch('/value="priority=high" checked/');
-    $this->post("{$this->at}/draft-steps", ['step' => 'priority=high', 'steps' => ['tag=one', 'priority=high']]);
-    expect((string) $this->get($this->at)->getContent())->toMatch('/value="priority=high" checked/');
+    expect($shown)->toMatch('/value="add_tag=one" checked/')->toMatch('/value="add_tag=two" checked/')->not->toMatch('/value="set_priority=high" checked/');
+    $this->post("{$this->at}/draft-steps", ['step' => 'set_priority=high', 'steps' => ['add_tag=one', 'set_priority=high']]);
+    expect((string) $this->get($this->at)->getContent())->toMatch('/value="set_priority=high" checked/');
 });
 
 it('does nothing of it where the answer cannot be sent, and does not send where a step is not possible', function (): void {
-    ($this->send)(['text' => '', 'steps' => ['tag=batch K']])->assertSessionHas('problem');
+    ($this->send)(['text' => '', 'steps' => ['add_tag=batch K']])->assertSessionHas('problem');
     expect($this->conversation->refresh()->tags)->toHaveCount(0);
-    ($this->send)(['steps' => ['tag=batch K', 'checklist=999']])->assertSessionHas('problem', 'Start a checklist: that checklist is not there any more.');
+    ($this->send)(['steps' => ['add_tag=batch K', 'checklist=999']])->assertSessionHas('problem', 'Start the checklist: choose a checklist; this one is not there any more.');
     ($this->send)(['steps' => ['delete=everything']])->assertSessionHas('problem');
     $this->conversation->forceFill(['state' => ConversationState::Closed])->save();
-    ($this->send)(['steps' => ['tag=batch K']])->assertSessionHas('problem');
+    ($this->send)(['steps' => ['add_tag=batch K']])->assertSessionHas('problem');
     expect(Message::query()->where('direction', Message::OUT)->exists())->toBeFalse()->and($this->conversation->refresh()->tags)->toHaveCount(0);
 });
 
 it('takes back what went along when the answer is called back', function (): void {
     config(['cairnfield.outbox.call_back_seconds' => 10]);
-    $template = template('Sorry', ['en' => 'We are sorry.'], [['priority', 'high'], ['tag', 'batch K']]);
+    $template = template('Sorry', ['en' => 'We are sorry.'], [['set_priority', 'high'], ['add_tag', 'batch K']]);
     ($this->use)($template);
-    ($this->send)(['text' => 'We are sorry.', 'steps' => ['priority=high', 'tag=batch K']])->assertSessionHas('done');
+    ($this->send)(['text' => 'We are sorry.', 'steps' => ['set_priority=high', 'add_tag=batch K']])->assertSessionHas('done');
     expect($this->conversation->refresh()->priority)->toBe(Priority::High)->and($template->refresh()->uses)->toBe(1);
     app(CallBack::class)->byAuthor(Message::query()->where('direction', Message::OUT)->firstOrFail(), $this->teammate('ilse'));
     expect($this->conversation->refresh()->priority)->toBe(Priority::Normal)->and($this->conversation->tags()->count())->toBe(0)->and($template->refresh()->uses)->toBe(0);
 });
 
 it('keeps the steps of an answer that is sent later', function (): void {
-    ($this->send)(['when' => 'unless', 'days' => 2, 'steps' => ['tag=batch K']])->assertSessionHas('done');
+    ($this->send)(['when' => 'unless', 'days' => 2, 'steps' => ['add_tag=batch K']])->assertSessionHas('done');
     expect($this->conversation->tags()->count())->toBe(0);
     CarbonImmutable::setTestNow('2026-11-25T10:00:01Z');
     app(ScheduleReply::class)->sendDue();
@@ -251,7 +251,7 @@ it('sends the files of a template, as they are when it is sent', function (): vo
 it('refuses a step that names what is not there', function (string $do, string $value, string $why): void {
     expect(fn () => Step::of($do, $value))->toThrow(TemplateProblem::class, $why);
 })->with([
-    ['priority', 'highest', 'there are low, normal, high and urgent'], ['then', 'closed', 'leaves a conversation waiting, open or resolved'], ['then', 'resolved:0', 'choose the outcome'],
-    ['hold', 'soon|x', 'how many working hours'], ['hold', '3|', 'who must act first'], ['tag', '', 'write the tag’s name'], ['field', 'none|x', 'there is no field'],
-    ['cc', 'nobody', 'is no address'], ['owner', '0', 'not there any more'], ['explode', '1', 'is nothing that can go with an answer'],
+    ['set_priority', 'highest', 'choose low, normal, high or urgent'], ['then', 'closed', 'leaves a conversation waiting, open or resolved'], ['then', 'resolved:0', 'choose the outcome'],
+    ['hold', 'soon|x', 'how many working hours'], ['hold', '3|', 'who must act first'], ['add_tag', '', 'write the tag, of at most 60 letters'], ['set_field', 'none|x', 'choose a field; this one is not there any more'],
+    ['cc', 'nobody', 'is no address'], ['assign_person', '0', 'not in the team any more'], ['explode', '1', 'is nothing that can go with an answer'],
 ]);

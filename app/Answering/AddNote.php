@@ -2,9 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Conversations;
+namespace App\Answering;
 
-use App\Answering\Draft;
+use App\Conversations\Actor;
+use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
+use App\Conversations\Journal;
+use App\Conversations\JournalKind;
+use App\Conversations\Note;
 use App\Team\Teammate;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;

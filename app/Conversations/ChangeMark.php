@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Workspace;
+namespace App\Conversations;
 
-use App\Conversations\Conversation;
 use Illuminate\Support\Facades\DB;
 
 /**

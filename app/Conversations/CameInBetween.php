@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Answering;
+namespace App\Conversations;
 
-use App\Conversations\JournalEntry;
 use Illuminate\Database\Eloquent\Collection;
 use RuntimeException;
 

@@ -2,11 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Answering;
+namespace App\Conversations;
 
-use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
 use App\Team\Teammate;
 
 /**

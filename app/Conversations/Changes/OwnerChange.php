@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conversations\Changes;
+
+use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
+use App\Conversations\Conversation;
+use App\Conversations\JournalKind;
+use App\Team\TakeTurns;
+use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * With whom it lies: a person, whoever’s turn it is, the lead on duty, or nobody.
+ */
+final class OwnerChange extends Change
+{
+    private const NOBODY = '';
+
+    private const TURN = 'turn';
+
+    private const LEAD = 'lead';
+
+    private const SENDER = 'me';
+
+    public function __construct(private readonly AssignConversation $assign, private readonly TakeTurns $turns) {}
+
+    public function key(): string
+    {
+        return 'assign_person';
+    }
+
+    public function phrase(): string
+    {
+        return 'give it to';
+    }
+
+    public function group(): string
+    {
+        return 'Owner';
+    }
+
+    public function choices(ChangeUse $use): array
+    {
+        return ($use === ChangeUse::Step ? [self::SENDER => 'who sends it'] : [])
+            + ($use === ChangeUse::Rule || $use === ChangeUse::Step
+                ? [self::TURN => 'whoever’s turn it is in its team', self::LEAD => 'the lead on duty']
+                : [])
+            + [self::NOBODY => 'nobody']
+            + Teammate::working()->pluck('name', 'id')->all();
+    }
+
+    public function canBeEmpty(): bool
+    {
+        return true;
+    }
+
+    public function check(Chosen $chosen, ThingsInUse $things, ChangeUse $use): string
+    {
+        $isNamed = ! ctype_digit($chosen->value);
+
+        return match (true) {
+            $isNamed => $this->named($use)[$chosen->value] ?? throw ChangeRefused::because('choose a person.'),
+            default => $things->one(Teammate::working(), $chosen->value)->name ?? throw ChangeRefused::personGone($chosen->value),
+        };
+    }
+
+    public function make(Conversation $conversation, Chosen $chosen, Actor $actor, string $why): void
+    {
+        $this->assign->assign($conversation, match ($chosen->value) {
+            self::SENDER => $actor->teammate,
+            self::TURN => $this->turns->next($conversation) ?? $conversation->owner,
+            self::LEAD => Teammate::leadOnDuty(),
+            self::NOBODY => null,
+            default => Teammate::query()->findOrFail($chosen->id()),
+        }, $actor, $why);
+    }
+
+    public function briefly(Chosen $chosen, string $words): string
+    {
+        return ctype_digit($chosen->value) ? "owner {$words}" : "owner: {$words}";
+    }
+
+    public function references(Chosen $chosen): array
+    {
+        return Reference::toNumber(Teammate::class, $chosen->value);
+    }
+
+    public function whyNot(Conversation $conversation, Chosen $chosen): ?string
+    {
+        return $chosen->value === self::TURN ? $this->turns->whyNot($conversation) : null;
+    }
+
+    public function alreadySo(Collection $conversations, Chosen $chosen): array
+    {
+        $id = $chosen->value === self::NOBODY ? null : $chosen->id();
+
+        return self::those(
+            $conversations, static fn (Conversation $one): bool => $one->owner_id === $id,
+            $id === null ? 'nobody has it' : 'it lies with them already'
+        );
+    }
+
+    public function records(): array
+    {
+        return [JournalKind::OwnerChanged];
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    private function named(ChangeUse $use): array
+    {
+        return array_filter($this->choices($use), is_string(...), ARRAY_FILTER_USE_KEY);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Checklists\ChecklistChange;
+use App\Checklists\ChecklistsOfConversation;
+use App\Conversations\Changes\CategoryChange;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\FieldChange;
+use App\Conversations\Changes\JunkChange;
+use App\Conversations\Changes\LanguageChange;
+use App\Conversations\Changes\OwnerChange;
+use App\Conversations\Changes\PriorityChange;
+use App\Conversations\Changes\StateChange;
+use App\Conversations\Changes\TagGiven;
+use App\Conversations\Changes\TagTaken;
+use App\Conversations\Changes\TeamChange;
+use App\Conversations\Changes\WhatNeeds;
+use App\Conversations\Snapshots\Columns;
+use App\Conversations\Snapshots\GivenTags;
+use App\Conversations\Snapshots\Snapshot;
+use App\Fields\ValuesOfConversation;
+use App\Nudges\NudgeChange;
+use App\Nudges\NudgePlansNeed;
+use App\Nudges\NudgesOfConversation;
+use App\Rules\RulesNeed;
+use App\Templates\TemplatesNeed;
+use App\Views\ViewsNeed;
+use Illuminate\Contracts\Container\Container;
+use Illuminate\Support\ServiceProvider;
+
+/**
+ * What places add to what others hold together. A new place adds itself here, and nobody else is edited.
+ */
+final class Contributions extends ServiceProvider
+{
+    /** In the order in which they are offered. */
+    private const CHANGES = [
+        PriorityChange::class, CategoryChange::class, StateChange::class, LanguageChange::class, OwnerChange::class,
+        TeamChange::class, TagGiven::class, TagTaken::class, FieldChange::class, ChecklistChange::class, NudgeChange::class,
+        JunkChange::class,
+    ];
+
+    private const NEEDS_THINGS = [RulesNeed::class, TemplatesNeed::class, NudgePlansNeed::class, ViewsNeed::class];
+
+    private const SNAPSHOT_PARTS = [
+        GivenTags::class, ValuesOfConversation::class, ChecklistsOfConversation::class, NudgesOfConversation::class,
+    ];
+
+    public function register(): void
+    {
+        $this->app->scoped(Changes::class, static fn (Container $app): Changes => new Changes(
+            array_map($app->make(...), self::CHANGES)
+        ));
+        $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(
+            array_map($app->make(...), self::NEEDS_THINGS)
+        ));
+        $this->app->bind(Snapshot::class, static fn (Container $app): Snapshot => new Snapshot([
+            ...Columns::all(), ...array_map($app->make(...), self::SNAPSHOT_PARTS),
+        ]));
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Which place of the application uses which, read from the code: a new folder is held to it without being listed here.
+ */
+
+/**
+ * @return array<string, array<string, list<string>>> by place and the place that it uses: the classes, as `Class -> Other\\Class`
+ */
+function placesUsing(): array
+{
+    $root = dirname(__DIR__, 2).'/app';
+    $uses = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, FilesystemIterator::SKIP_DOTS)) as $file) {
+        if ($file->getExtension() !== 'php') {
+            continue;
+        }
+        $path = substr($file->getPathname(), strlen($root) + 1, -4);
+        $place = strtok($path, '/');
+        preg_match_all('/(?<![\\w\\\\])\\\\?App\\\\(\\w+)\\\\([\\w\\\\]+)/', (string) file_get_contents($file->getPathname()), $found, PREG_SET_ORDER);
+        foreach ($found as [, $other, $class]) {
+            if ($other !== $place) {
+                $uses[$place][$other][] = basename($path)." -> {$other}\\{$class}";
+            }
+        }
+    }
+
+    return array_map(static fn (array $others): array => array_map(static fn (array $all): array => array_values(array_unique($all)), $others), $uses);
+}
+
+/** What a conversation is made of and moves through, from the bottom up: each uses only those before it. */
+const UPWARDS = ['Channels', 'Conversations', 'Answering', 'Receiving', 'Queue'];
+
+/**
+ * Uses downwards, each of which makes a circle. This list may only shrink.
+ */
+const DOWNWARDS = [
+    'ArrivalController -> Receiving\\RedactArrival',
+    'CallController -> Conversations\\Conversation',
+    'ChannelItem -> Conversations\\Conversation',
+    'ChannelItem -> Receiving\\Arrival',
+    'DeliverOutboxItem -> Conversations\\Actor',
+    'DeliverOutboxItem -> Conversations\\Journal',
+    'DeliverOutboxItem -> Conversations\\JournalKind',
+    'EventTrace -> Receiving\\RedactArrival',
+    'MailComposer -> Conversations\\Attachment',
+    'MailComposer -> Conversations\\Message',
+    'OutboxItem -> Conversations\\Message',
+    'PublicController -> Conversations\\Actor',
+    'PublicController -> Conversations\\Conversation',
+    'PublicController -> Conversations\\Journal',
+    'PublicController -> Conversations\\JournalKind',
+    'SendAgain -> Conversations\\Actor',
+    'SendAgain -> Conversations\\Journal',
+    'SendAgain -> Conversations\\JournalKind',
+    'TakeForm -> Conversations\\Actor',
+    'TakeForm -> Conversations\\Conversation',
+    'TakeForm -> Conversations\\SetOwnField',
+    'TakeForm -> Receiving\\ReceiptOutcome',
+    'TakeForm -> Receiving\\ReceiveMessage',
+    'TakeForm -> Receiving\\SendReceipt',
+    'TakeItem -> Receiving\\Arrival',
+    'TakeItem -> Receiving\\MarkChangedAtSource',
+    'TakeItem -> Receiving\\PrepareArrival',
+    'TakeItem -> Receiving\\ReceiptOutcome',
+    'TakeItem -> Receiving\\ReceiveMessage',
+    'TakeMail -> Receiving\\ReceiveMessage',
+    'TakenMail -> Conversations\\Message',
+    'WriteDownCall -> Conversations\\Actor',
+    'WriteDownCall -> Conversations\\AssignConversation',
+    'WriteDownCall -> Conversations\\Conversation',
+    'WriteDownCall -> Receiving\\ReceiveMessage',
+];
+
+it('finds the places, and what they use', function (): void {
+    expect(placesUsing())->toHaveKeys(UPWARDS)->and(placesUsing()['Receiving'])->toHaveKey('Conversations');
+});
+
+it('lets nobody reach into the page of a conversation but those who show it', function (): void {
+    $using = array_filter(placesUsing(), static fn (array $others): bool => isset($others['Workspace']));
+    expect(array_diff(array_keys($using), ['Answering', 'Support', 'Views', 'Demo', 'Nudges', 'Rules', 'Joining']))->toBe([]);
+});
+
+it('has controllers used by routes alone', function (): void {
+    $using = array_merge(...array_map(static fn (array $others): array => array_merge(...array_values($others)), array_values(placesUsing())));
+    expect(array_values(preg_grep('/Controller$/', $using) ?: []))->toBe([]);
+});
+
+it('has the conversation know nothing of what is done with it', function (): void {
+    $uses = placesUsing()['Conversations'];
+    expect(array_intersect(array_keys($uses), ['Receiving', 'Answering', 'Queue', 'Joining', 'Workspace', 'Rules', 'Templates', 'Bulk', 'Views']))->toBe([]);
+});
+
+it('has no circle among what a conversation moves through, but for what is known', function (): void {
+    $uses = placesUsing();
+    $downwards = [];
+    foreach (UPWARDS as $index => $place) {
+        foreach (array_slice(UPWARDS, $index + 1) as $above) {
+            $downwards = [...$downwards, ...$uses[$place][$above] ?? []];
+        }
+    }
+    expect(array_values(array_diff($downwards, DOWNWARDS)))->toBe([], 'These are new: call it the other way round, or by a contract.')
+        ->and(array_values(array_diff(DOWNWARDS, $downwards)))->toBe([], 'These are gone: take them off the list.');
+});
