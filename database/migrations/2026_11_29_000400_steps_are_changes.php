@@ -36,12 +36,14 @@ return new class extends Migration
         DB::table('templates')->orderBy('id')->each(static fn (object $row) => DB::table('templates')->where('id', $row->id)->update([
             'steps' => json_encode($renamed((array) json_decode($row->steps, true)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
         ]));
-        DB::table('template_versions')->orderBy('id')->each(static function (object $row) use ($renamed): void {
+        foreach (DB::table('template_versions')->get(['template_id', 'version', 'content']) as $row) {
             $content = (array) json_decode($row->content, true);
-            DB::table('template_versions')->where('id', $row->id)->update(['content' => json_encode(
-                [...$content, 'steps' => $renamed((array) ($content['steps'] ?? []))], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
-            )]);
-        });
+            DB::table('template_versions')->where('template_id', $row->template_id)->where('version', $row->version)->update([
+                'content' => json_encode(
+                    [...$content, 'steps' => $renamed((array) ($content['steps'] ?? []))], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
+                ),
+            ]);
+        }
         // What was being written, or can still be called back or undone, names them as before.
         DB::table('drafts')->update(['details' => null]);
     }
