@@ -69,11 +69,15 @@ final readonly class CallBack
             $message->forceFill(['called_back_at' => now()])->save();
             $before = $item->before ?? [];
             // What anybody did with it since stays: what the customer wrote keeps it our turn, another's answer stays one.
-            $this->snapshot->restore($conversation, $before, $this->journal->kindsSince($conversation, (int) ($before[self::UNTIL] ?? 0)));
+            $actor = $message->teammate === null ? Actor::application() : Actor::teammate($message->teammate);
+            $this->snapshot->restore(
+                $conversation, $before, $actor, 'the answer was called back',
+                $this->journal->kindsSince($conversation, (int) ($before[self::UNTIL] ?? 0))
+            );
             $this->templates->forget($message);
             $this->journal->record(
                 $conversation, JournalKind::CalledBack,
-                $message->teammate === null ? Actor::application() : Actor::teammate($message->teammate),
+                $actor,
                 ['to' => implode(', ', $message->to)]
             );
         });

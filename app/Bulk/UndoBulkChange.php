@@ -65,9 +65,10 @@ final readonly class UndoBulkChange
 
             return;
         }
-        $this->snapshot->restore($conversation, $before);
+        $actor = Actor::teammate($bulk->teammate()->firstOrFail());
+        $this->snapshot->restore($conversation, $before, $actor, 'undone');
         $this->journal->record(
-            $conversation, JournalKind::BulkUndone, Actor::teammate($bulk->teammate()->firstOrFail()), ['what' => $bulk->label]
+            $conversation, JournalKind::BulkUndone, $actor, ['what' => $bulk->label]
         );
         $this->set($item, ['state' => BulkItem::UNDONE]);
     }

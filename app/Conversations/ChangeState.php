@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Conversations;
 
 use App\Fields\OwnFields;
+use App\Sorting\KnownOutcome;
 use App\Sorting\Outcome;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
@@ -117,34 +118,74 @@ final readonly class ChangeState
     }
 
     /**
+     * With the junk it is resolved, and nobody waits.
+     */
+    public function junk(Conversation $locked, Actor $actor): void
+    {
+        $this->set($locked, ConversationState::Resolved, $actor, [
+            ...$this->answered(), 'outcome_id' => Outcome::known(KnownOutcome::Junk)->id,
+        ], 'put with the junk');
+    }
+
+    /**
+     * Joined into another, which is answered instead.
+     */
+    public function duplicate(Conversation $locked, Actor $actor): void
+    {
+        $this->set($locked, ConversationState::Resolved, $actor, [
+            ...$this->answered(), 'outcome_id' => Outcome::known(KnownOutcome::Duplicate)->id,
+        ], 'joined into another');
+    }
+
+    /**
+     * For what takes more with it: on a conversation that is locked, which is saved with all that was filled in.
+     *
+     * @param  array<string, mixed>  $also
+     */
+    public function set(Conversation $locked, ConversationState $to, Actor $actor, array $also = [], string $why = ''): void
+    {
+        $from = $locked->state;
+        $locked->forceFill(['held_reason' => null, 'bring_back_at' => null, 'outcome_id' => null, ...$also, 'state' => $to])->save();
+        if ($from !== $to || $to === ConversationState::Held) {
+            $this->record($locked, $from, $actor, $why);
+        }
+    }
+
+    /**
+     * That it was set back as it was.
+     */
+    public function setBack(Conversation $locked, ConversationState $from, Actor $actor, string $why): void
+    {
+        if ($from !== $locked->state) {
+            $this->record($locked, $from, $actor, $why);
+        }
+    }
+
+    /**
      * @param  array<string, mixed>  $also
      */
     private function change(Conversation $conversation, ConversationState $to, Actor $actor, array $also = [], string $why = ''): void
     {
         DB::transaction(function () use ($conversation, $to, $actor, $also, $why): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $from = $locked->state;
-            if ($from === ConversationState::Closed) {
+            if ($locked->state === ConversationState::Closed) {
                 throw ConversationRefused::closed($locked->number());
             }
-            if ($from === $to && $to !== ConversationState::Held) {
+            if ($locked->state === $to && $to !== ConversationState::Held) {
                 return;
             }
-            $locked->forceFill([
-                'held_reason' => null,
-                'bring_back_at' => null,
-                'outcome_id' => null,
-                ...$also,
-                'state' => $to,
-            ])->save();
-            $bringBackAt = $also['bring_back_at'] ?? null;
-            $this->journal->record($locked, JournalKind::StateChanged, $actor, array_filter([
-                'from' => $from->value,
-                'to' => $to->value,
-                'until' => $bringBackAt instanceof DateTimeInterface ? $bringBackAt->format(DATE_ATOM) : null,
-            ]), $why);
+            $this->set($locked, $to, $actor, $also, $why);
             $conversation->refresh();
         });
+    }
+
+    private function record(Conversation $conversation, ConversationState $from, Actor $actor, string $why): void
+    {
+        $this->journal->record($conversation, JournalKind::StateChanged, $actor, array_filter([
+            'from' => $from->value,
+            'to' => $conversation->state->value,
+            'until' => $conversation->state === ConversationState::Held ? $conversation->bring_back_at?->format(DATE_ATOM) : null,
+        ]), $why);
     }
 
     /**

@@ -7,7 +7,6 @@ namespace App\Conversations;
 use App\Channels\BlockedSender;
 use App\Channels\BlockList;
 use App\Promises\StoreHours;
-use App\Sorting\Outcome;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -17,7 +16,9 @@ use Illuminate\Support\Str;
  */
 final readonly class SortJunk
 {
-    public function __construct(private Journal $journal, private StoreHours $hours, private BlockList $blockList) {}
+    public function __construct(
+        private Journal $journal, private StoreHours $hours, private BlockList $blockList, private ChangeState $state
+    ) {}
 
     /**
      * @param  string|null  $block  `sender` puts them on the block list, `domain` everybody there
@@ -26,14 +27,9 @@ final readonly class SortJunk
     {
         DB::transaction(function () use ($conversation, $teammate, $block): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $locked->forceFill([
-                'junk' => true,
-                'junk_reasons' => ["put there by {$teammate->name}"],
-                'state' => ConversationState::Resolved,
-                'outcome_id' => Outcome::query()->where('name', 'Junk')->value('id'),
-                'waiting_since' => null, 'due_at' => null, 'answer_by' => null, 'held_reason' => null, 'bring_back_at' => null,
-            ])->save();
+            $locked->forceFill(['junk' => true, 'junk_reasons' => ["put there by {$teammate->name}"]]);
             $this->journal->record($locked, JournalKind::Junked, Actor::teammate($teammate));
+            $this->state->junk($locked, Actor::teammate($teammate));
             foreach ($block === null ? [] : $this->senders($locked, $block === 'domain') as $sender) {
                 BlockedSender::query()->createOrFirst($sender, ['teammate_id' => $teammate->id]);
             }
@@ -47,19 +43,15 @@ final readonly class SortJunk
     {
         DB::transaction(function () use ($conversation, $teammate): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $locked->forceFill([
-                'junk' => false,
-                'junk_reasons' => null,
-                'state' => ConversationState::Open,
-                'outcome_id' => null,
-                'waiting_since' => now(),
-                'due_at' => $this->hours->dueAt(now()),
-            ])->save();
+            $locked->forceFill(['junk' => false, 'junk_reasons' => null]);
             foreach ([...$this->senders($locked, false), ...$this->senders($locked, true)] as $sender) {
                 BlockedSender::query()->where($sender)->delete();
             }
             $this->blockList->readAgain();
             $this->journal->record($locked, JournalKind::NotJunk, Actor::teammate($teammate));
+            $this->state->set($locked, ConversationState::Open, Actor::teammate($teammate), [
+                'waiting_since' => now(), 'due_at' => $this->hours->dueAt(now()),
+            ], 'taken back from the junk');
         });
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Joining;
 
 use App\Conversations\Actor;
+use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
@@ -13,7 +14,6 @@ use App\Conversations\JournalEntry;
 use App\Conversations\JournalKind;
 use App\Conversations\Snapshots\Snapshot;
 use App\Orders\AttachOrders;
-use App\Sorting\Outcome;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -24,7 +24,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class JoinConversations
 {
-    public function __construct(private Journal $journal, private AttachOrders $attachOrders, private Snapshot $snapshot) {}
+    public function __construct(private Journal $journal, private AttachOrders $attachOrders, private Snapshot $snapshot, private ChangeState $state) {}
 
     /**
      * All of them or none.
@@ -57,10 +57,10 @@ final readonly class JoinConversations
             [$kept, $separated] = [$locked[$keptId], $locked[$joined->id]];
             $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
             $separated->forceFill(['joined_into_id' => null]);
-            $this->snapshot->restore($separated, $this->before($join?->joined_before));
+            $this->snapshot->restore($separated, $this->before($join?->joined_before), Actor::teammate($teammate), 'separated again');
             // What has gone on since stays as it is now.
             if ($join !== null && $join->kept_id === $kept->id && ! $this->hasGoneOn($kept, (int) $join->at_entry)) {
-                $this->snapshot->restore($kept, $this->before($join->kept_before));
+                $this->snapshot->restore($kept, $this->before($join->kept_before), Actor::teammate($teammate), 'separated again');
             }
             $this->takeAlong($kept, $separated, $this->before($join?->came_along), Actor::teammate($teammate));
             DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
@@ -84,19 +84,15 @@ final readonly class JoinConversations
             $this->snapshot->take($conversation), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE
         );
         [$keptBefore, $joinedBefore] = [$now($kept), $now($joined)];
-        $this->carryOver($kept, $joined);
+        $this->carryOver($kept, $joined, $actor);
         // What was joined into the other one comes along.
         $along = [
             'conversations' => Conversation::query()->where('joined_into_id', $joined->id)->pluck('id')->all(),
             'orders' => $joined->orders()->pluck('orders.id')->diff($kept->orders()->pluck('orders.id'))->values()->all(),
         ];
         Conversation::query()->where('joined_into_id', $joined->id)->update(['joined_into_id' => $kept->id]);
-        $joined->forceFill([
-            'joined_into_id' => $kept->id,
-            'state' => ConversationState::Resolved,
-            'outcome_id' => Outcome::query()->where('name', 'Duplicate')->value('id'),
-            'waiting_since' => null, 'due_at' => null, 'answer_by' => null, 'held_reason' => null, 'bring_back_at' => null,
-        ])->save();
+        $joined->forceFill(['joined_into_id' => $kept->id]);
+        $this->state->duplicate($joined, $actor);
         foreach ($joined->orders()->get() as $order) {
             $this->attachOrders->one($kept, $order, 'hand', $actor);
         }
@@ -113,22 +109,21 @@ final readonly class JoinConversations
     /**
      * Whoever waited longest, waits still; if it was our turn in either, it is now.
      */
-    private function carryOver(Conversation $kept, Conversation $joined): void
+    private function carryOver(Conversation $kept, Conversation $joined, Actor $actor): void
     {
         $earlier = static fn ($one, $other) => $one === null || $other === null ? $one ?? $other : $one->min($other);
-        $isOpen = $joined->state === ConversationState::Open && $joined->waiting_since !== null;
         $kept->forceFill([
-            'state' => $isOpen ? ConversationState::Open : $kept->state,
-            'outcome_id' => $isOpen ? null : $kept->outcome_id,
-            'held_reason' => $isOpen ? null : $kept->held_reason,
-            'bring_back_at' => $isOpen ? null : $kept->bring_back_at,
             'waiting_since' => $earlier($kept->waiting_since, $joined->waiting_since),
             'due_at' => $earlier($kept->due_at, $joined->due_at),
             'answer_by' => $earlier($kept->answer_by, $joined->answer_by),
             'last_message_at' => $kept->last_message_at->max($joined->last_message_at),
             'public' => $kept->public || $joined->public,
             'owner_id' => $kept->owner_id ?? $joined->owner_id,
-        ])->save();
+        ]);
+        if ($joined->state === ConversationState::Open && $joined->waiting_since !== null) {
+            $this->state->set($kept, ConversationState::Open, $actor, [], 'it is our turn in '.$joined->number());
+        }
+        $kept->save();
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Joining;
 
 use App\Conversations\Actor;
+use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
@@ -25,7 +26,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SplitOff
 {
-    public function __construct(private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders) {}
+    public function __construct(private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders, private ChangeState $state) {}
 
     /**
      * @throws ConversationRefused when it is the only message, or not the customer's
@@ -52,7 +53,7 @@ final readonly class SplitOff
             foreach ($from->orders()->get() as $order) {
                 $this->attachOrders->one($own, $order, 'hand', $actor);
             }
-            $this->goOnWithout($from);
+            $this->goOnWithout($from, $actor);
             $this->journal->record($from, JournalKind::SplitOff, $actor, ['other' => $own->number()]);
 
             return $own;
@@ -92,7 +93,7 @@ final readonly class SplitOff
     /**
      * Whoever waits in the other one is found anew.
      */
-    private function goOnWithout(Conversation $from): void
+    private function goOnWithout(Conversation $from, Actor $actor): void
     {
         $lastAnswer = (int) Message::query()
             ->where('conversation_id', $from->id)
@@ -111,10 +112,10 @@ final readonly class SplitOff
             $from->forceFill([
                 'waiting_since' => $oldest?->received_at,
                 'due_at' => $oldest === null ? null : $this->hours->dueAt($oldest->received_at),
-                'state' => $oldest === null && $lastAnswer > 0 && $from->state === ConversationState::Open
-                    ? ConversationState::Waiting
-                    : $from->state,
             ]);
+            if ($oldest === null && $lastAnswer > 0 && $from->state === ConversationState::Open) {
+                $this->state->set($from, ConversationState::Waiting, $actor, [], 'what was split off was the last to wait');
+            }
         }
         $from->forceFill(['preview' => $latest === null ? '' : Message::previewOf($latest->text)])->save();
     }

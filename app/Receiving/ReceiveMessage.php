@@ -10,6 +10,7 @@ use App\Channels\Account;
 use App\Channels\ItemKind;
 use App\Channels\ReceivedMessage;
 use App\Conversations\Actor;
+use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal;
@@ -55,6 +56,7 @@ final readonly class ReceiveMessage
         private StoreHours $hours,
         private ScheduleReply $scheduleReply,
         private AskPartner $askPartner,
+        private ChangeState $state,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
@@ -259,19 +261,7 @@ final readonly class ReceiveMessage
             ...$this->waiting($conversation->waiting_since, $conversation->answer_by, $arrival, $isOurTurn),
         ]);
         if ($isOurTurn && $before !== ConversationState::Open) {
-            $conversation->forceFill([
-                'state' => ConversationState::Open,
-                'outcome_id' => null,
-                'held_reason' => null,
-                'bring_back_at' => null,
-            ]);
-            $this->journal->record(
-                $conversation,
-                JournalKind::StateChanged,
-                Actor::application(),
-                ['from' => $before->value, 'to' => ConversationState::Open->value],
-                'the customer wrote',
-            );
+            $this->state->set($conversation, ConversationState::Open, Actor::application(), [], 'the customer wrote');
         }
         $conversation->save();
     }

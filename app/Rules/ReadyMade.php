@@ -9,6 +9,7 @@ use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnField;
 use App\Nudges\NudgePlan;
+use App\Sorting\KnownOutcome;
 use App\Sorting\Outcome;
 use App\Team\Role;
 use App\Team\Teammate;
@@ -115,7 +116,7 @@ final readonly class ReadyMade
             'do' => 'answer', 'value' => (string) $this->template($template, $teammate)->id, 'as' => (string) $lead->id,
             'instead' => (string) $teammate->id,
         ];
-        $noAnswer = 'resolved:'.(Outcome::inUse()->where('name', 'No answer')->value('id') ?? Outcome::inUse()->value('id'));
+        $noAnswer = 'resolved:'.Outcome::known(KnownOutcome::NoAnswer)->id;
         $byMail = $has('channel', 'in', ['email', 'web_form']);
         // The form has sent a receipt already.
         $mailed = $has('channel', 'in', ['email']);
@@ -215,7 +216,7 @@ final readonly class ReadyMade
                 ],
                 'end_days' => 5,
                 'end_template_id' => $this->template('Last word', $teammate)->id,
-                'end_outcome_id' => Outcome::inUse()->where('name', 'No answer')->value('id') ?? Outcome::inUse()->value('id'),
+                'end_outcome_id' => Outcome::known(KnownOutcome::NoAnswer)->id,
             ]);
             $plan->save();
         }

@@ -56,8 +56,9 @@ final class RuleTriggers
                 $entry, isset($first[$message ?? 0]), $before[$id] ?? null,
                 isset($closed[$entry->conversation->getAttributes()['linked_conversation_id'] ?? 0])
             );
-            // What was joined into another goes on there.
-            if ($events !== [] && $entry->conversation->getAttributes()['joined_into_id'] === null) {
+            ['joined_into_id' => $joined, 'junk' => $junk] = $entry->conversation->getAttributes();
+            // What was joined into another goes on there, and being put with the junk is no state that anybody waits for.
+            if ($events !== [] && $joined === null && ! ($junk && $entry->kind === JournalKind::StateChanged)) {
                 $triggers[] = RuleTrigger::ofEntry(
                     $entry, $events, ($message === null ? null : $entry->message) ?? $latest[$conversation] ?? null,
                     $before[$id] ?? null

@@ -18,6 +18,7 @@ use App\Conversations\Changes\TagGiven;
 use App\Conversations\Changes\TagTaken;
 use App\Conversations\Changes\TeamChange;
 use App\Conversations\Changes\WhatNeeds;
+use App\Conversations\ChangeState;
 use App\Conversations\Snapshots\Columns;
 use App\Conversations\Snapshots\GivenTags;
 use App\Conversations\Snapshots\Snapshot;
@@ -59,6 +60,6 @@ final class Contributions extends ServiceProvider
         ));
         $this->app->bind(Snapshot::class, static fn (Container $app): Snapshot => new Snapshot([
             ...Columns::all(), ...array_map($app->make(...), self::SNAPSHOT_PARTS),
-        ]));
+        ], $app->make(ChangeState::class)));
     }
 }

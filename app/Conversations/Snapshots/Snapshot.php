@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Conversations\Snapshots;
 
+use App\Conversations\Actor;
+use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\JournalKind;
 
@@ -16,7 +18,7 @@ final readonly class Snapshot
     /**
      * @param  list<SnapshotPart>  $parts
      */
-    public function __construct(private array $parts) {}
+    public function __construct(private array $parts, private ChangeState $state) {}
 
     /**
      * @return array<string, array<array-key, mixed>> to be kept as JSON
@@ -35,11 +37,13 @@ final readonly class Snapshot
      * In the transaction of the taking back, with the conversation locked. What somebody has changed since stays.
      *
      * @param  array<string, mixed>  $taken
+     * @param  string  $why  for the trail, where its state is another by it
      * @param  iterable<JournalKind>  $since  of the entries since
      */
-    public function restore(Conversation $conversation, array $taken, iterable $since = []): void
+    public function restore(Conversation $conversation, array $taken, Actor $actor, string $why, iterable $since = []): void
     {
         $since = [...$since];
+        $from = $conversation->state;
         foreach ($this->parts as $part) {
             $as = $taken[$part->key()] ?? null;
             $isChangedSince = array_filter($part->changedBy(), static fn (JournalKind $kind): bool => in_array($kind, $since, true)) !== [];
@@ -48,5 +52,6 @@ final readonly class Snapshot
             }
         }
         $conversation->save();
+        $this->state->setBack($conversation, $from, $actor, $why);
     }
 }
