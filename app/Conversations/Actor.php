@@ -23,6 +23,14 @@ final readonly class Actor
         return new self('customer', null);
     }
 
+    /**
+     * As an entry of the journal names it, where it is no person of the team.
+     */
+    public static function of(string $kind): self
+    {
+        return new self($kind, null);
+    }
+
     public static function application(): self
     {
         return new self('application', null);

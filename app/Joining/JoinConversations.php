@@ -20,11 +20,14 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Joins conversations into one, so that they are read and answered as one, and separates them again.
- * Nothing is moved: the trail shows what belongs to any of them, in the order of time.
+ * While they are joined nothing is moved: the trail shows what belongs to any of them, in the order of time.
  */
 final readonly class JoinConversations
 {
-    public function __construct(private Journal $journal, private AttachOrders $attachOrders, private Snapshot $snapshot, private ChangeState $state) {}
+    public function __construct(
+        private Journal $journal, private AttachOrders $attachOrders, private Snapshot $snapshot, private ChangeState $state,
+        private TellApart $tellApart, private WhoWaits $whoWaits
+    ) {}
 
     /**
      * All of them or none.
@@ -55,14 +58,23 @@ final readonly class JoinConversations
             $keptId = $joined->joined_into_id ?? throw ConversationRefused::notJoined();
             $locked = $this->lock([$joined->id, $keptId]);
             [$kept, $separated] = [$locked[$keptId], $locked[$joined->id]];
+            $actor = Actor::teammate($teammate);
             $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
+            $since = $join !== null && $join->kept_id === $kept->id ? (int) $join->at_entry : null;
+            [$ofSeparated, $ofKept] = $since === null ? [new Collection, new Collection] : $this->tellApart->since($kept, $separated, $since);
             $separated->forceFill(['joined_into_id' => null]);
-            $this->snapshot->restore($separated, $this->before($join?->joined_before), Actor::teammate($teammate), 'separated again');
-            // What has gone on since stays as it is now.
-            if ($join !== null && $join->kept_id === $kept->id && ! $this->hasGoneOn($kept, (int) $join->at_entry)) {
-                $this->snapshot->restore($kept, $this->before($join->kept_before), Actor::teammate($teammate), 'separated again');
+            $this->snapshot->restore($separated, $this->before($join?->joined_before), $actor, 'separated again');
+            if ($since !== null) {
+                $this->snapshot->restore(
+                    $kept, $this->before($join->kept_before), $actor, 'separated again', $this->goneOn($kept, $since, $ofSeparated, $ofKept)
+                );
             }
-            $this->takeAlong($kept, $separated, $this->before($join?->came_along), Actor::teammate($teammate));
+            $this->takeAlong($kept, $separated, $this->before($join?->came_along), $actor);
+            $this->giveBack($ofSeparated, $separated, $actor);
+            foreach ([$kept, $separated] as $one) {
+                // What was said in public in between makes it public, whatever it was before.
+                $one->forceFill(['public' => $one->public || $one->messages()->where('public', true)->exists()])->save();
+            }
             DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
             foreach ([[$kept, $separated], [$separated, $kept]] as [$one, $other]) {
                 $this->journal->record($one, JournalKind::Separated, Actor::teammate($teammate), ['other' => $other->number()]);
@@ -142,10 +154,44 @@ final readonly class JoinConversations
         }
     }
 
-    private function hasGoneOn(Conversation $kept, int $sinceEntry): bool
+    /**
+     * What somebody did with the kept one since, and stays as it is now. An answer to the one that is separated made no
+     * difference to this one.
+     *
+     * @param  Collection<int, JournalEntry>  $ofSeparated
+     * @param  Collection<int, JournalEntry>  $ofKept
+     * @return list<JournalKind>
+     */
+    private function goneOn(Conversation $kept, int $sinceEntry, Collection $ofSeparated, Collection $ofKept): array
     {
-        return JournalEntry::query()->where('conversation_id', $kept->id)->where('id', '>', $sinceEntry)
-            ->whereNotIn('kind', [JournalKind::Delivered, JournalKind::OrderAttached])->exists();
+        $kinds = $this->journal->kindsSince($kept, $sinceEntry);
+        if ($ofSeparated->isEmpty() || $ofKept->isNotEmpty()) {
+            return $kinds;
+        }
+
+        return array_values(array_filter($kinds, static fn (JournalKind $kind): bool => ! in_array(
+            $kind, [JournalKind::MessageReceived, JournalKind::Replied, JournalKind::StateChanged], true
+        )));
+    }
+
+    /**
+     * What was said in between by the way of the one that is separated goes with it.
+     *
+     * @param  Collection<int, JournalEntry>  $entries
+     */
+    private function giveBack(Collection $entries, Conversation $separated, Actor $actor): void
+    {
+        if ($entries->isEmpty()) {
+            return;
+        }
+        foreach ($entries as $entry) {
+            $entry->message?->forceFill(['conversation_id' => $separated->id])->save();
+            $this->journal->record(
+                $separated, $entry->kind, $entry->teammate === null ? Actor::of($entry->actor) : Actor::teammate($entry->teammate),
+                $entry->details, $entry->why, $entry->message, at: $entry->at
+            );
+        }
+        $this->whoWaits->in($separated, $actor);
     }
 
     /**

@@ -29,7 +29,7 @@ final class StepChoices
             ...Outcome::inUse()->get()->mapWithKeys(
                 static fn (Outcome $outcome): array => ["then=resolved:{$outcome->id}" => "Resolved, {$outcome->name}"]
             )->all(),
-            'hold=' => 'hold for … working hours | who must act first',
+            'hold=' => 'hold for working hours | who must act first …',
         ]];
         foreach ($this->changes->offeredTo(ChangeUse::Step) as $key => $change) {
             $choices[$change->group()] = [...$choices[$change->group()] ?? [], ...$this->of($key, $change)];

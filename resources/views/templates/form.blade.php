@@ -46,7 +46,7 @@
         <div class="template-steps">
             @foreach ($alsoDone as $step)<label class="step-chip"><input type="checkbox" class="form-check-input" name="steps[]" value="{{ $step->do }}={{ $step->value }}" checked> {{ $step->label }}</label>@endforeach
             <span class="step-more"><label class="visually-hidden" for="template-step">One more step</label>
-            <select class="form-select form-select-sm" id="template-step" name="step"><option value="">One more step …</option>@foreach ($stepChoices as $group => $choices)@if ($choices !== [])<optgroup label="{{ $group }}">@foreach ($choices as $value => $choice)<option value="{{ $value }}" @selected($stepProblems !== [] && old('step') === $value)>{{ $choice }}</option>@endforeach</optgroup>@endif @endforeach</select>
+            <select class="form-select form-select-sm" id="template-step" name="step"><option value="">One more step …</option>@foreach ($stepChoices as $group => $choices)@if ($choices !== [])<optgroup label="{{ $group }}">@foreach ($choices as $value => $choice)<option value="{{ $value }}" @if (str_ends_with($choice, '…')) data-asks-text @endif @selected($stepProblems !== [] && old('step') === $value)>{{ $choice }}</option>@endforeach</optgroup>@endif @endforeach</select>
             <label class="visually-hidden" for="template-step-text">Its text</label><input class="form-control form-control-sm" id="template-step-text" name="step_text" maxlength="400" value="{{ $stepProblems !== [] ? old('step_text') : '' }}" placeholder="the tag, the value, or: 16 | the workshop looks at it"></span>
         </div>
         <details class="template-categories" @if ($chosenCategories !== []) open @endif><summary>Comes first in these categories</summary>

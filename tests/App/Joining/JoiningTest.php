@@ -57,14 +57,15 @@ it('separates them again as they were before', function (): void {
     $this->post("/conversations/{$this->two->id}/separate")->assertSessionHas('problem');
 });
 
-it('keeps what has gone on since when they are separated', function (): void {
+it('gives an answer that went out in between to the one that it answered', function (): void {
     $this->post("/conversations/{$this->one->id}/join", ['other' => (string) $this->two->id]);
-    $this->answer($this->one->refresh(), 'To you both');
+    // By the way of whoever wrote last.
+    $this->answer($this->one->refresh(), 'To the second');
     $this->post("/conversations/{$this->two->id}/separate");
     expect($this->one->refresh()->state)
-        ->toBe(ConversationState::Waiting)
+        ->toBe(ConversationState::Open)
         ->and($this->two->refresh()->state)
-        ->toBe(ConversationState::Open);
+        ->toBe(ConversationState::Waiting);
 });
 
 it('refuses to join into itself, in a circle, into what is joined, or what is not there', function (): void {
