@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use App\Channels\Mail\TakeMailCommand;
-use App\Conversations\Changes\StillNeeded;
 use App\Demo\LoadDemoCommand;
 use App\History\ImportHistoryCommand;
 use App\Support\FileGone;
 use App\Support\NoteRefusedForms;
 use App\Support\PlainText;
+use App\Support\Refused;
 use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
 use App\Support\StartSession;
@@ -56,9 +56,10 @@ $app = Application::configure(basePath: $root)
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
         $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
-        // Said where it was tried, with what needs it.
-        $exceptions->dontReport(StillNeeded::class);
-        $exceptions->render(static fn (StillNeeded $why) => back()->with('problem', $why->getMessage()));
+        $exceptions->dontReport(Refused::class);
+        $exceptions->render(static fn (Refused $why, Request $request) => $request->expectsJson()
+            ? response()->json(['error' => ['code' => $why->reason, 'message' => $why->getMessage(), 'at' => $why->at]], 422)
+            : back()->withInput()->with(['problem' => $why->getMessage(), 'problem_code' => $why->reason]));
         // Looked up and free, and taken before it was stored: two people gave one name in the same moment.
         $exceptions->render(static fn (
             UniqueConstraintViolationException $taken, Request $request

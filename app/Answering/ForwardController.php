@@ -7,7 +7,6 @@ namespace App\Answering;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Conversations\Message;
 use App\Conversations\SetStandingCopies;
 use Illuminate\Contracts\View\View;
@@ -57,16 +56,12 @@ final readonly class ForwardController
             'files.*' => ['integer'],
             'once' => ['required', 'uuid'],
         ]);
-        try {
-            $to = Recipients::read($written['to']);
-            $this->forward->forward(
-                $conversation, $this->teammate($request), $to, (string) ($written['text'] ?? ''),
-                array_map(intval(...), array_values($written['messages'] ?? [])),
-                array_map(intval(...), array_values($written['files'] ?? [])), $written['once']
-            );
-        } catch (ConversationRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
-        }
+        $to = Recipients::read($written['to']);
+        $this->forward->forward(
+            $conversation, $this->teammate($request), $to, (string) ($written['text'] ?? ''),
+            array_map(intval(...), array_values($written['messages'] ?? [])),
+            array_map(intval(...), array_values($written['files'] ?? [])), $written['once']
+        );
 
         return $this->done($conversation, 'Forwarded to '.implode(', ', $to).'.');
     }
@@ -74,15 +69,11 @@ final readonly class ForwardController
     public function copies(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('reply', $conversation);
-        try {
-            $this->copies->set(
-                $conversation,
-                Recipients::read((string) ($request->validate(['to' => ['nullable', 'string', 'max:2000']])['to'] ?? '')),
-                Actor::teammate($this->teammate($request))
-            );
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->copies->set(
+            $conversation,
+            Recipients::read((string) ($request->validate(['to' => ['nullable', 'string', 'max:2000']])['to'] ?? '')),
+            Actor::teammate($this->teammate($request))
+        );
 
         return $this->done($conversation, 'Saved.');
     }

@@ -6,7 +6,6 @@ namespace App\Answering;
 
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -29,17 +28,13 @@ final readonly class PartnerController
             'once' => ['required', 'uuid'],
         ]);
         $this->keepDraft->text($conversation, $teammate, Draft::PARTNER, (string) ($written['text'] ?? ''));
-        try {
-            $thread = isset($written['thread'])
-                ? PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->findOrFail((int) $written['thread'])
-                : null;
-            $this->askPartner->ask(
-                $conversation, $teammate, $thread, (string) ($written['name'] ?? ''), (string) ($written['address'] ?? ''),
-                (string) ($written['text'] ?? ''), $written['once']
-            );
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $thread = isset($written['thread'])
+            ? PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->findOrFail((int) $written['thread'])
+            : null;
+        $this->askPartner->ask(
+            $conversation, $teammate, $thread, (string) ($written['name'] ?? ''), (string) ($written['address'] ?? ''),
+            (string) ($written['text'] ?? ''), $written['once']
+        );
         Draft::for($conversation, $teammate, Draft::PARTNER)->delete();
 
         return $this->done($conversation, 'Asked. It is held until they answer.');

@@ -141,14 +141,10 @@ final readonly class ReplyController
     {
         $conversation = $scheduled->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
-        try {
-            $this->scheduleReply->callOff(
-                $scheduled, Actor::teammate($this->teammate($request)),
-                "by {$this->teammate($request)->name}; what was written is a draft again"
-            );
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->scheduleReply->callOff(
+            $scheduled, Actor::teammate($this->teammate($request)),
+            "by {$this->teammate($request)->name}; what was written is a draft again"
+        );
 
         return $this->done($conversation, 'Called off. What was written is a draft of its author again.');
     }
@@ -169,11 +165,7 @@ final readonly class ReplyController
     {
         $conversation = $message->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
-        try {
-            $this->callBack->byAuthor($message, $this->teammate($request));
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->callBack->byAuthor($message, $this->teammate($request));
 
         return $this->done($conversation, 'Called back: it was not sent, and what you wrote is below again.');
     }

@@ -4,37 +4,37 @@ declare(strict_types=1);
 
 namespace App\Approvals;
 
-use RuntimeException;
+use App\Support\Refused;
 
-final class ApprovalRefused extends RuntimeException
+final class ApprovalRefused extends Refused
 {
     public static function noQuestion(): self
     {
-        return new self('Write what is to be approved.');
+        return new self('no_question', 'Write what is to be approved.');
     }
 
     public static function alreadyAsked(string $question): self
     {
-        return new self("An approval is asked for already: “{$question}”. Withdraw it first, or wait for the answer.");
+        return new self('already_asked', "An approval is asked for already: “{$question}”. Withdraw it first, or wait for the answer.");
     }
 
     public static function closed(): self
     {
-        return new self('This conversation is closed for good: nothing in it can be approved any more.');
+        return new self('closed', 'This conversation is closed for good: nothing in it can be approved any more.');
     }
 
     public static function alreadyAnswered(): self
     {
-        return new self('This was answered or withdrawn in the meantime.');
+        return new self('already_answered', 'This was answered or withdrawn in the meantime.');
     }
 
     public static function oneself(): self
     {
-        return new self('An approval needs a second person: choose somebody else.');
+        return new self('oneself', 'An approval needs a second person: choose somebody else.');
     }
 
     public static function needsReason(): self
     {
-        return new self('Say why not, so that the others know how to go on.');
+        return new self('needs_reason', 'Say why not, so that the others know how to go on.');
     }
 }

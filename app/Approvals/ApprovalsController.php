@@ -23,12 +23,8 @@ final readonly class ApprovalsController
             'question' => ['required', 'string', 'max:500'],
             'of' => ['nullable', 'integer', Rule::exists('teammates', 'id')->where('may_sign_in', true)],
         ]);
-        try {
-            $of = isset($asked['of']) ? Teammate::query()->findOrFail((int) $asked['of']) : null;
-            $this->ask->ask($conversation, $asked['question'], $of, Actor::teammate($this->teammate($request)));
-        } catch (ApprovalRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
-        }
+        $of = isset($asked['of']) ? Teammate::query()->findOrFail((int) $asked['of']) : null;
+        $this->ask->ask($conversation, $asked['question'], $of, Actor::teammate($this->teammate($request)));
 
         return redirect()
             ->route('conversation', $conversation)
@@ -40,15 +36,11 @@ final readonly class ApprovalsController
         $answered = $request->validate([
             'answer' => ['nullable', 'string', 'max:500'], 'do' => ['required', Rule::in(['give', 'decline', 'withdraw'])],
         ]);
-        try {
-            $answered['do'] === 'withdraw'
-                ? $this->answer->withdraw($approval, $this->teammate($request))
-                : $this->answer->answer(
-                    $approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), $this->teammate($request)
-                );
-        } catch (ApprovalRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
-        }
+        $answered['do'] === 'withdraw'
+            ? $this->answer->withdraw($approval, $this->teammate($request))
+            : $this->answer->answer(
+                $approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), $this->teammate($request)
+            );
 
         return redirect()
             ->route('conversation', $approval->conversation_id)

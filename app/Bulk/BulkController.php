@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
-use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Queue\QueueFilter;
 use App\Team\Teammate;
 use App\Views\ShownView;
@@ -41,19 +39,15 @@ final readonly class BulkController
         if ($this->plan->isForThoseWhoAnswer($written['change'])) {
             Gate::authorize('answer-customers');
         }
-        try {
-            $view = $request->boolean('all') ? ShownView::find((string) ($written['view'] ?? ''), $teammate) : null;
-            $bulk = $view !== null
-                ? $this->plan->ofView(
-                    $view, QueueFilter::fromRequest($request), $written['change'], (string) ($written['text'] ?? ''), $teammate
-                )
-                : $this->plan->ofChosen(
-                    array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'],
-                    (string) ($written['text'] ?? ''), $teammate
-                );
-        } catch (BulkRefused|ConversationRefused|UnknownField $why) {
-            return back()->with('problem', $why->getMessage());
-        }
+        $view = $request->boolean('all') ? ShownView::find((string) ($written['view'] ?? ''), $teammate) : null;
+        $bulk = $view !== null
+            ? $this->plan->ofView(
+                $view, QueueFilter::fromRequest($request), $written['change'], (string) ($written['text'] ?? ''), $teammate
+            )
+            : $this->plan->ofChosen(
+                array_map(intval(...), array_values($written['ids'] ?? [])), $written['change'],
+                (string) ($written['text'] ?? ''), $teammate
+            );
 
         return redirect("/bulk/{$bulk->id}");
     }

@@ -4,37 +4,37 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Support\Refused;
 use Cairnfield\Core\Templates\Gap;
-use RuntimeException;
 
 /**
  * An action that is not possible as things stand, said to the person who tried it.
  */
-final class ConversationRefused extends RuntimeException
+final class ConversationRefused extends Refused
 {
     public static function ownedBy(string $name): self
     {
-        return new self("{$name} has taken this conversation in the meantime. Take it over if that is agreed.");
+        return new self('owned_by', "{$name} has taken this conversation in the meantime. Take it over if that is agreed.");
     }
 
     public static function nothingWritten(): self
     {
-        return new self('There is nothing to send yet: write an answer or attach a file.');
+        return new self('nothing_written', 'There is nothing to send yet: write an answer or attach a file.');
     }
 
     public static function emptyNote(): self
     {
-        return new self('The note is empty: write something for the team first.');
+        return new self('empty_note', 'The note is empty: write something for the team first.');
     }
 
     public static function nobodyToAnswer(): self
     {
-        return new self('No message of this conversation has an address to answer to.');
+        return new self('nobody_to_answer', 'No message of this conversation has an address to answer to.');
     }
 
     public static function chooseWay(): self
     {
-        return new self('Choose first how to answer: in public, where everybody can read it, or by direct message.');
+        return new self('choose_way', 'Choose first how to answer: in public, where everybody can read it, or by direct message.');
     }
 
     /**
@@ -44,7 +44,7 @@ final class ConversationRefused extends RuntimeException
     {
         $where = array_map(static fn (Gap $gap): string => "{{ {$gap->name} }} in line {$gap->line}", $gaps);
 
-        return new self(
+        return new self('unfilled',
             'Not sent: '.implode(' and ', $where).(
                 count($gaps) === 1 ? ' is not filled. Write what belongs there.' : ' are not filled. Write what belongs there.'
             )
@@ -53,7 +53,7 @@ final class ConversationRefused extends RuntimeException
 
     public static function tooLong(string $channel, int $length, int $longest): self
     {
-        return new self("The answer has {$length} characters, and {$channel} takes at most {$longest}. Shorten it, or send it in two.");
+        return new self('too_long', "The answer has {$length} characters, and {$channel} takes at most {$longest}. Shorten it, or send it in two.");
     }
 
     /**
@@ -61,17 +61,17 @@ final class ConversationRefused extends RuntimeException
      */
     public static function contactDetails(string $channel, array $found): self
     {
-        return new self("{$channel} allows no links and no email addresses in answers. Take these out: ".implode(', ', $found).'.');
+        return new self('contact_details', "{$channel} allows no links and no email addresses in answers. Take these out: ".implode(', ', $found).'.');
     }
 
     public static function answeredOnce(string $channel): self
     {
-        return new self("{$channel} allows one public answer to a rating, and this one has it.");
+        return new self('answered_once', "{$channel} allows one public answer to a rating, and this one has it.");
     }
 
     public static function noFiles(string $channel): self
     {
-        return new self("{$channel} takes no files. Take them away, or answer by email.");
+        return new self('no_files', "{$channel} takes no files. Take them away, or answer by email.");
     }
 
     /**
@@ -79,7 +79,7 @@ final class ConversationRefused extends RuntimeException
      */
     public static function fieldsMissing(array $fields): self
     {
-        return new self(
+        return new self('fields_missing',
             'Before it is resolved, fill in '.implode(
                 ' and ', array_map(static fn (string $field): string => "“{$field}”", $fields)
             ).', beside the conversation.'
@@ -88,52 +88,52 @@ final class ConversationRefused extends RuntimeException
 
     public static function noAddress(string $address): self
     {
-        return new self("“{$address}” is no address that mail can be sent to. Write it as name@place.example.");
+        return new self('no_address', "“{$address}” is no address that mail can be sent to. Write it as name@place.example.");
     }
 
     public static function tooManyRecipients(int $most): self
     {
-        return new self("More than {$most} addresses were written. Send it in parts.");
+        return new self('too_many_recipients', "More than {$most} addresses were written. Send it in parts.");
     }
 
     public static function copiesOnlyByMail(string $channel): self
     {
-        return new self("{$channel} takes no copies. Take the addresses in Cc and Bcc away, or answer by email.");
+        return new self('copies_only_by_mail', "{$channel} takes no copies. Take the addresses in Cc and Bcc away, or answer by email.");
     }
 
     public static function sentInThePast(): self
     {
-        return new self('The time to send it has passed already. Choose a later one, or send it now.');
+        return new self('sent_in_the_past', 'The time to send it has passed already. Choose a later one, or send it now.');
     }
 
     public static function nobodyToForwardTo(): self
     {
-        return new self('Write to whom it is to be forwarded.');
+        return new self('nobody_to_forward_to', 'Write to whom it is to be forwarded.');
     }
 
     public static function noFileAttached(string $words): self
     {
-        return new self("You write “{$words}”, and no file is attached. Attach it, or tick “without a file” and send again.");
+        return new self('no_file_attached', "You write “{$words}”, and no file is attached. Attach it, or tick “without a file” and send again.");
     }
 
     public static function dueInThePast(): self
     {
-        return new self('The time by which it is to be done has passed already. Choose a later one.');
+        return new self('due_in_the_past', 'The time by which it is to be done has passed already. Choose a later one.');
     }
 
     public static function notYours(): self
     {
-        return new self('Only who wrote it calls it back.');
+        return new self('not_yours', 'Only who wrote it calls it back.');
     }
 
     public static function onItsWay(): self
     {
-        return new self('It is on its way already and cannot be called back any more.');
+        return new self('on_its_way', 'It is on its way already and cannot be called back any more.');
     }
 
     public static function badTag(string $name, int $longest): self
     {
-        return new self(
+        return new self('bad_tag',
             trim($name) === ''
                 ? 'A tag needs a name.'
                 : "“{$name}” is too long for a tag, or has no letters: it takes at most {$longest} characters."
@@ -142,71 +142,71 @@ final class ConversationRefused extends RuntimeException
 
     public static function joinedAlready(): self
     {
-        return new self('One of the two is part of another conversation already. Look there.');
+        return new self('joined_already', 'One of the two is part of another conversation already. Look there.');
     }
 
     public static function joinsItself(): self
     {
-        return new self('A conversation cannot be joined into itself. Write the number of another one.');
+        return new self('joins_itself', 'A conversation cannot be joined into itself. Write the number of another one.');
     }
 
     public static function nothingToJoin(): self
     {
-        return new self('There is nothing to join: choose another conversation beside the one that stays.');
+        return new self('nothing_to_join', 'There is nothing to join: choose another conversation beside the one that stays.');
     }
 
     public static function noSuchNumber(string $number): self
     {
-        return new self("There is no conversation “{$number}”. Its number stands under its subject, such as C-1042.");
+        return new self('no_such_number', "There is no conversation “{$number}”. Its number stands under its subject, such as C-1042.");
     }
 
     public static function onlyMessage(): self
     {
-        return new self('It is the only message of this conversation: there is nothing to split it off from.');
+        return new self('only_message', 'It is the only message of this conversation: there is nothing to split it off from.');
     }
 
     public static function notTheCustomers(): self
     {
-        return new self('Only what the customer wrote can be split off.');
+        return new self('not_the_customers', 'Only what the customer wrote can be split off.');
     }
 
     public static function notJoined(): self
     {
-        return new self('It is a conversation of its own already.');
+        return new self('not_joined', 'It is a conversation of its own already.');
     }
 
     public static function needsOutcome(): self
     {
-        return new self('Choose an outcome: it says why the conversation is resolved.');
+        return new self('needs_outcome', 'Choose an outcome: it says why the conversation is resolved.');
     }
 
     public static function needsReason(): self
     {
-        return new self('Say who it is held for and why, so that the others know.');
+        return new self('needs_reason', 'Say who it is held for and why, so that the others know.');
     }
 
     public static function comesBackInThePast(): self
     {
-        return new self('The time to bring it back has passed already. Choose a later one.');
+        return new self('comes_back_in_the_past', 'The time to bring it back has passed already. Choose a later one.');
     }
 
     public static function closed(string $number): self
     {
-        return new self("{$number} is closed and stays so. A new message from the customer begins a new conversation that links to it.");
+        return new self('closed', "{$number} is closed and stays so. A new message from the customer begins a new conversation that links to it.");
     }
 
     public static function notResolved(): self
     {
-        return new self('Only a resolved conversation can be closed for good. Resolve it first.');
+        return new self('not_resolved', 'Only a resolved conversation can be closed for good. Resolve it first.');
     }
 
     public static function notResolvedYet(): self
     {
-        return new self('It is not resolved: hold it to have it come back at a time.');
+        return new self('not_resolved_yet', 'It is not resolved: hold it to have it come back at a time.');
     }
 
     public static function file(string $name, string $why): self
     {
-        return new self("“{$name}” was not attached: {$why}");
+        return new self('file', "“{$name}” was not attached: {$why}");
     }
 }

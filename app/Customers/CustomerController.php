@@ -111,14 +111,10 @@ final readonly class CustomerController
             'kind' => ['required', Rule::in(['email', 'telephone', 'pennon', 'snapline', 'marrowby', 'quaymart'])],
             'value' => ['required', 'string', 'max:190'],
         ]);
-        try {
-            $handle = $this->handle($written['kind'], trim($written['value']), $customer->name);
-            $owner = $customers->known($handle);
-            if ($owner !== null && $owner->id !== $customer->id) {
-                throw CustomersRefused::handleTaken($handle->shown, $owner->name);
-            }
-        } catch (CustomersRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
+        $handle = $this->handle($written['kind'], trim($written['value']), $customer->name);
+        $owner = $customers->known($handle);
+        if ($owner !== null && $owner->id !== $customer->id) {
+            throw CustomersRefused::handleTaken($handle->shown, $owner->name);
         }
         $customers->addHandle($customer, $handle, 'added by '.$this->teammate($request)->name);
         FindDuplicates::dispatch($customer->id);
@@ -131,11 +127,7 @@ final readonly class CustomerController
         $other = Customer::query()->findOrFail(
             (int) $request->validate(['other' => ['required', 'integer', 'exists:customers,id']])['other']
         );
-        try {
-            $this->mergeCustomers->merge($customer, $other, $this->teammate($request));
-        } catch (CustomersRefused $why) {
-            return back()->with('problem', $why->getMessage());
-        }
+        $this->mergeCustomers->merge($customer, $other, $this->teammate($request));
 
         return redirect()
             ->route('customer', $customer)
@@ -144,11 +136,7 @@ final readonly class CustomerController
 
     public function undoMerge(Request $request, CustomerMerge $merge): RedirectResponse
     {
-        try {
-            $this->mergeCustomers->undo($merge, $this->teammate($request));
-        } catch (CustomersRefused $why) {
-            return back()->with('problem', $why->getMessage());
-        }
+        $this->mergeCustomers->undo($merge, $this->teammate($request));
 
         return redirect()->route('customer', $merge->kept_id)->with('done', 'They are two customers again, each with what was theirs.');
     }

@@ -81,11 +81,7 @@ final readonly class JoiningController
     public function separate(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('resolve', $conversation);
-        try {
-            $this->joinConversations->separate($conversation, $this->teammate($request));
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->joinConversations->separate($conversation, $this->teammate($request));
 
         return $this->done($conversation, 'It is a conversation of its own again.');
     }
@@ -94,11 +90,7 @@ final readonly class JoiningController
     {
         $conversation = $message->conversation()->firstOrFail();
         Gate::authorize('resolve', $conversation);
-        try {
-            $own = $this->splitOff->split($message, $this->teammate($request));
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $own = $this->splitOff->split($message, $this->teammate($request));
 
         return $this->done($own, "Split off from {$conversation->number()}. Joining the two again undoes it.");
     }
@@ -108,11 +100,7 @@ final readonly class JoiningController
      */
     private function join(Request $request, Conversation $into, array $others): RedirectResponse
     {
-        try {
-            $this->joinConversations->join($into, $others, $this->teammate($request));
-        } catch (ConversationRefused $why) {
-            return $this->refused($into, $why);
-        }
+        $this->joinConversations->join($into, $others, $this->teammate($request));
         $numbers = implode(', ', array_map(static fn (Conversation $other): string => ConversationNumber::show($other->id), $others));
 
         return $this->done(

@@ -70,11 +70,7 @@ final readonly class RulesController
 
     public function readyMade(Request $request, string $key): RedirectResponse
     {
-        try {
-            $rule = $this->readyMade->make($key, $this->teammate($request));
-        } catch (RuleRefused $why) {
-            return redirect('/rules/new')->with('problem', $why->getMessage());
-        }
+        $rule = $this->readyMade->make($key, $this->teammate($request));
 
         return redirect("/rules/{$rule->id}")->with(
             'done', "“{$rule->name}” is made, and off. Change what is to be different, try it out, then switch it on."

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\ChangeTags;
-use App\Conversations\ConversationRefused;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -34,11 +33,7 @@ final readonly class TagsController
 
     public function store(Request $request): RedirectResponse
     {
-        try {
-            $tag = ChangeTags::named($this->name($request));
-        } catch (ConversationRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
-        }
+        $tag = ChangeTags::named($this->name($request));
 
         return redirect(self::HERE)->with('done', "“{$tag->name}” can be given now.");
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
@@ -58,18 +57,14 @@ final readonly class TasksController
             'due_at' => ['required', 'date_format:Y-m-d\TH:i'],
             'remind' => ['nullable', 'integer', 'in:0,15,60,1440'],
         ]);
-        try {
-            $this->tasks->make(
-                $conversation,
-                $written['title'],
-                Teammate::query()->findOrFail((int) $written['assignee']),
-                CarbonImmutable::parse($written['due_at'], $teammate->time_zone)->utc(),
-                isset($written['remind']) ? (int) $written['remind'] : null,
-                $teammate,
-            );
-        } catch (ConversationRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
-        }
+        $this->tasks->make(
+            $conversation,
+            $written['title'],
+            Teammate::query()->findOrFail((int) $written['assignee']),
+            CarbonImmutable::parse($written['due_at'], $teammate->time_zone)->utc(),
+            isset($written['remind']) ? (int) $written['remind'] : null,
+            $teammate,
+        );
 
         return back()->with('done', 'The task is written down.');
     }

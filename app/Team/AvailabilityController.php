@@ -25,11 +25,7 @@ final readonly class AvailabilityController
             ? null
             : CarbonImmutable::createFromFormat('Y-m-d\TH:i', $times[$name], $this->time->zone())?->utc();
         $until = $at('until');
-        try {
-            $this->set->away($teammate, $at('from') ?? CarbonImmutable::now(), $until);
-        } catch (TeamRefused $why) {
-            return back()->withInput()->with('problem', $why->getMessage());
-        }
+        $this->set->away($teammate, $at('from') ?? CarbonImmutable::now(), $until);
         $who = $request->user()?->is($teammate) ? 'You are' : "{$teammate->firstName()} is";
 
         return back()->with(

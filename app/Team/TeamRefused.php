@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Team;
 
-use RuntimeException;
+use App\Support\Refused;
 
 /**
  * What cannot be done to the team, in words for whoever wanted it.
  */
-final class TeamRefused extends RuntimeException
+final class TeamRefused extends Refused
 {
     public static function awayEndsBefore(): self
     {
-        return new self('The time away has to end later than now, and after it begins.');
+        return new self('away_ends_before', 'The time away has to end later than now, and after it begins.');
     }
 
     public static function noTurns(string $team): self
     {
-        return new self("The team {$team} takes no turns. Choose how it does under Sorting, Teams.");
+        return new self('no_turns', "The team {$team} takes no turns. Choose how it does under Sorting, Teams.");
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Answering\KeepDraft;
-use App\Conversations\ConversationRefused;
 use App\Support\FileStore;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -28,11 +27,7 @@ final readonly class TemplateFilesController
         if (! $upload instanceof UploadedFile) {
             return redirect("/templates/{$found->id}")->with('problem', 'Choose a file first.');
         }
-        try {
-            $file = $this->keepDraft->file($upload, (int) $found->files()->sum('size'));
-        } catch (ConversationRefused $why) {
-            return redirect("/templates/{$found->id}")->with('problem', $why->getMessage());
-        }
+        $file = $this->keepDraft->file($upload, (int) $found->files()->sum('size'));
         $isReplaced = $found->files()->where('name', $file['name'])->exists();
         $this->save->attach($found, $file, $this->teammate($request));
 

@@ -6,23 +6,23 @@ namespace App\Templates;
 
 use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\ChangeUse;
+use App\Support\Refused;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Locale;
-use RuntimeException;
 
 /**
  * Why a template cannot be kept or used as it is, said to the person who tried it.
  */
-final class TemplateProblem extends RuntimeException
+final class TemplateProblem extends Refused
 {
     public static function withoutName(): self
     {
-        return new self('A template needs a name by which it is found.');
+        return new self('without_name', 'A template needs a name by which it is found.');
     }
 
     public static function withoutText(): self
     {
-        return new self('A template needs a text in at least one language, or steps that go with an answer.');
+        return new self('without_text', 'A template needs a text in at least one language, or steps that go with an answer.');
     }
 
     public static function text(string $language, TemplateRefused $why): self
@@ -30,14 +30,14 @@ final class TemplateProblem extends RuntimeException
         [$line, $column] = explode(':', $why->at());
         $name = Locale::getDisplayLanguage($language, 'en');
 
-        return new self("{$name}, line {$line}, character {$column}: {$why->getMessage()}");
+        return new self('text', "{$name}, line {$line}, character {$column}: {$why->getMessage()}");
     }
 
     public static function unknownPlaceholder(string $language, string $name, string $at, ?string $meant): self
     {
         [$line, $column] = explode(':', $at);
 
-        return new self(
+        return new self('unknown_placeholder',
             Locale::getDisplayLanguage($language, 'en').", line {$line}, character {$column}: there is no placeholder {{ {$name} }}.".(
                 $meant === null ? ' All that there are stand beside the text.' : " Is {{ {$meant} }} meant?"
             )
@@ -46,12 +46,12 @@ final class TemplateProblem extends RuntimeException
 
     public static function noLanguage(string $written): self
     {
-        return new self("“{$written}” is no language. Write its tag, such as en, da or pt-BR.");
+        return new self('no_language', "“{$written}” is no language. Write its tag, such as en, da or pt-BR.");
     }
 
     public static function noStep(string $do): self
     {
-        return new self(
+        return new self('no_step',
             "“{$do}” is nothing that can go with an answer. There are: ".implode(', ', [
                 ...array_keys(app(Changes::class)->offeredTo(ChangeUse::Step)), ...array_column(AnswerPart::cases(), 'value'),
             ]).'.'
@@ -60,7 +60,7 @@ final class TemplateProblem extends RuntimeException
 
     public static function stepWithout(string $step, string $what): self
     {
-        return new self("{$step}: {$what}");
+        return new self('step_without', "{$step}: {$what}");
     }
 
     /**
@@ -68,31 +68,31 @@ final class TemplateProblem extends RuntimeException
      */
     public static function notKept(string $why): self
     {
-        return new self($why);
+        return new self('not_kept', $why);
     }
 
     public static function withoutLanguage(): self
     {
-        return new self('A text has no language. Choose it, or take the text away.');
+        return new self('without_language', 'A text has no language. Choose it, or take the text away.');
     }
 
     public static function languageTwice(string $language): self
     {
-        return new self("There are two texts in {$language}. Take one away, or choose another language for it.");
+        return new self('language_twice', "There are two texts in {$language}. Take one away, or choose another language for it.");
     }
 
     public static function subjectAlone(string $language): self
     {
-        return new self("There is a subject in {$language}, but no text. Write the text, or take the subject away.");
+        return new self('subject_alone', "There is a subject in {$language}, but no text. Write the text, or take the subject away.");
     }
 
     public static function noTeam(): self
     {
-        return new self('Choose which team it is for.');
+        return new self('no_team', 'Choose which team it is for.');
     }
 
     public static function inFile(string $what): self
     {
-        return new self($what);
+        return new self('in_file', $what);
     }
 }

@@ -164,11 +164,7 @@ final readonly class TemplatesController
     {
         $found = $this->changeable($request, $template);
         $kept = TemplateVersion::query()->where('template_id', $found->id)->where('version', $version)->firstOrFail();
-        try {
-            $this->save->goBackTo($found, $kept, $this->teammate($request));
-        } catch (TemplateProblem $why) {
-            return redirect("/templates/{$found->id}/versions")->with('problem', $why->getMessage());
-        }
+        $this->save->goBackTo($found, $kept, $this->teammate($request));
 
         return redirect("/templates/{$found->id}")->with('done', "As it was in version {$version}.");
     }

@@ -9,7 +9,6 @@ use App\Conversations\ActsOnConversation;
 use App\Conversations\AssignTeam;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Conversations\SetLanguage;
 use App\Conversations\SetOwnField;
 use App\Conversations\SetPriority;
@@ -75,19 +74,15 @@ final readonly class DetailsController
             'give' => ['nullable', 'string', 'max:300'],
             'take' => ['nullable', 'integer', 'exists:tags,id'],
         ]);
-        try {
-            $give = array_map(
-                ChangeTags::named(...),
-                array_values(
-                    array_filter(
-                        array_map(trim(...), explode(',', (string) ($written['give'] ?? ''))),
-                        static fn (string $name): bool => $name !== ''
-                    )
+        $give = array_map(
+            ChangeTags::named(...),
+            array_values(
+                array_filter(
+                    array_map(trim(...), explode(',', (string) ($written['give'] ?? ''))),
+                    static fn (string $name): bool => $name !== ''
                 )
-            );
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+            )
+        );
         $take = isset($written['take']) ? [Tag::query()->findOrFail((int) $written['take'])] : [];
         $this->changeTags->change($conversation, $give, $take, Actor::teammate($this->teammate($request)));
 

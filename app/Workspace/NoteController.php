@@ -7,7 +7,6 @@ namespace App\Workspace;
 use App\Answering\AddNote;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -25,11 +24,7 @@ final readonly class NoteController
             'text' => ['nullable', 'string', 'max:20000'],
             'once' => ['required', 'uuid'],
         ]);
-        try {
-            $this->addNote->add($conversation, $this->teammate($request), (string) ($written['text'] ?? ''), $written['once']);
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->addNote->add($conversation, $this->teammate($request), (string) ($written['text'] ?? ''), $written['once']);
 
         return $this->done($conversation, 'Note written. Only the team sees it.');
     }

@@ -9,7 +9,6 @@ use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\AssignConversation;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Conversations\TakeConversation;
 use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
@@ -37,11 +36,7 @@ final readonly class OwnershipController
     public function take(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('take', $conversation);
-        try {
-            $this->take->take($conversation, $this->teammate($request));
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->take->take($conversation, $this->teammate($request));
 
         return $this->done($conversation, 'It is yours.');
     }

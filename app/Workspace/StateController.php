@@ -34,15 +34,11 @@ final readonly class StateController
             'state' => ['required', Rule::in(['open', 'waiting', 'closed'])],
         ])['state']);
         $actor = Actor::teammate($this->teammate($request));
-        try {
-            match ($to) {
-                ConversationState::Open => $this->changeState->open($conversation, $actor),
-                ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
-                default => $this->close($conversation, $actor),
-            };
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        match ($to) {
+            ConversationState::Open => $this->changeState->open($conversation, $actor),
+            ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
+            default => $this->close($conversation, $actor),
+        };
 
         return $this->done($conversation, $to->label().'.');
     }
@@ -62,11 +58,7 @@ final readonly class StateController
             'customer' => null,
             default => isset($hold['bring_back_at']) ? CarbonImmutable::parse($hold['bring_back_at'], $teammate->time_zone)->utc() : null,
         };
-        try {
-            $this->changeState->hold($conversation, Actor::teammate($teammate), (string) ($hold['reason'] ?? ''), $bringBackAt);
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->changeState->hold($conversation, Actor::teammate($teammate), (string) ($hold['reason'] ?? ''), $bringBackAt);
 
         return $this->done($conversation, 'Held.');
     }
@@ -100,11 +92,7 @@ final readonly class StateController
         $at = CarbonImmutable::parse(
             $request->validate(['at' => ['required', 'date_format:Y-m-d\TH:i']])['at'], $teammate->time_zone
         )->utc();
-        try {
-            $this->changeState->bringBackLater($conversation, Actor::teammate($teammate), $at);
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
-        }
+        $this->changeState->bringBackLater($conversation, Actor::teammate($teammate), $at);
 
         return $this->done($conversation, 'It comes back by itself.');
     }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Conversations\Changes;
 
-use RuntimeException;
+use App\Support\Refused;
 
 /**
  * Why a change is not possible as it was chosen, said to the person who chose it.
  */
-final class ChangeRefused extends RuntimeException
+final class ChangeRefused extends Refused
 {
     public static function unknown(string $key): self
     {
-        return new self("“{$key}” is nothing that can be changed of a conversation.");
+        return new self('unknown', "“{$key}” is nothing that can be changed of a conversation.");
     }
 
     /**
@@ -22,16 +22,16 @@ final class ChangeRefused extends RuntimeException
      */
     public static function gone(string $what, string $chosen): self
     {
-        return new self($chosen === '' ? "choose {$what}." : "choose {$what}; this one is not there any more.");
+        return new self('gone', $chosen === '' ? "choose {$what}." : "choose {$what}; this one is not there any more.");
     }
 
     public static function personGone(string $chosen): self
     {
-        return new self($chosen === '' ? 'choose a person.' : 'choose a person; this one is not in the team any more.');
+        return new self('person_gone', $chosen === '' ? 'choose a person.' : 'choose a person; this one is not in the team any more.');
     }
 
     public static function because(string $why): self
     {
-        return new self($why);
+        return new self('because', $why);
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Conversations\Changes;
 
-use RuntimeException;
+use App\Support\Refused;
 
 /**
  * Something cannot be retired, since something that is on needs it.
  */
-final class StillNeeded extends RuntimeException
+final class StillNeeded extends Refused
 {
     /**
      * @param  non-empty-list<string>  $by
@@ -19,6 +19,6 @@ final class StillNeeded extends RuntimeException
         $last = array_pop($by);
         $all = $by === [] ? $last : implode(', ', $by).' and '.$last;
 
-        return new self("“{$name}” is needed by {$all}. Change ".($by === [] ? 'it' : 'them').' or switch '.($by === [] ? 'it' : 'them').' off first.');
+        return new self('by', "“{$name}” is needed by {$all}. Change ".($by === [] ? 'it' : 'them').' or switch '.($by === [] ? 'it' : 'them').' off first.');
     }
 }

@@ -85,7 +85,7 @@
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
             @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
-            @if (session('problem') && str_contains((string) session('problem'), 'no file is attached'))<label class="without-file"><input type="checkbox" class="form-check-input" name="without_file" value="1"> without a file</label>@endif
+            @if (session('problem_code') === 'no_file_attached')<label class="without-file"><input type="checkbox" class="form-check-input" name="without_file" value="1"> without a file</label>@endif
             <a class="btn btn-link btn-sm" href="/conversations/{{ $conversation->id }}/forward" data-key="d">Forward <kbd>D</kbd></a>
             <span class="soft kept" id="reply-kept" role="status">@if ($replyDraft !== null && $replyDraft->text !== '') draft kept {{ $time->clock($replyDraft->updated_at) }} @endif</span>
         </div>
