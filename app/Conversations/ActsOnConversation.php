@@ -24,9 +24,4 @@ trait ActsOnConversation
     {
         return redirect()->route('conversation', $conversation)->with('done', $what);
     }
-
-    private function refused(Conversation $conversation, ConversationRefused $why): RedirectResponse
-    {
-        return redirect()->route('conversation', $conversation)->with('problem', $why->getMessage());
-    }
 }

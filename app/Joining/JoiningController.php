@@ -72,7 +72,7 @@ final readonly class JoiningController
         $number = preg_match('/^(?:c-?)?(\d{1,15})$/iD', $written, $digits) === 1 ? (int) $digits[1] : 0;
         $other = $number === 0 ? null : Conversation::query()->find($number);
         if ($other === null) {
-            return $this->refused($conversation, ConversationRefused::noSuchNumber($written));
+            throw ConversationRefused::noSuchNumber($written);
         }
 
         return $this->join($request, $conversation, [$other]);

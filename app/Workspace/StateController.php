@@ -9,7 +9,6 @@ use App\Conversations\ActsOnConversation;
 use App\Conversations\CameInBetween;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\SetCategory;
 use App\Promises\StoreHours;
@@ -73,8 +72,6 @@ final readonly class StateController
         try {
             $outcome = isset($chosen['outcome']) ? Outcome::query()->find((int) $chosen['outcome']) : null;
             $this->changeState->resolve($conversation, $this->teammate($request), $outcome, (int) $chosen['seen']);
-        } catch (ConversationRefused $why) {
-            return $this->refused($conversation, $why);
         } catch (CameInBetween $between) {
             return redirect()->route('conversation', $conversation)->with('problem', 'Not resolved: '.$between->getMessage());
         }
