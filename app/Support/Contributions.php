@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Approvals\ApprovalsPanel;
 use App\Checklists\ChecklistChange;
 use App\Checklists\ChecklistsOfConversation;
+use App\Checklists\ChecklistsPanel;
 use App\Conversations\Changes\CategoryChange;
 use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\FieldChange;
@@ -26,9 +28,13 @@ use App\Fields\ValuesOfConversation;
 use App\Nudges\NudgeChange;
 use App\Nudges\NudgePlansNeed;
 use App\Nudges\NudgesOfConversation;
+use App\Nudges\NudgesPanel;
+use App\Orders\OrdersPanel;
 use App\Rules\RulesNeed;
+use App\Tasks\TasksPanel;
 use App\Templates\TemplatesNeed;
 use App\Views\ViewsNeed;
+use App\Workspace\Panels;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Support\ServiceProvider;
 
@@ -50,6 +56,9 @@ final class Contributions extends ServiceProvider
         GivenTags::class, ValuesOfConversation::class, ChecklistsOfConversation::class, NudgesOfConversation::class,
     ];
 
+    /** In the order in which they stand. */
+    private const PANELS = [TasksPanel::class, NudgesPanel::class, ApprovalsPanel::class, ChecklistsPanel::class, OrdersPanel::class];
+
     public function register(): void
     {
         $this->app->scoped(Changes::class, static fn (Container $app): Changes => new Changes(
@@ -58,6 +67,7 @@ final class Contributions extends ServiceProvider
         $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(
             array_map($app->make(...), self::NEEDS_THINGS)
         ));
+        $this->app->bind(Panels::class, static fn (Container $app): Panels => new Panels(array_map($app->make(...), self::PANELS)));
         $this->app->bind(Snapshot::class, static fn (Container $app): Snapshot => new Snapshot([
             ...Columns::all(), ...array_map($app->make(...), self::SNAPSHOT_PARTS),
         ], $app->make(ChangeState::class)));

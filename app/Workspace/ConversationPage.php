@@ -8,23 +8,15 @@ use App\Answering\AnswerRoutes;
 use App\Answering\Draft;
 use App\Answering\PartnerThread;
 use App\Answering\ScheduledReply;
-use App\Approvals\Approval;
-use App\Approvals\ApprovalState;
-use App\Checklists\Checklist;
-use App\Checklists\StartedChecklist;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Conversations\JournalSentence;
 use App\Fields\About;
 use App\Fields\OwnFields;
-use App\Nudges\Nudge;
-use App\Nudges\NudgePlan;
-use App\Orders\OrderLedger;
 use App\Promises\StoreHours;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;
-use App\Tasks\Task;
 use App\Team\Team;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -43,7 +35,7 @@ final readonly class ConversationPage
         private StoreHours $hours,
         private JournalSentence $sentence,
         private AnswerRoutes $routes,
-        private OrderLedger $ledger,
+        private Panels $panels,
         private PersonsPosts $posts,
         private OwnFields $ownFields,
     ) {}
@@ -78,7 +70,7 @@ final readonly class ConversationPage
             'noteDraft' => $drafts->get(Draft::NOTE),
             'onceKey' => Str::uuid()->toString(),
             'routes' => $this->routes->of($conversation),
-            ...$this->ledger->of($conversation),
+            ...$this->panels->content($conversation, $teammate),
             'isFollowed' => DB::table('follows')
                 ->where('conversation_id', $conversation->id)
                 ->where('teammate_id', $teammate->id)
@@ -89,37 +81,9 @@ final readonly class ConversationPage
                 ->with('teammate')
                 ->orderBy('send_at')
                 ->get(),
-            'nudge' => Nudge::query()
-                ->whereIn('conversation_id', $conversation->withJoined())
-                ->where('state', Nudge::RUNNING)
-                ->with('plan')
-                ->first(),
-            'approval' => Approval::query()
-                ->whereIn('conversation_id', $conversation->withJoined())
-                ->where('state', ApprovalState::Asked)
-                ->with(['askedOf', 'askedBy'])
-                ->first(),
-            'plans' => NudgePlan::inUse()->get(),
             'partnerDraft' => $drafts->get(Draft::PARTNER),
             'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),
             'knownPartners' => PartnerThread::query()->select('name', 'address')->distinct()->orderBy('name')->limit(30)->get(),
-            'tasks' => Task::query()
-                ->whereIn('conversation_id', $conversation->withJoined())
-                ->with('assignee')
-                ->orderByRaw('done_at IS NOT NULL')
-                ->orderBy('due_at')
-                ->limit(20)
-                ->get(),
-            'startedChecklists' => StartedChecklist::query()->whereIn('conversation_id', $conversation->withJoined())->orderBy('id')->get(),
-            'checklists' => Checklist::inUse()
-                ->get()
-                ->sortBy(
-                    static fn (Checklist $checklist): int => $checklist->category_id !== null
-                        && $checklist->category_id === $conversation->category_id
-                        ? 0
-                        : 1
-                )
-                ->values(),
             'posts' => $this->posts->of($conversation),
             'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
             'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),

@@ -1,5 +1,5 @@
 @include('workspace.trail')
 @include('workspace.conversation-head', ['oob' => true])
-@include('orders.beside', ['oob' => true])
-@include('workspace.work-beside', ['oob' => true])
-@include('approvals.asked', ['oob' => true])
+@foreach ([...$panelsAbove, ...$panelsBeside] as $panel)
+    @include($panel, ['oob' => true])
+@endforeach

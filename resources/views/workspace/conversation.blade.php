@@ -54,7 +54,9 @@
             <p class="away-note">Something happened since you looked {{ $time->short($look['at']) }}: <a href="#since-look">see what is new</a></p>
         @endif
         @include('workspace.trail')
-        @include('approvals.asked')
+        @foreach ($panelsAbove as $panel)
+            @include($panel)
+        @endforeach
         @include('answering.compose')
     </main>
     @include('workspace.customer')

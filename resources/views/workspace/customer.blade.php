@@ -1,6 +1,7 @@
 <aside class="customer-side" aria-label="Order and customer" id="customer-side">
-    @include('workspace.work-beside')
-    @include('orders.beside')
+    @foreach ($panelsBeside as $panel)
+        @include($panel)
+    @endforeach
     @if ($orders->isEmpty() || $otherOrders->isNotEmpty())
         <details class="order-more" id="attach-order" @if ($orders->isEmpty()) open @endif>
             <summary>{{ $orders->isEmpty() ? 'Which order is it about?' : "Other orders ({$otherOrders->count()})" }}</summary>
@@ -54,7 +55,11 @@
     @endif
     <div class="work-head"><h3>This conversation</h3>
     <form method="post" action="/conversations/{{ $conversation->id }}/follow" class="follow">@csrf<button class="btn btn-sm btn-outline-secondary" data-key="f" aria-pressed="{{ $isFollowed ? 'true' : 'false' }}">{{ $isFollowed ? 'Followed' : 'Follow' }} <kbd>F</kbd></button></form></div>
-    @include('workspace.work-begin')
+    <div class="work-begin">
+        @foreach ($panelsBegin as $begin)
+            @include($begin)
+        @endforeach
+    </div>
     @if ($ownFields !== [])
         @include('fields.of-conversation', ['rows' => $ownFields, 'key' => 'conversation'])
     @endif
