@@ -9,7 +9,7 @@ use App\Channels\Mail\ForwardedMailController;
 use App\Channels\Mail\UnreadableMailController;
 use App\Channels\Services\EventsController;
 use App\Channels\Services\TroublesController;
-use App\Channels\Telephone\CallController;
+use App\Receiving\Calls\CallController;
 use Illuminate\Support\Facades\Route;
 
 Route::post('/intake/mail/{account}', ForwardedMailController::class)->middleware('throttle:forwarded-mail');

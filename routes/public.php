@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Channels\Social\PublicController;
+use App\Lookout\PublicController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('auth')->prefix('/public')->group(function (): void {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
+use App\Answering\Happened\Noted;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Note;
 use App\Team\Teammate;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -39,7 +39,7 @@ final readonly class AddNote
                 'conversation_id' => $conversation->id, 'text' => mb_strcut(trim($text), 0, 60_000), 'once_key' => $key,
             ]);
             $note->save();
-            $this->journal->record($conversation, JournalKind::Noted, Actor::application(), note: $note);
+            $this->journal->record($conversation, new Noted, Actor::application(), note: $note);
         });
     }
 
@@ -65,7 +65,7 @@ final readonly class AddNote
                     'text' => mb_strcut(trim($text), 0, 60_000),
                     'once_key' => $key,
                 ])->save();
-                $this->journal->record($conversation, JournalKind::Noted, Actor::teammate($teammate), note: $note);
+                $this->journal->record($conversation, new Noted, Actor::teammate($teammate), note: $note);
                 Draft::for($conversation, $teammate, Draft::NOTE)->delete();
 
                 return $note;

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
-use App\Channels\DeliverOutboxItem;
-use App\Channels\OutboxItem;
+use App\Answering\Happened\PartnerAnswered;
+use App\Answering\Happened\PartnerAsked;
+use App\Answering\Outbox\DeliverOutboxItem;
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\ReceivedMessage;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Team\Teammate;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -58,7 +60,7 @@ final readonly class AskPartner
             $item = OutboxItem::queue($message, [$thread->address]);
             $thread->forceFill(['answered_at' => null])->save();
             $actor = Actor::teammate($teammate);
-            $this->journal->record($locked, JournalKind::PartnerAsked, $actor, ['partner' => $thread->name], message: $message);
+            $this->journal->record($locked, new PartnerAsked(new Named($thread->id, $thread->name)), $actor, message: $message);
             if (! $locked->state->isDone()) {
                 $this->changeState->hold($locked, $actor, "{$thread->name} was asked", null);
             }
@@ -100,7 +102,7 @@ final readonly class AskPartner
     {
         $message->forceFill(['partner_thread_id' => $thread->id])->save();
         $this->journal->record(
-            $conversation, JournalKind::PartnerAnswered, Actor::application(), ['partner' => $thread->name], message: $message
+            $conversation, new PartnerAnswered(new Named($thread->id, $thread->name)), Actor::application(), message: $message
         );
         if ($message->automatic) {
             return;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
-use App\Channels\OutboxItem;
+use App\Answering\Happened\CalledBack;
+use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\Attachment;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\Snapshots\Snapshot;
 use App\Team\Teammate;
@@ -75,11 +75,7 @@ final readonly class CallBack
                 $this->journal->kindsSince($conversation, (int) ($before[self::UNTIL] ?? 0))
             );
             $this->templates->forget($message);
-            $this->journal->record(
-                $conversation, JournalKind::CalledBack,
-                $actor,
-                ['to' => implode(', ', $message->to)]
-            );
+            $this->journal->record($conversation, new CalledBack($message->to), $actor);
         });
     }
 }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
-use App\Channels\DeliverOutboxItem;
-use App\Channels\OutboxItem;
+use App\Answering\Happened\Forwarded;
+use App\Answering\Outbox\DeliverOutboxItem;
+use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\Attachment;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\FoldedText;
@@ -67,9 +67,7 @@ final readonly class ForwardMessages
                     ])
                     ->save();
             }
-            $this->journal->record(
-                $locked, JournalKind::Forwarded, Actor::teammate($teammate), ['to' => implode(', ', $to)], message: $message
-            );
+            $this->journal->record($locked, new Forwarded($to), Actor::teammate($teammate), message: $message);
 
             return $message;
         });
@@ -95,8 +93,7 @@ final readonly class ForwardMessages
         DB::transaction(function () use ($conversation, $received, $key): void {
             $message = $this->store($conversation, null, $conversation->standing_copies ?? [], $this->quote($received), $key, true);
             $this->journal->record(
-                $conversation, JournalKind::Forwarded, Actor::application(), ['to' => implode(', ', $message->to)],
-                'they get copies of everything', $message
+                $conversation, new Forwarded($message->to), Actor::application(), 'they get copies of everything', $message
             );
         });
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
-use App\Channels\SendAgain;
+use App\Answering\Outbox\SendAgain;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\CameInBetween;

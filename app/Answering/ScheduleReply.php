@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
+use App\Answering\Happened\ScheduleCalledOff;
+use App\Answering\Happened\Scheduled;
 use App\Conversations\Actor;
 use App\Conversations\CameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
@@ -62,10 +64,7 @@ final readonly class ScheduleReply
                 'send_at' => $at,
                 'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
             ])->save();
-            $this->journal->record(
-                $locked, JournalKind::Scheduled, Actor::teammate($teammate),
-                ['at' => CarbonImmutable::instance($at)->toIso8601ZuluString(), 'unless_answered' => $unlessAnswered ? 'yes' : null]
-            );
+            $this->journal->record($locked, new Scheduled(CarbonImmutable::instance($at), $unlessAnswered), Actor::teammate($teammate));
             Draft::for($locked, $teammate, Draft::REPLY)->delete();
 
             return $scheduled;
@@ -89,7 +88,7 @@ final readonly class ScheduleReply
                 $conversation, $author, (string) $locked->reply['text'], array_values((array) $locked->reply['files']),
                 (array) ($locked->reply['form'] ?? [])
             );
-            $this->journal->record($conversation, JournalKind::ScheduleCalledOff, $actor, ['author' => (string) $author->id], $why);
+            $this->journal->record($conversation, new ScheduleCalledOff(new Named($author->id, $author->name)), $actor, $why);
         });
     }
 

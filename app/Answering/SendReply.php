@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Answering;
 
+use App\Answering\Happened\Replied;
+use App\Answering\Outbox\DeliverOutboxItem;
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\Channel;
-use App\Channels\DeliverOutboxItem;
 use App\Channels\ItemKind;
-use App\Channels\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
 use App\Conversations\Attachment;
@@ -17,14 +18,14 @@ use App\Conversations\CheckNothingCameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
 use App\Templates\ApplySteps;
 use App\Templates\RecordTemplateUse;
+use App\Templates\UsedTemplate;
 use Cairnfield\Core\Templates\FilledText;
 use Cairnfield\Core\Text\ContactDetails;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -82,7 +83,7 @@ final readonly class SendReply
         $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
         $this->storeFiles($message, $reply);
         $actor = Actor::teammate($teammate);
-        $this->journal->record($locked, JournalKind::Replied, $actor, ['to' => $route->to], message: $message);
+        $this->journal->record($locked, new Replied($route->to), $actor, message: $message);
         $this->templates->record($locked, $message, $reply->templates);
         $this->goOn($locked, $teammate, $reply, $message);
         $this->alsoDo($locked, $teammate, $reply);
@@ -277,7 +278,8 @@ final readonly class SendReply
     {
         if ($reply->steps !== []) {
             $this->steps->apply(
-                $conversation, $reply->steps, $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer'
+                $conversation, $reply->steps, array_map(static fn (UsedTemplate $one): int => $one->template, $reply->templates),
+                $reply->automatic ? Actor::application() : Actor::teammate($teammate), 'with the answer'
             );
         }
     }

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Approvals;
 
+use App\Approvals\Happened\ApprovalAnswered;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
 use App\Team\Teammate;
@@ -61,10 +65,9 @@ final readonly class AnswerApproval
             ])->save();
             $actor = Actor::teammate($teammate);
             $this->journal->record(
-                $conversation, JournalKind::ApprovalAnswered, $actor, ['answer' => $state->value, 'question' => $asked->question],
-                mb_substr($answer, 0, 300)
+                $conversation, new ApprovalAnswered(new Named($asked->id, $asked->question), $state), $actor, $answer
             );
-            if ($conversation->state === ConversationState::Held && str_starts_with((string) $conversation->held_reason, 'approval: ')) {
+            if ($conversation->state === ConversationState::Held && $this->isHeldForIt($conversation, $asked)) {
                 $this->changeState->open(
                     $conversation, $actor,
                     $state === ApprovalState::Withdrawn ? 'the question was withdrawn' : 'the approval was '.$state->value
@@ -79,5 +82,20 @@ final readonly class AnswerApproval
                 "{$conversation->number()}, “{$asked->question}”: {$said}".($answer === '' ? '' : ", {$answer}"), $conversation->id
             );
         });
+    }
+
+    /**
+     * Whether it was asking that holds it, and nobody has held it for something else since.
+     */
+    private function isHeldForIt(Conversation $conversation, Approval $asked): bool
+    {
+        $latest = JournalEntry::query()
+            ->where('conversation_id', $conversation->id)
+            ->where('kind', JournalKind::StateChanged)
+            ->orderByDesc('id')
+            ->first();
+        $cause = $latest?->cause();
+
+        return $cause?->kind === CauseKind::Approval && $cause->id === $asked->id;
     }
 }

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Approvals;
 
+use App\Approvals\Happened\ApprovalAsked;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\CurrentCause;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
 use App\Team\Role;
@@ -21,7 +25,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AskApproval
 {
-    public function __construct(private ChangeState $changeState, private Journal $journal, private Notify $tell) {}
+    public function __construct(
+        private ChangeState $changeState, private Journal $journal, private Notify $tell, private CurrentCause $cause
+    ) {}
 
     /**
      * Why a rule asks for nothing there; null where it can. Asking twice is no failure.
@@ -67,8 +73,13 @@ final readonly class AskApproval
                 'conversation_id' => $locked->id, 'question' => $question, 'asked_of' => $of?->id,
                 'asked_by' => $actor->teammate?->id, 'state' => ApprovalState::Asked, 'asked_at' => now(),
             ])->save();
-            $this->journal->record($locked, JournalKind::ApprovalAsked, $actor, ['of' => $of?->name, 'question' => $question]);
-            $this->changeState->hold($locked, $actor, 'approval: '.mb_substr($question, 0, 280), null);
+            $this->journal->record(
+                $locked, new ApprovalAsked(Named::orNone($of?->id, $of?->name), new Named($approval->id, $question)), $actor
+            );
+            $this->cause->during(
+                Cause::of(CauseKind::Approval, $approval->id),
+                fn () => $this->changeState->hold($locked, $actor, 'approval: '.mb_substr($question, 0, 280), null)
+            );
             $people = $of !== null
                 ? [$of]
                 : array_values(

@@ -15,8 +15,11 @@ use App\Conversations\Changes\ChangeUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\CurrentCause;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
@@ -40,6 +43,7 @@ final readonly class MakeBulkChange
         private SendReply $sendReply,
         private AnswerRoutes $routes,
         private FillTemplate $fill,
+        private CurrentCause $cause,
     ) {}
 
     /**
@@ -79,7 +83,10 @@ final readonly class MakeBulkChange
                     return;
                 }
                 $before = $this->snapshot->take($conversation);
-                $this->apply($bulk, $conversation, $teammate, $item->seen);
+                $this->cause->during(
+                    Cause::of(CauseKind::Bulk, $bulk->id, $bulk->label),
+                    fn () => $this->apply($bulk, $conversation, $teammate, $item->seen)
+                );
                 $this->set(
                     $item,
                     [

@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Answering\CallBack;
+use App\Bulk\Happened\BulkUndone;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\Journal;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\CurrentCause;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\Snapshots\Snapshot;
 use Illuminate\Support\Facades\DB;
@@ -20,7 +25,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class UndoBulkChange
 {
-    public function __construct(private Journal $journal, private CallBack $callBack, private Snapshot $snapshot) {}
+    public function __construct(
+        private Journal $journal, private CallBack $callBack, private Snapshot $snapshot, private CurrentCause $cause
+    ) {}
 
     /**
      * @return bool whether all are done
@@ -66,9 +73,12 @@ final readonly class UndoBulkChange
             return;
         }
         $actor = Actor::teammate($bulk->teammate()->firstOrFail());
-        $this->snapshot->restore($conversation, $before, $actor, 'undone');
+        $this->cause->during(
+            Cause::of(CauseKind::Bulk, $bulk->id, $bulk->label),
+            fn () => $this->snapshot->restore($conversation, $before, $actor, 'undone')
+        );
         $this->journal->record(
-            $conversation, JournalKind::BulkUndone, $actor, ['what' => $bulk->label]
+            $conversation, new BulkUndone(new Named($bulk->id, $bulk->label)), $actor
         );
         $this->set($item, ['state' => BulkItem::UNDONE]);
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Receiving\RedactArrival;
 use App\Support\StoreSettings;
 use Cairnfield\Core\Text\NumberMask;
 use Cairnfield\Core\Text\TextRefused;

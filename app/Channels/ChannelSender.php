@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\Mail\SmtpSender;
 use App\Channels\Services\ServiceSender;
 

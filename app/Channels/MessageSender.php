@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Answering\Outbox\OutboxItem;
+
 /**
  * Brings one message out by the channel of its account.
  */

@@ -12,7 +12,7 @@ use App\Conversations\Changes\Chosen;
 use App\Conversations\Changes\Reference;
 use App\Conversations\Changes\ThingsInUse;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 
 /**
  * Steps to go through.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Checklists;
 
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Snapshots\SnapshotPart;
 
 /**

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Checklists;
 
+use App\Checklists\Happened\ChecklistStarted;
+use App\Checklists\Happened\ChecklistTicked;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -37,7 +39,7 @@ final readonly class WorkThroughChecklist
                 'conversation_id' => $conversation->id, 'checklist_id' => $checklist->id, 'name' => $checklist->name,
                 'steps' => array_map(static fn (string $step): array => ['text' => $step, 'by' => null, 'at' => null], $checklist->steps),
             ])->save();
-            $this->journal->record($conversation, JournalKind::ChecklistStarted, $actor, ['name' => $checklist->name], $why);
+            $this->journal->record($conversation, new ChecklistStarted(new Named($checklist->id, $checklist->name)), $actor, $why);
 
             return $started;
         });
@@ -57,8 +59,9 @@ final readonly class WorkThroughChecklist
             ];
             $locked->forceFill(['steps' => array_values($steps)])->save();
             $this->journal->record(
-                $locked->conversation, JournalKind::ChecklistTicked, Actor::teammate($teammate),
-                array_filter(['step' => $steps[$index]['text'], 'undone' => $isDone ? null : 'yes'])
+                $locked->conversation,
+                new ChecklistTicked(new Named($locked->checklist_id, $locked->name), $steps[$index]['text'], ! $isDone),
+                Actor::teammate($teammate)
             );
         });
     }

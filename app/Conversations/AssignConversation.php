@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\OwnerChanged;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -21,12 +24,9 @@ final readonly class AssignConversation
             if ($locked->owner_id === $owner?->id) {
                 return;
             }
-            $from = $locked->owner?->name;
+            $from = Named::orNone($locked->owner_id, $locked->owner?->name);
             $locked->forceFill(['owner_id' => $owner?->id])->save();
-            $this->journal->record(
-                $locked, JournalKind::OwnerChanged, $actor,
-                ['from' => $from, 'to' => $owner?->name, 'owner' => $owner === null ? null : (string) $owner->id], $why
-            );
+            $this->journal->record($locked, new OwnerChanged($from, Named::orNone($owner?->id, $owner?->name)), $actor, $why);
         });
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\TeamChanged;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Team\Team;
 use Illuminate\Support\Facades\DB;
 
@@ -21,9 +24,9 @@ final readonly class AssignTeam
             if ($locked->team_id === $team?->id) {
                 return;
             }
-            $from = $locked->team?->name;
+            $from = Named::orNone($locked->team_id, $locked->team?->name);
             $locked->forceFill(['team_id' => $team?->id])->save();
-            $this->journal->record($locked, JournalKind::TeamChanged, $actor, ['from' => $from, 'to' => $team?->name], $why);
+            $this->journal->record($locked, new TeamChanged($from, Named::orNone($team?->id, $team?->name)), $actor, $why);
         });
     }
 }

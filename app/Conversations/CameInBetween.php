@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Journal\JournalEntry;
 use Illuminate\Database\Eloquent\Collection;
 use RuntimeException;
 

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\ComesBack;
+use App\Conversations\Happened\StateChanged;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Fields\OwnFields;
 use App\Sorting\KnownOutcome;
 use App\Sorting\Outcome;
@@ -62,7 +66,7 @@ final readonly class ChangeState
                 throw ConversationRefused::notResolvedYet();
             }
             $locked->forceFill(['bring_back_at' => $at])->save();
-            $this->journal->record($locked, JournalKind::ComesBack, $actor, ['until' => $at->toIso8601ZuluString()]);
+            $this->journal->record($locked, new ComesBack($at), $actor);
         });
     }
 
@@ -181,11 +185,16 @@ final readonly class ChangeState
 
     private function record(Conversation $conversation, ConversationState $from, Actor $actor, string $why): void
     {
-        $this->journal->record($conversation, JournalKind::StateChanged, $actor, array_filter([
-            'from' => $from->value,
-            'to' => $conversation->state->value,
-            'until' => $conversation->state === ConversationState::Held ? $conversation->bring_back_at?->format(DATE_ATOM) : null,
-        ]), $why);
+        $this->journal->record($conversation, new StateChanged(
+            $from, $conversation->state,
+            $conversation->state === ConversationState::Held ? $conversation->bring_back_at : null,
+            $this->outcome($conversation->outcome_id),
+        ), $actor, $why);
+    }
+
+    private function outcome(?int $id): ?Named
+    {
+        return $id === null ? null : new Named($id, (string) Outcome::query()->whereKey($id)->value('name'));
     }
 
     /**

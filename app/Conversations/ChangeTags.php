@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\TagsChanged;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Sorting\Tag;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Support\Facades\DB;
@@ -40,13 +43,8 @@ final readonly class ChangeTags
                 ->where('conversation_id', $locked->id)
                 ->whereIn('tag_id', array_column($taken, 'id'))
                 ->delete();
-            $names = static fn (array $tags): ?string => $tags === []
-                ? null
-                : implode(', ', array_map(static fn (Tag $tag): string => $tag->name, $tags));
-            $this->journal->record(
-                $locked, JournalKind::TagsChanged, $actor, array_filter(['given' => $names($given), 'taken' => $names($taken)]),
-                $why
-            );
+            $named = static fn (Tag $tag): Named => new Named($tag->id, $tag->name);
+            $this->journal->record($locked, new TagsChanged(array_map($named, $given), array_map($named, $taken)), $actor, $why);
         });
     }
 

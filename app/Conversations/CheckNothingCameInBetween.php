@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\Payloads;
 use App\Team\Teammate;
 
 /**
  * Keeps two people from overwriting each other: refuses when others wrote, noted or changed the
  * state since this person last looked.
  */
-final class CheckNothingCameInBetween
+final readonly class CheckNothingCameInBetween
 {
+    public function __construct(private Payloads $payloads) {}
+
     /**
      * @param  int  $seen  the last journal entry that this person has been shown
      *
@@ -23,7 +27,7 @@ final class CheckNothingCameInBetween
             ->whereIn('conversation_id', $conversation->withJoined())
             ->where('id', '>', $seen)
             ->where(fn ($query) => $query->whereNull('teammate_id')->orWhere('teammate_id', '!=', $teammate->id))
-            ->whereIn('kind', array_values(array_filter(JournalKind::cases(), static fn (JournalKind $kind): bool => $kind->matters())))
+            ->whereIn('kind', $this->payloads->mattering())
             ->with(['message.attachments', 'message.outboxItem', 'message.teammate', 'note.teammate', 'teammate'])
             ->orderBy('id')
             ->get();

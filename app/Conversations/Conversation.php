@@ -7,6 +7,7 @@ namespace App\Conversations;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Conversations\Journal\JournalEntry;
 use App\Customers\Customer;
 use App\Fields\HasOwnValues;
 use App\Orders\Order;

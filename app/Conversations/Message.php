@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\Account;
-use App\Channels\ChannelItem;
 use App\Channels\ItemKind;
-use App\Channels\OutboxItem;
 use App\Support\StoresRows;
 use App\Team\Teammate;
 use Cairnfield\Core\Mood\Mood;

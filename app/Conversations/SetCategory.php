@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\CategoryChanged;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Sorting\Category;
 use Illuminate\Support\Facades\DB;
 
@@ -18,9 +21,9 @@ final readonly class SetCategory
             if ($locked->category_id === $category?->id) {
                 return;
             }
-            $from = $locked->category?->path;
+            $from = Named::orNone($locked->category_id, $locked->category?->path);
             $locked->forceFill(['category_id' => $category?->id])->save();
-            $this->journal->record($locked, JournalKind::CategoryChanged, $actor, ['from' => $from, 'to' => $category?->path], $why);
+            $this->journal->record($locked, new CategoryChanged($from, Named::orNone($category?->id, $category?->path)), $actor, $why);
         });
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
-use App\Support\Languages;
+use App\Conversations\Happened\LanguageChanged;
+use App\Conversations\Journal\Journal;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -26,9 +27,7 @@ final readonly class SetLanguage
             }
             $from = $locked->language;
             $locked->forceFill(['language' => $language])->save();
-            $this->journal->record(
-                $locked, JournalKind::LanguageChanged, $actor, ['from' => $from, 'to' => Languages::name($language)], $why
-            );
+            $this->journal->record($locked, new LanguageChanged($from, $language), $actor, $why);
         });
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\FieldChanged;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Fields\About;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
@@ -38,11 +41,10 @@ final readonly class SetOwnField
             };
             $changed = $aboutId === null ? null : $this->fields->keep($field, $aboutId, $written);
             if ($changed !== null) {
-                $this->journal->record($locked, JournalKind::FieldChanged, $actor, [
-                    'field' => $order === null ? $field->name : "{$field->name} of {$order->number}",
-                    'from' => $changed[0] === '' ? null : $changed[0],
-                    'to' => $changed[1] === '' ? null : $changed[1],
-                ], $why);
+                [$from, $to] = array_map(static fn (string $value): ?string => $value === '' ? null : $value, $changed);
+                $this->journal->record($locked, new FieldChanged(
+                    new Named($field->id, $field->name), Named::orNone($order?->id, $order?->number), $from, $to
+                ), $actor, $why);
             }
         });
     }

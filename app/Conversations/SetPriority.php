@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\PriorityChanged;
+use App\Conversations\Journal\Journal;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Support\Facades\DB;
 
@@ -18,9 +20,9 @@ final readonly class SetPriority
             if ($locked->priority === $priority) {
                 return;
             }
-            $from = $locked->priority->value;
+            $from = $locked->priority;
             $locked->forceFill(['priority' => $priority])->save();
-            $this->journal->record($locked, JournalKind::PriorityChanged, $actor, ['from' => $from, 'to' => $priority->value], $why);
+            $this->journal->record($locked, new PriorityChanged($from, $priority), $actor, $why);
         });
     }
 }

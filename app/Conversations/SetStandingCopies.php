@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Conversations\Happened\CopiesChanged;
+use App\Conversations\Journal\Journal;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -25,9 +27,7 @@ final readonly class SetStandingCopies
                 return;
             }
             $locked->forceFill(['standing_copies' => $addresses === [] ? null : $addresses])->save();
-            $this->journal->record(
-                $locked, JournalKind::CopiesChanged, $actor, ['to' => $addresses === [] ? null : implode(', ', $addresses)]
-            );
+            $this->journal->record($locked, new CopiesChanged($addresses), $actor);
         });
     }
 }

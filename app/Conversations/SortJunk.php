@@ -6,6 +6,9 @@ namespace App\Conversations;
 
 use App\Channels\BlockedSender;
 use App\Channels\BlockList;
+use App\Conversations\Happened\Junked;
+use App\Conversations\Happened\NotJunk;
+use App\Conversations\Journal\Journal;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -28,7 +31,7 @@ final readonly class SortJunk
         DB::transaction(function () use ($conversation, $teammate, $block): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $locked->forceFill(['junk' => true, 'junk_reasons' => ["put there by {$teammate->name}"]]);
-            $this->journal->record($locked, JournalKind::Junked, Actor::teammate($teammate));
+            $this->journal->record($locked, new Junked, Actor::teammate($teammate));
             $this->state->junk($locked, Actor::teammate($teammate));
             foreach ($block === null ? [] : $this->senders($locked, $block === 'domain') as $sender) {
                 BlockedSender::query()->createOrFirst($sender, ['teammate_id' => $teammate->id]);
@@ -48,7 +51,7 @@ final readonly class SortJunk
                 BlockedSender::query()->where($sender)->delete();
             }
             $this->blockList->readAgain();
-            $this->journal->record($locked, JournalKind::NotJunk, Actor::teammate($teammate));
+            $this->journal->record($locked, new NotJunk, Actor::teammate($teammate));
             $this->state->set($locked, ConversationState::Open, Actor::teammate($teammate), [
                 'waiting_since' => now(), 'due_at' => $this->hours->dueAt(now()),
             ], 'taken back from the junk');

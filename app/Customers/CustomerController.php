@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
-use App\Channels\ChannelItem;
 use App\Channels\SenderHandle;
+use App\Conversations\ChannelItem;
 use App\Support\Written;
 use App\Team\Teammate;
 use Illuminate\Contracts\Pagination\Paginator;

@@ -6,8 +6,10 @@ namespace App\Customers;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
+use App\Customers\Happened\CustomerMerged;
+use App\Customers\Happened\CustomerSeparated;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -55,7 +57,9 @@ final readonly class MergeCustomers
             DuplicateProposal::query()
                 ->where(fn ($query) => $query->whereIn('one_id', [$other->id])->orWhereIn('other_id', [$other->id]))
                 ->update(['state' => DuplicateProposal::MERGED]);
-            $this->tell($moved['conversations'], JournalKind::CustomerMerged, $teammate, ['names' => "{$other->name} is {$one->name}"]);
+            $this->tell($moved['conversations'], new CustomerMerged(
+                new Named($one->id, $one->name), new Named($other->id, $other->name)
+            ), $teammate);
             $this->groups->sort($one);
 
             return $merge;
@@ -86,7 +90,7 @@ final readonly class MergeCustomers
             DuplicateProposal::query()->where('one_id', min($kept->id, $merged->id))->where('other_id', max($kept->id, $merged->id))
                 ->update(['state' => DuplicateProposal::DISMISSED]);
             $locked->forceFill(['undone_at' => now()])->save();
-            $this->tell($locked->moved['conversations'] ?? [], JournalKind::CustomerSeparated, $teammate, []);
+            $this->tell($locked->moved['conversations'] ?? [], new CustomerSeparated, $teammate);
             $this->groups->sort($kept);
             $this->groups->sort($merged);
         });
@@ -111,12 +115,11 @@ final readonly class MergeCustomers
 
     /**
      * @param  list<int>  $conversationIds
-     * @param  array<string, string|null>  $details
      */
-    private function tell(array $conversationIds, JournalKind $kind, Teammate $teammate, array $details): void
+    private function tell(array $conversationIds, CustomerMerged|CustomerSeparated $what, Teammate $teammate): void
     {
         foreach (Conversation::query()->whereKey($conversationIds)->get() as $conversation) {
-            $this->journal->record($conversation, $kind, Actor::teammate($teammate), $details);
+            $this->journal->record($conversation, $what, Actor::teammate($teammate));
         }
     }
 

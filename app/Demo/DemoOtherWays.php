@@ -6,15 +6,15 @@ namespace App\Demo;
 
 use App\Channels\Account;
 use App\Channels\Channel;
-use App\Channels\ChannelItem;
 use App\Channels\Services\CatchUp;
 use App\Channels\Services\ConnectService;
-use App\Channels\Telephone\WriteDownCall;
 use App\Channels\WebForm\FilledForm;
 use App\Channels\WebForm\Form;
 use App\Channels\WebForm\TakeForm;
+use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
+use App\Receiving\Calls\WriteDownCall;
 use App\Sorting\Category;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;

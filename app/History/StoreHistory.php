@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\History;
 
+use App\Answering\Happened\Replied;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\Mail\MailParser;
@@ -13,14 +14,19 @@ use App\Channels\SenderHandle;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\CurrentCause;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Customers\Customer;
 use App\Customers\FindOrAddCustomer;
 use App\Customers\TelephoneNumber;
+use App\History\Happened\Imported;
 use App\Receiving\Arrival;
 use App\Receiving\FindThread;
+use App\Receiving\Happened\MessageReceived;
 use App\Receiving\PrepareArrival;
 use App\Receiving\StoreArrival;
 use App\Sorting\Category;
@@ -48,6 +54,7 @@ final readonly class StoreHistory
         private FindOrAddCustomer $customers,
         private StoreArrival $storeArrival,
         private Journal $journal,
+        private CurrentCause $cause,
     ) {}
 
     /**
@@ -64,7 +71,10 @@ final readonly class StoreHistory
             // Where the same message comes by itself at this moment, the second look finds it there.
             return retry(
                 2,
-                fn (): array => $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? []),
+                fn (): array => $this->cause->during(
+                    Cause::of(CauseKind::Import, $import->id, $import->name),
+                    fn (): array => $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? [])
+                ),
                 when: static fn (Throwable $why): bool => $why instanceof UniqueConstraintViolationException
             );
         } catch (UnreadableMailException $unreadable) {
@@ -257,7 +267,7 @@ final readonly class StoreHistory
             'last_message_at' => $at,
             'created_at' => $at,
         ])->save();
-        $this->journal->record($conversation, JournalKind::Imported, Actor::application(), [], $import->name, at: $at);
+        $this->journal->record($conversation, new Imported(new Named($import->id, $import->name)), Actor::application(), at: $at);
         if ($fields !== null) {
             DB::table('history_parts')->insertOrIgnore([
                 'account_id' => $account->id, 'part' => self::part($import, $fields->text('id')),
@@ -282,8 +292,11 @@ final readonly class StoreHistory
             ] : []),
         ]);
         $this->journal->record(
-            $conversation, $isOurs ? JournalKind::Replied : JournalKind::MessageReceived,
-            $isOurs ? Actor::application() : Actor::customer(), ['channel' => $received->channel->value], message: $message, at: $at
+            $conversation,
+            $isOurs
+                ? new Replied($message->to[0] ?? '')
+                : new MessageReceived($received->channel, $account->address, $conversation->preview === '', null),
+            $isOurs ? Actor::application() : Actor::customer(), message: $message, at: $at
         );
 
         return $message;

@@ -9,10 +9,13 @@ use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Named;
 use App\Conversations\Snapshots\Snapshot;
+use App\Joining\Happened\Joined;
+use App\Joining\Happened\Separated;
 use App\Orders\AttachOrders;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;
@@ -77,7 +80,7 @@ final readonly class JoinConversations
             }
             DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->update(['separated_at' => now()]);
             foreach ([[$kept, $separated], [$separated, $kept]] as [$one, $other]) {
-                $this->journal->record($one, JournalKind::Separated, Actor::teammate($teammate), ['other' => $other->number()]);
+                $this->journal->record($one, new Separated(new Named($other->id, $other->number())), Actor::teammate($teammate));
             }
         });
     }
@@ -108,7 +111,7 @@ final readonly class JoinConversations
         foreach ($joined->orders()->get() as $order) {
             $this->attachOrders->one($kept, $order, 'hand', $actor);
         }
-        $entry = $this->journal->record($kept, JournalKind::Joined, $actor, ['other' => $joined->number()]);
+        $entry = $this->journal->record($kept, new Joined(new Named($joined->id, $joined->number())), $actor);
         DB::table('conversation_joins')->insert([
             'kept_id' => $kept->id, 'joined_id' => $joined->id, 'kept_before' => $keptBefore, 'joined_before' => $joinedBefore,
             'came_along' => json_encode($along, JSON_THROW_ON_ERROR),
@@ -187,8 +190,9 @@ final readonly class JoinConversations
         foreach ($entries as $entry) {
             $entry->message?->forceFill(['conversation_id' => $separated->id])->save();
             $this->journal->record(
-                $separated, $entry->kind, $entry->teammate === null ? Actor::of($entry->actor) : Actor::teammate($entry->teammate),
-                $entry->details, $entry->why, $entry->message, at: $entry->at
+                $separated, $entry->payload(),
+                $entry->teammate === null ? Actor::of($entry->actor) : Actor::teammate($entry->teammate),
+                $entry->why, $entry->message, at: $entry->at, cause: $entry->cause()
             );
         }
         $this->whoWaits->in($separated, $actor);

@@ -9,13 +9,16 @@ use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Happened\Began;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\PlaceInQueue;
 use App\Customers\Handle;
+use App\Joining\Happened\MessageSplitOff;
 use App\Orders\AttachOrders;
 use App\Promises\StoreHours;
+use App\Receiving\Happened\MessageReceived;
 use App\Team\Teammate;
 use Cairnfield\Core\Mood\Mood;
 use Illuminate\Support\Facades\DB;
@@ -45,16 +48,16 @@ final readonly class SplitOff
             $actor = Actor::teammate($teammate);
             $own = $this->begin($from, $message);
             $message->forceFill(['conversation_id' => $own->id])->save();
-            $this->journal->record($own, JournalKind::Began, $actor, ['linked' => $from->number()], 'split off from it');
+            $this->journal->record($own, new Began(new Named($from->id, $from->number())), $actor, 'split off from it');
             $this->journal->record(
-                $own, JournalKind::MessageReceived, Actor::customer(), ['channel' => $from->channel->value], '', $message,
+                $own, new MessageReceived($from->channel, (string) $from->account?->address, true, null), Actor::customer(), '', $message,
                 at: $message->received_at
             );
             foreach ($from->orders()->get() as $order) {
                 $this->attachOrders->one($own, $order, 'hand', $actor);
             }
             $this->goOnWithout($from, $actor);
-            $this->journal->record($from, JournalKind::SplitOff, $actor, ['other' => $own->number()]);
+            $this->journal->record($from, new MessageSplitOff(new Named($own->id, $own->number())), $actor);
 
             return $own;
         });

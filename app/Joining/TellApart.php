@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Joining;
 
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use Illuminate\Database\Eloquent\Collection;
 

@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace App\Notifications;
 
-use App\Conversations\Conversation;
+use App\Answering\Happened\DeliveryFailed;
+use App\Answering\Happened\Noted;
+use App\Answering\Happened\PartnerAnswered;
+use App\Answering\Happened\ScheduleCalledOff;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
-use App\Conversations\JournalNews;
+use App\Conversations\Happened\OwnerChanged;
+use App\Conversations\Happened\StateChanged;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\JournalNews;
+use App\Receiving\Happened\MessageReceived;
 use App\Team\Teammate;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -67,44 +73,41 @@ final readonly class NotifyFromJournal
         $owner = $conversation->owner === null ? [] : [$conversation->owner];
         $subject = "{$conversation->number()} “{$conversation->subject}”";
         $who = $entry->teammate->name ?? 'Cairnfield';
-        match ($entry->kind) {
-            JournalKind::Noted => $this->tellOfNote(
+        $what = $entry->payload();
+        match (true) {
+            $what instanceof Noted => $this->tellOfNote(
                 $entry, $team, [...$owner, ...$followers],
                 "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)
             ),
-            JournalKind::OwnerChanged => $this->to(
-                array_values(
-                    array_filter($team, static fn (Teammate $person): bool => (string) $person->id === ($entry->details['owner'] ?? null))
-                ),
-                NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})"
+            $what instanceof OwnerChanged => $this->to(
+                self::personOf($team, $what->to?->id), NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})"
                 )),
-            JournalKind::MessageReceived => $this->to(
+            $what instanceof MessageReceived => $this->to(
                 [...$owner, ...$followers], NewsKind::CustomerWrote, $entry,
                 "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)
             ),
-            JournalKind::StateChanged => $this->tellOfState(
-                $entry, $conversation, $owner, $followers,
-                "{$subject}: ".mb_strtolower(
-                    ConversationState::from((string) $entry->details['to'])->label()
-                )." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")
+            $what instanceof StateChanged => $this->tellOfState(
+                $entry, $what, $owner, $followers,
+                "{$subject}: ".mb_strtolower($what->to->label())." by {$who}".($entry->why === '' ? '' : ", {$entry->why}")
             ),
-            JournalKind::DeliveryFailed,
-            JournalKind::ScheduleCalledOff => $this->to(
-                array_values(
-                    array_filter(
-                        $team,
-                        static fn (Teammate $person): bool => $person->id === (
-                            $entry->message->teammate_id ?? (int) ($entry->details['author'] ?? 0)
-                        )
-                    )
-                ),
+            $what instanceof DeliveryFailed, $what instanceof ScheduleCalledOff => $this->to(
+                self::personOf($team, $what instanceof ScheduleCalledOff ? $what->author->id : $entry->message?->teammate_id),
                 NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true
             ),
-            JournalKind::PartnerAnswered => $this->to(
-                $owner, NewsKind::PartnerAnswered, $entry, ($entry->details['partner'] ?? 'The partner')." answered in {$subject}"
+            $what instanceof PartnerAnswered => $this->to(
+                $owner, NewsKind::PartnerAnswered, $entry, "{$what->partner->name} answered in {$subject}"
             ),
             default => null,
         };
+    }
+
+    /**
+     * @param  list<Teammate>  $team
+     * @return list<Teammate> the one, where there is such a person
+     */
+    private static function personOf(array $team, ?int $id): array
+    {
+        return array_values(array_filter($team, static fn (Teammate $person): bool => $person->id === $id));
     }
 
     /**
@@ -132,11 +135,12 @@ final readonly class NotifyFromJournal
      * @param  list<Teammate>  $owner
      * @param  list<Teammate>  $followers
      */
-    private function tellOfState(JournalEntry $entry, Conversation $conversation, array $owner, array $followers, string $text): void
+    private function tellOfState(JournalEntry $entry, StateChanged $change, array $owner, array $followers, string $text): void
     {
         $cameBack = $entry->actor === 'application'
-            && ($entry->details['from'] ?? '') === ConversationState::Held->value
-            && $entry->details['to'] === ConversationState::Open->value;
+            && $change->from === ConversationState::Held
+            && $change->to === ConversationState::Open;
+        $conversation = $entry->conversation;
         if ($cameBack) {
             $this->to(
                 [...$owner, ...$followers], NewsKind::CameBack, $entry,

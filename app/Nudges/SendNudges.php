@@ -11,6 +11,9 @@ use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\CurrentCause;
 use App\Conversations\Message;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
@@ -44,6 +47,7 @@ final readonly class SendNudges
         private StoreHours $hours,
         private ChangeState $changeState,
         private Notify $tell,
+        private CurrentCause $cause,
     ) {}
 
     public function run(): void
@@ -117,10 +121,10 @@ final readonly class SendNudges
         }
         $plan = $nudge->plan()->firstOrFail();
         $step = $plan->steps[$nudge->sent] ?? null;
-        $this->send(
+        $this->cause->during(Cause::of(CauseKind::Nudge, $plan->id, $plan->name), fn () => $this->send(
             $nudge, $plan, $conversation, $step === null ? $plan->end_template_id : $step['template'],
             $step === null ? Outcome::query()->findOrFail($plan->end_outcome_id) : null
-        );
+        ));
         $nudge->forceFill($step === null
             ? ['state' => Nudge::DONE]
             : [

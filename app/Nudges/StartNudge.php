@@ -6,8 +6,10 @@ namespace App\Nudges;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
+use App\Nudges\Happened\NudgeCalledOff;
+use App\Nudges\Happened\NudgeStarted;
 use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -37,8 +39,7 @@ final readonly class StartNudge
                 'started_at' => now(), 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil(0)),
             ])->save();
             $this->journal->record(
-                $conversation, JournalKind::NudgeStarted, $actor,
-                ['plan' => $plan->name, 'next' => $nudge->next_at->toIso8601ZuluString()]
+                $conversation, new NudgeStarted(new Named($plan->id, $plan->name), $nudge->next_at), $actor
             );
 
             return $nudge;
@@ -55,8 +56,8 @@ final readonly class StartNudge
                 ->update(['state' => Nudge::CALLED_OFF, 'reason' => mb_substr($why, 0, 300)]);
             if ($changed === 1) {
                 $this->journal->record(
-                    $nudge->conversation()->firstOrFail(), JournalKind::NudgeCalledOff, $actor,
-                    ['plan' => $nudge->plan()->value('name')], $why
+                    $nudge->conversation()->firstOrFail(),
+                    new NudgeCalledOff(new Named($nudge->nudge_plan_id, (string) $nudge->plan()->value('name'))), $actor, $why
                 );
             }
         });

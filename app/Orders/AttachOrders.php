@@ -6,8 +6,10 @@ namespace App\Orders;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
+use App\Orders\Happened\OrderAttached;
+use App\Orders\Happened\OrderDetached;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -41,7 +43,7 @@ final readonly class AttachOrders
         if ($added === 0) {
             return;
         }
-        $this->journal->record($conversation, JournalKind::OrderAttached, $actor, ['order' => $order->number], match ($by) {
+        $this->journal->record($conversation, new OrderAttached(new Named($order->id, $order->number), $by), $actor, match ($by) {
             'number' => 'its number is in the text',
             'marketplace' => 'the marketplace names it',
             'handle' => 'the customer’s only order of the last 60 days',
@@ -53,7 +55,7 @@ final readonly class AttachOrders
     public function detach(Conversation $conversation, Order $order, Actor $actor): void
     {
         if (DB::table('conversation_order')->where('conversation_id', $conversation->id)->where('order_id', $order->id)->delete() > 0) {
-            $this->journal->record($conversation, JournalKind::OrderDetached, $actor, ['order' => $order->number]);
+            $this->journal->record($conversation, new OrderDetached(new Named($order->id, $order->number)), $actor);
             $this->parcels->of($conversation);
         }
     }

@@ -64,10 +64,7 @@ final class Order extends Model
      */
     public function money(int $units): string
     {
-        $amount = Money::ofUnits(BigInteger::of(abs($units)), Currency::of($this->currency))->toDecimal();
-        $sign = ['EUR' => '€', 'GBP' => '£', 'JPY' => '¥', 'USD' => '$'][$this->currency] ?? "{$this->currency} ";
-
-        return ($units < 0 ? '−' : '').$sign.$amount;
+        return ShownMoney::of($units, $this->currency);
     }
 
     /**

@@ -8,7 +8,8 @@ use App\Channels\Account;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\TakesEvents;
 use App\Channels\Services\UnreadableEvent;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Named;
+use App\Orders\Happened\ParcelSeen;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**
@@ -65,9 +66,9 @@ final readonly class TakeCarrierEvent implements TakesEvents
                 && in_array($stage, self::TOLD, true)
                 && now()->diffInDays($row['at'], true) < self::NEWS_DAYS
         ) {
-            $this->tell->tell(
-                $parcel->order, JournalKind::ParcelSeen, ['parcel' => $number, 'stage' => $stage->value, 'place' => $row['place']]
-            );
+            $this->tell->tell($parcel->order, new ParcelSeen(
+                new Named($parcel->order->id, $parcel->order->number), new Named($parcel->id, $number), $stage, (string) $row['place']
+            ));
         }
 
         if ($added === 1 && $parcel->order !== null) {

@@ -11,8 +11,9 @@ use App\Channels\Services\EventFields;
 use App\Channels\Services\UnreadableEvent;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Named;
 use App\Customers\CustomerOfOrder;
+use App\Orders\Happened\OrderChanged;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
@@ -82,11 +83,12 @@ final readonly class TakeOrder
     private function tellOfChange(Order $order, ?array $before): void
     {
         $order->unsetRelation('payments');
+        $named = new Named($order->id, $order->number);
         if ($before !== null && $before[0] !== $order->status) {
-            $this->tell->tell($order, JournalKind::OrderChanged, ['from' => $before[0], 'to' => $order->status]);
+            $this->tell->tell($order, new OrderChanged($named, $before[0], $order->status, null, $order->currency));
         }
         if ($before !== null && $order->refunded() > $before[1]) {
-            $this->tell->tell($order, JournalKind::OrderChanged, ['refunded' => $order->money($order->refunded() - $before[1])]);
+            $this->tell->tell($order, new OrderChanged($named, null, null, $order->refunded() - $before[1], $order->currency));
         }
     }
 

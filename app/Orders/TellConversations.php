@@ -6,8 +6,9 @@ namespace App\Orders;
 
 use App\Conversations\Actor;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Orders\Happened\OrderChanged;
+use App\Orders\Happened\ParcelSeen;
 
 /**
  * What the shop or the carrier tells of an order goes onto the trail of each conversation beside which it stands,
@@ -17,15 +18,12 @@ final readonly class TellConversations
 {
     public function __construct(private Journal $journal, private FollowParcel $parcels) {}
 
-    /**
-     * @param  array<string, string|null>  $details
-     */
-    public function tell(Order $order, JournalKind $kind, array $details): void
+    public function tell(Order $order, OrderChanged|ParcelSeen $what): void
     {
         foreach (
             $order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation
         ) {
-            $this->journal->record($conversation, $kind, Actor::application(), ['order' => $order->number, ...$details]);
+            $this->journal->record($conversation, $what, Actor::application());
         }
     }
 

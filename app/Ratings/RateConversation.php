@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Ratings;
 
+use App\Channels\RedactArrival;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
-use App\Receiving\RedactArrival;
+use App\Ratings\Happened\Rated;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -52,13 +52,7 @@ final readonly class RateConversation
                 'comment' => $comment,
                 'rated_at' => now(),
             ])->save();
-            $this->journal->record(
-                $locked, JournalKind::Rated, Actor::customer(),
-                array_filter(
-                    ['score' => (string) $score, 'comment' => mb_substr($comment, 0, 500)],
-                    static fn (string $value): bool => $value !== ''
-                )
-            );
+            $this->journal->record($locked, new Rated($score, mb_substr($comment, 0, 500)), Actor::customer());
 
             return $rating;
         });

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Receiving;
 
-use App\Channels\ChannelItem;
 use App\Conversations\Actor;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\ChannelItem;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
+use App\Receiving\Happened\EditedAtSource;
+use App\Receiving\Happened\RemovedAtSource;
 
 /**
  * Shows on the trail that a message was changed or removed where it was written. What was there
@@ -25,7 +26,7 @@ final readonly class MarkChangedAtSource
             return;
         }
         $message->forceFill(['text' => $item->text, 'earlier_texts' => $item->earlier_texts, 'edited_at' => now()])->save();
-        $this->journal->record($message->conversation, JournalKind::EditedAtSource, Actor::customer(), message: $message);
+        $this->journal->record($message->conversation, new EditedAtSource, Actor::customer(), message: $message);
         if ($message->conversation->last_customer_message_at?->equalTo($message->received_at) ?? false) {
             $message->conversation->forceFill(['preview' => Message::previewOf($item->text)])->save();
         }
@@ -38,7 +39,7 @@ final readonly class MarkChangedAtSource
             return;
         }
         $message->forceFill(['removed_at' => $item->removed_at])->save();
-        $this->journal->record($message->conversation, JournalKind::RemovedAtSource, Actor::customer(), message: $message);
+        $this->journal->record($message->conversation, new RemovedAtSource, Actor::customer(), message: $message);
     }
 
     private function message(ChannelItem $item): ?Message

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Receiving;
 
 use App\Channels\ReceivedMessage;
+use App\Channels\RedactArrival;
 use App\Support\HtmlCleaner;
 use Cairnfield\Core\Mood\MoodReading;
 use Cairnfield\Core\Text\FoldedText;

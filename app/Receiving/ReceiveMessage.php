@@ -8,13 +8,20 @@ use App\Answering\AskPartner;
 use App\Answering\ScheduleReply;
 use App\Channels\Account;
 use App\Channels\ItemKind;
+use App\Channels\ReceiptOutcome;
 use App\Channels\ReceivedMessage;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Happened\Began;
+use App\Conversations\Happened\Junked;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CauseKind;
+use App\Conversations\Journal\CurrentCause;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
+use App\Conversations\Journal\Payload;
 use App\Conversations\KeptFiles;
 use App\Conversations\Message;
 use App\Conversations\PlaceInQueue;
@@ -25,6 +32,7 @@ use App\Orders\AttachOrders;
 use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
 use App\Promises\StoreHours;
+use App\Receiving\Happened\MessageReceived;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -57,6 +65,7 @@ final readonly class ReceiveMessage
         private ScheduleReply $scheduleReply,
         private AskPartner $askPartner,
         private ChangeState $state,
+        private CurrentCause $cause,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
@@ -78,7 +87,10 @@ final readonly class ReceiveMessage
         $received = $arrival->received;
         $kept = $this->storeArrival->keep($arrival);
         try {
-            return DB::transaction(fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $kept)), 5);
+            return DB::transaction(fn (): ReceiptOutcome => $this->cause->during(
+                Cause::of(CauseKind::Channel, $account->id, $account->title()),
+                fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $kept))
+            ), 5);
         } catch (UniqueConstraintViolationException $collision) {
             // Another worker took the same message in between.
             return ReceiptOutcome::again($this->storedBefore($received) ?? throw $collision);
@@ -114,9 +126,10 @@ final readonly class ReceiveMessage
             return $message;
         }
         $this->journal->recordAll($conversation, ...($isNew ? $this->beginning($conversation, $decision) : []), ...[[
-            JournalKind::MessageReceived,
+            new MessageReceived(
+                $received->channel, $account->address, $isNew, ! $isNew && self::becomesOurTurn($conversation, $arrival) ? $conversation->state : null
+            ),
             Actor::customer(),
-            ['channel' => $received->channel->value, 'to' => $account->address],
             $this->why($decision),
             $message,
         ]]);
@@ -198,20 +211,19 @@ final readonly class ReceiveMessage
     }
 
     /**
-     * @return list<array{JournalKind, Actor, array<string, string|null>, string, null}>
+     * @return list<array{Payload, Actor, string, null}>
      */
     private function beginning(Conversation $conversation, ThreadingDecision $decision): array
     {
         $began = [
-            JournalKind::Began,
+            new Began(Named::orNone($decision->linksTo, $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo))),
             Actor::customer(),
-            ['linked' => $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo)],
             $this->whyLinked($decision),
             null,
         ];
 
         return $conversation->junk
-            ? [$began, [JournalKind::Junked, Actor::application(), [], implode('; ', $conversation->junk_reasons ?? []), null]]
+            ? [$began, [new Junked, Actor::application(), implode('; ', $conversation->junk_reasons ?? []), null]]
             : [$began];
     }
 
@@ -249,8 +261,8 @@ final readonly class ReceiveMessage
 
     private function makeItOurTurn(Conversation $conversation, Arrival $arrival): void
     {
-        $before = $conversation->state;
-        $isOurTurn = ! $arrival->received->automaticAnswer || $before === ConversationState::Open;
+        $isChanged = self::becomesOurTurn($conversation, $arrival);
+        $isOurTurn = $isChanged || $conversation->state === ConversationState::Open;
         $conversation->forceFill([
             'preview' => Message::previewOf($arrival->text),
             'language' => $conversation->language ?? $arrival->language,
@@ -260,10 +272,18 @@ final readonly class ReceiveMessage
             'last_customer_message_at' => now(),
             ...$this->waiting($conversation->waiting_since, $conversation->answer_by, $arrival, $isOurTurn),
         ]);
-        if ($isOurTurn && $before !== ConversationState::Open) {
+        if ($isChanged) {
             $this->state->set($conversation, ConversationState::Open, Actor::application(), [], 'the customer wrote');
         }
         $conversation->save();
+    }
+
+    /**
+     * Whether the message ends the state that the conversation is in.
+     */
+    private static function becomesOurTurn(Conversation $conversation, Arrival $arrival): bool
+    {
+        return ! $conversation->junk && ! $arrival->received->automaticAnswer && $conversation->state !== ConversationState::Open;
     }
 
     private function why(ThreadingDecision $decision): string

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Receiving;
 
-use App\Channels\DeliverOutboxItem;
-use App\Channels\OutboxItem;
+use App\Answering\Outbox\DeliverOutboxItem;
+use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
+use App\Receiving\Happened\ReceiptSent;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -52,7 +52,7 @@ final readonly class SendReceipt
                 'once_key' => hash('sha256', "receipt:{$received->once_key}"),
             ])->save();
             $item = OutboxItem::queue($message, [$address]);
-            $this->journal->record($conversation, JournalKind::ReceiptSent, Actor::application(), ['to' => $address], message: $message);
+            $this->journal->record($conversation, new ReceiptSent($address), Actor::application(), message: $message);
             DeliverOutboxItem::dispatch($item->id)->afterCommit();
         });
     }

@@ -6,14 +6,17 @@ namespace App\Rules;
 
 use App\Approvals\AskApproval;
 use App\Conversations\Actor;
-use App\Conversations\Cause;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CurrentCause;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Fields\FieldRefused;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
+use App\Rules\Happened\RuleFailed;
+use App\Rules\Happened\RuleRan;
 use App\Team\Role;
 use App\Team\Teammate;
 use App\Templates\TemplateProblem;
@@ -37,7 +40,7 @@ final readonly class CarryOut
         private AnswerByRule $answer,
         private RuleTriggers $triggers,
         private Journal $journal,
-        private Cause $cause,
+        private CurrentCause $cause,
         private Notify $tell,
         private AskApproval $approvals,
     ) {}
@@ -110,8 +113,8 @@ final readonly class CarryOut
                 $actions = array_map(RuleAction::of(...), $run->actions);
                 // First of all: two workers at once act once. Most often all is done as it is said here.
                 $run = $run->exists ? $run : RuleRun::store([...$run->getAttributes(), 'done' => array_column($actions, 'label')]);
-                $done = $this->cause->rule(
-                    $rule->id, $rule->name, $trigger->depth + 1,
+                $done = $this->cause->during(
+                    Cause::rule($rule->id, $rule->name, $rule->version, $trigger->depth + 1),
                     fn (): array => $this->all($rule, $run, $actions, $trigger->with($locked))
                 );
                 $run->forceFill(['state' => RuleRun::DONE, 'done' => $done, 'error' => null, 'next_try_at' => null])->save();
@@ -145,7 +148,7 @@ final readonly class CarryOut
     private function all(Rule $rule, RuleRun $run, array $actions, RuleTrigger $trigger): array
     {
         $this->journal->record(
-            $trigger->conversation, JournalKind::RuleRan, Actor::application(), [],
+            $trigger->conversation, new RuleRan(new Named($rule->id, $rule->name)), Actor::application(),
             $run->because === [] ? 'always' : implode(' · ', $run->because)
         );
         $done = [];
@@ -199,10 +202,10 @@ final readonly class CarryOut
             ]]);
         }
         if ($isFinal) {
-            $this->cause->rule(
-                $rule->id, $rule->name, RunRules::DEEPEST,
+            $this->cause->during(
+                Cause::rule($rule->id, $rule->name, $rule->version, RunRules::DEEPEST),
                 fn () => $this->journal->record(
-                    $run->conversation()->firstOrFail(), JournalKind::RuleFailed, Actor::application(), [], $why
+                    $run->conversation()->firstOrFail(), new RuleFailed(new Named($rule->id, $rule->name)), Actor::application(), $why
                 )
             );
             $this->report($rule, $why);

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Approvals\ApprovalState;
+use App\Approvals\Happened\ApprovalAnswered;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Payload;
+use App\Orders\Happened\OrderChanged;
+use App\Orders\Happened\ParcelSeen;
+use App\Receiving\Happened\MessageReceived;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**
@@ -97,22 +103,13 @@ enum RuleEvent: string
     /**
      * Which events a journal entry is.
      *
-     * @param  bool  $isFirst  whether it is the first message of its conversation
-     * @param  ConversationState|null  $before  the state before a customer wrote, where that changed it
      * @param  bool  $isAfterClosed  whether it begins what goes on from a closed conversation
      * @return list<self>
      */
-    public static function of(JournalEntry $entry, bool $isFirst, ?ConversationState $before, bool $isAfterClosed = false): array
+    public static function of(JournalEntry $entry, bool $isAfterClosed = false): array
     {
         return match (JournalKind::from((string) $entry->getAttributes()['kind'])) {
-            JournalKind::MessageReceived => $isFirst
-                ? [self::FirstMessage, ...($isAfterClosed ? [self::WroteWhenClosed] : [])]
-                : array_values(array_filter([self::LaterMessage, match ($before) {
-                    ConversationState::Waiting => self::WroteWhileWaiting,
-                    ConversationState::Held => self::WroteWhileHeld,
-                    ConversationState::Resolved => self::WroteWhenResolved,
-                    default => null,
-                }])),
+            JournalKind::MessageReceived => self::ofMessage($entry->payload(), $isAfterClosed),
             JournalKind::Replied => [self::TeamAnswered],
             JournalKind::Noted => [self::Noted],
             JournalKind::StateChanged => [self::StateChanged],
@@ -123,22 +120,52 @@ enum RuleEvent: string
             JournalKind::TagsChanged => [self::TagsChanged],
             JournalKind::FieldChanged => [self::FieldSet],
             JournalKind::OrderAttached => [self::OrderBeside],
-            JournalKind::OrderChanged => [isset($entry->details['refunded']) ? self::MoneyGivenBack : self::OrderChanged],
-            JournalKind::ParcelSeen => array_values(array_filter([match (ParcelStage::tryFrom((string) ($entry->details['stage'] ?? ''))) {
+            JournalKind::OrderChanged,
+            JournalKind::ParcelSeen,
+            JournalKind::ApprovalAnswered => array_values(array_filter([self::ofPayload($entry->payload())])),
+            JournalKind::PartnerAnswered => [self::PartnerAnswered],
+            JournalKind::DeliveryFailed => [self::DeliveryFailed],
+            JournalKind::Rated => [self::Rated],
+            default => [],
+        };
+    }
+
+    /**
+     * @return list<self>
+     */
+    private static function ofMessage(Payload $message, bool $isAfterClosed): array
+    {
+        assert($message instanceof MessageReceived);
+
+        return $message->isFirst
+            ? [self::FirstMessage, ...($isAfterClosed ? [self::WroteWhenClosed] : [])]
+            : array_values(array_filter([self::LaterMessage, match ($message->before) {
+                ConversationState::Waiting => self::WroteWhileWaiting,
+                ConversationState::Held => self::WroteWhileHeld,
+                ConversationState::Resolved => self::WroteWhenResolved,
+                default => null,
+            }]));
+    }
+
+    /**
+     * What depends on what exactly happened.
+     */
+    private static function ofPayload(Payload $what): ?self
+    {
+        return match (true) {
+            $what instanceof OrderChanged => $what->refunded === null ? self::OrderChanged : self::MoneyGivenBack,
+            $what instanceof ParcelSeen => match ($what->stage) {
                 ParcelStage::Collected => self::ParcelSent,
                 ParcelStage::Delivered => self::ParcelDelivered,
                 ParcelStage::ReturnedToSender, ParcelStage::Lost => self::ParcelAstray,
                 default => null,
-            }])),
-            JournalKind::PartnerAnswered => [self::PartnerAnswered],
-            JournalKind::DeliveryFailed => [self::DeliveryFailed],
-            JournalKind::Rated => [self::Rated],
-            JournalKind::ApprovalAnswered => array_values(array_filter([match ($entry->details['answer'] ?? '') {
-                'given' => self::ApprovalGiven,
-                'declined' => self::ApprovalDeclined,
+            },
+            $what instanceof ApprovalAnswered => match ($what->answer) {
+                ApprovalState::Given => self::ApprovalGiven,
+                ApprovalState::Declined => self::ApprovalDeclined,
                 default => null,
-            }])),
-            default => [],
+            },
+            default => null,
         };
     }
 

@@ -301,7 +301,7 @@ final class RuleFields implements Fields
             new RuleTriggerField(
                 'done_by', 'Who did it', self::CHOICE,
                 ['customer' => 'the customer', 'teammate' => 'a person of the team', 'application' => 'Cairnfield, or a rule'],
-                static fn (RuleTrigger $trigger): string => isset($trigger->entry->details['rule'])
+                static fn (RuleTrigger $trigger): string => $trigger->entry?->cause()?->asRule() !== null
                     ? 'application'
                     : $trigger->entry->actor ?? 'application'
             ),

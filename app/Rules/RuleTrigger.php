@@ -6,7 +6,7 @@ namespace App\Rules;
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 
@@ -19,7 +19,7 @@ final readonly class RuleTrigger
      * @param  JournalEntry|null  $entry  null where time alone made it happen
      * @param  list<RuleEvent>  $events
      * @param  Message|null  $message  that arrived or was sent; else the customer's latest
-     * @param  ConversationState|null  $before  the state before a customer wrote
+     * @param  ConversationState|null  $before  the state that a customer ended by writing
      * @param  int  $depth  how many rules, one waking the next, have led to it
      * @param  string  $key  for the same event always the same: a rule acts once for it
      */
@@ -44,15 +44,7 @@ final readonly class RuleTrigger
      */
     public static function ofEntry(JournalEntry $entry, array $events, ?Message $message, ?ConversationState $before): self
     {
-        return new self($entry->conversation, $entry, $events, $message, $before, self::depthOf($entry), "entry-{$entry->getKey()}", null);
-    }
-
-    /**
-     * Only what rules did says how deep: the others need not be read.
-     */
-    private static function depthOf(JournalEntry $entry): int
-    {
-        return str_contains((string) $entry->getRawOriginal('details'), '"depth"') ? (int) ($entry->details['depth'] ?? 0) : 0;
+        return new self($entry->conversation, $entry, $events, $message, $before, $entry->cause()?->asRule()->depth ?? 0, "entry-{$entry->getKey()}", null);
     }
 
     public static function ofTime(Conversation $conversation, ?Message $message, string $key, CarbonImmutable $at): self

@@ -6,9 +6,10 @@ namespace App\Rules;
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
+use App\Receiving\Happened\MessageReceived;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\Relation;
@@ -19,14 +20,8 @@ use Illuminate\Support\Facades\DB;
  */
 final class RuleTriggers
 {
-    /** Entries of one transaction have numbers close to each other. */
-    private const BESIDE = 20;
-
     /** What rules ask of a message. Its HTML and headers can be long, and none does. */
     private const OF_MESSAGE = ['id', 'conversation_id', 'direction', 'automatic', 'from_address', 'subject', 'text'];
-
-    /** How `ReceiveMessage` says it. */
-    private const CUSTOMER_WROTE = 'the customer wrote';
 
     /**
      * @param  list<int>  $ids  of journal entries
@@ -44,24 +39,20 @@ final class RuleTriggers
         if ($entries->isEmpty()) {
             return [];
         }
-        $first = $this->firstMessages($entries);
         $latest = $this->latestMessages($entries->whereNull('message_id')->pluck('conversation_id')->unique()->values()->all());
-        $before = $this->statesBefore($entries);
         $closed = $this->goingOnFromClosed($entries);
         $triggers = [];
         foreach ($entries as $entry) {
             // Tens of thousands are looked at when a rule is tried out: as they were read.
-            ['id' => $id, 'message_id' => $message, 'conversation_id' => $conversation] = $entry->getAttributes();
-            $events = RuleEvent::of(
-                $entry, isset($first[$message ?? 0]), $before[$id] ?? null,
-                isset($closed[$entry->conversation->getAttributes()['linked_conversation_id'] ?? 0])
-            );
+            ['message_id' => $message, 'conversation_id' => $conversation] = $entry->getAttributes();
+            $events = RuleEvent::of($entry, isset($closed[$entry->conversation->getAttributes()['linked_conversation_id'] ?? 0]));
             ['joined_into_id' => $joined, 'junk' => $junk] = $entry->conversation->getAttributes();
             // What was joined into another goes on there, and being put with the junk is no state that anybody waits for.
             if ($events !== [] && $joined === null && ! ($junk && $entry->kind === JournalKind::StateChanged)) {
+                $what = $entry->payload();
                 $triggers[] = RuleTrigger::ofEntry(
                     $entry, $events, ($message === null ? null : $entry->message) ?? $latest[$conversation] ?? null,
-                    $before[$id] ?? null
+                    $what instanceof MessageReceived ? $what->before : null
                 );
             }
         }
@@ -105,32 +96,6 @@ final class RuleTriggers
 
     /**
      * @param  Collection<int, JournalEntry>  $entries
-     * @return array<int, true> the first message of each conversation
-     */
-    private function firstMessages(Collection $entries): array
-    {
-        $conversations = [];
-        foreach ($entries as $entry) {
-            if ($entry->getRawOriginal('kind') === JournalKind::MessageReceived->value) {
-                $conversations[$entry->conversation_id] = $entry->conversation_id;
-            }
-        }
-
-        return $conversations === []
-            ? []
-            : array_fill_keys(
-                DB::table('messages')
-                    ->whereIn('conversation_id', $conversations)
-                    ->groupBy('conversation_id')
-                    ->selectRaw('MIN(id) AS id')
-                    ->pluck('id')
-                    ->all(),
-                true
-            );
-    }
-
-    /**
-     * @param  Collection<int, JournalEntry>  $entries
      * @return array<int, true> the closed conversations that others go on from
      */
     private function goingOnFromClosed(Collection $entries): array
@@ -164,52 +129,5 @@ final class RuleTriggers
         return $ids === []
             ? []
             : Message::query()->whereKey($ids)->with('attachments')->get(self::OF_MESSAGE)->keyBy('conversation_id')->all();
-    }
-
-    /**
-     * Where a customer's message changed the state, the entry that says so stands right beside that of the message.
-     *
-     * @param  Collection<int, JournalEntry>  $entries
-     * @return array<int, ConversationState> by the entry of the message
-     */
-    private function statesBefore(Collection $entries): array
-    {
-        $messages = [];
-        foreach ($entries as $entry) {
-            if ($entry->getRawOriginal('kind') === JournalKind::MessageReceived->value) {
-                $messages[] = [
-                    'id' => $entry->id, 'conversation_id' => $entry->conversation_id, 'at' => (string) $entry->getRawOriginal('at'),
-                ];
-            }
-        }
-        if ($messages === []) {
-            return [];
-        }
-        $changes = [];
-        foreach (DB::table('journal')->whereIn(
-            'conversation_id', array_values(array_unique(array_column($messages, 'conversation_id')))
-        )->where('kind', JournalKind::StateChanged)
-            ->where('id', '>', $messages[0]['id'] - self::BESIDE)
-            ->where('why', self::CUSTOMER_WROTE)
-            ->orderBy('id')
-            ->get(['id', 'conversation_id', 'details', 'at']) as $change) {
-            $changes[(int) $change->conversation_id][] = $change;
-        }
-        $before = [];
-        foreach ($messages as $message) {
-            foreach ($changes[$message['conversation_id']] ?? [] as $change) {
-                if (
-                    abs((int) $change->id - $message['id']) < self::BESIDE && abs(
-                        strtotime((string) $change->at) - strtotime($message['at'])
-                    ) <= 5
-                ) {
-                    $from = ConversationState::tryFrom((string) (json_decode((string) $change->details, true)['from'] ?? ''));
-                    $from === null ?: $before[$message['id']] = $from;
-                    break;
-                }
-            }
-        }
-
-        return $before;
     }
 }

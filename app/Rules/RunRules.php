@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Conversations\JournalNews;
+use App\Conversations\Journal\JournalNews;
 use App\Customers\SortIntoGroups;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;

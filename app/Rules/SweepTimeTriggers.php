@@ -6,7 +6,7 @@ namespace App\Rules;
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalNews;
+use App\Conversations\Journal\JournalNews;
 use App\Promises\StoreHours;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Search;
 
-use App\Conversations\JournalNews;
+use App\Conversations\Journal\JournalNews;
 use Illuminate\Support\Collection;
 
 /**

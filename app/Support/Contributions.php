@@ -21,6 +21,7 @@ use App\Conversations\Changes\TagTaken;
 use App\Conversations\Changes\TeamChange;
 use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\ChangeState;
+use App\Conversations\Journal\Payloads;
 use App\Conversations\Snapshots\Columns;
 use App\Conversations\Snapshots\GivenTags;
 use App\Conversations\Snapshots\Snapshot;
@@ -59,6 +60,61 @@ final class Contributions extends ServiceProvider
     /** In the order in which they stand. */
     private const PANELS = [TasksPanel::class, NudgesPanel::class, ApprovalsPanel::class, ChecklistsPanel::class, OrdersPanel::class];
 
+    private const JOURNAL = [
+        \App\Answering\Happened\CalledBack::class,
+        \App\Answering\Happened\Delivered::class,
+        \App\Answering\Happened\DeliveryFailed::class,
+        \App\Answering\Happened\Forwarded::class,
+        \App\Answering\Happened\Liked::class,
+        \App\Answering\Happened\Noted::class,
+        \App\Answering\Happened\PartnerAnswered::class,
+        \App\Answering\Happened\PartnerAsked::class,
+        \App\Answering\Happened\Replied::class,
+        \App\Answering\Happened\Reposted::class,
+        \App\Answering\Happened\ScheduleCalledOff::class,
+        \App\Answering\Happened\Scheduled::class,
+        \App\Answering\Happened\SendingAgain::class,
+        \App\Approvals\Happened\ApprovalAnswered::class,
+        \App\Approvals\Happened\ApprovalAsked::class,
+        \App\Bulk\Happened\BulkUndone::class,
+        \App\Checklists\Happened\ChecklistStarted::class,
+        \App\Checklists\Happened\ChecklistTicked::class,
+        \App\Conversations\Happened\Began::class,
+        \App\Conversations\Happened\CategoryChanged::class,
+        \App\Conversations\Happened\ComesBack::class,
+        \App\Conversations\Happened\CopiesChanged::class,
+        \App\Conversations\Happened\FieldChanged::class,
+        \App\Conversations\Happened\Junked::class,
+        \App\Conversations\Happened\LanguageChanged::class,
+        \App\Conversations\Happened\NotJunk::class,
+        \App\Conversations\Happened\OwnerChanged::class,
+        \App\Conversations\Happened\PriorityChanged::class,
+        \App\Conversations\Happened\StateChanged::class,
+        \App\Conversations\Happened\TagsChanged::class,
+        \App\Conversations\Happened\TeamChanged::class,
+        \App\Customers\Happened\CustomerMerged::class,
+        \App\Customers\Happened\CustomerSeparated::class,
+        \App\History\Happened\Imported::class,
+        \App\Joining\Happened\Joined::class,
+        \App\Joining\Happened\MessageSplitOff::class,
+        \App\Joining\Happened\Separated::class,
+        \App\Nudges\Happened\NudgeCalledOff::class,
+        \App\Nudges\Happened\NudgeStarted::class,
+        \App\Orders\Happened\OrderAttached::class,
+        \App\Orders\Happened\OrderChanged::class,
+        \App\Orders\Happened\OrderDetached::class,
+        \App\Orders\Happened\ParcelSeen::class,
+        \App\Ratings\Happened\Rated::class,
+        \App\Receiving\Happened\EditedAtSource::class,
+        \App\Receiving\Happened\MessageReceived::class,
+        \App\Receiving\Happened\ReceiptSent::class,
+        \App\Receiving\Happened\RemovedAtSource::class,
+        \App\Rules\Happened\RuleFailed::class,
+        \App\Rules\Happened\RuleRan::class,
+        \App\Tasks\Happened\TaskDone::class,
+        \App\Tasks\Happened\TaskMade::class,
+    ];
+
     public function register(): void
     {
         $this->app->scoped(Changes::class, static fn (Container $app): Changes => new Changes(
@@ -68,6 +124,7 @@ final class Contributions extends ServiceProvider
             array_map($app->make(...), self::NEEDS_THINGS)
         ));
         $this->app->bind(Panels::class, static fn (Container $app): Panels => new Panels(array_map($app->make(...), self::PANELS)));
+        $this->app->singleton(Payloads::class, static fn (): Payloads => new Payloads(self::JOURNAL));
         $this->app->bind(Snapshot::class, static fn (Container $app): Snapshot => new Snapshot([
             ...Columns::all(), ...array_map($app->make(...), self::SNAPSHOT_PARTS),
         ], $app->make(ChangeState::class)));

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Answering\Outbox\DeliverDue;
 use App\Answering\ScheduleReply;
 use App\Bulk\WorkOnBulkChange;
-use App\Channels\DeliverDue;
 use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Services\CatchUpAll;
 use App\Conversations\BringBackHeld;

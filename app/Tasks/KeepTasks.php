@@ -7,10 +7,12 @@ namespace App\Tasks;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\Journal;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
+use App\Tasks\Happened\TaskDone;
+use App\Tasks\Happened\TaskMade;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -47,8 +49,9 @@ final readonly class KeepTasks
             ])->save();
             if ($conversation !== null) {
                 $this->journal->record(
-                    $conversation, JournalKind::TaskMade, Actor::teammate($by),
-                    ['task' => $task->title, 'for' => $assignee->name, 'due' => $dueAt->toIso8601ZuluString()]
+                    $conversation,
+                    new TaskMade(new Named($task->id, $task->title), new Named($assignee->id, $assignee->name), $dueAt),
+                    Actor::teammate($by)
                 );
             }
 
@@ -66,8 +69,7 @@ final readonly class KeepTasks
             $locked->forceFill(['done_at' => $isDone ? now() : null])->save();
             if ($locked->conversation !== null) {
                 $this->journal->record(
-                    $locked->conversation, JournalKind::TaskDone, Actor::teammate($by),
-                    array_filter(['task' => $locked->title, 'undone' => $isDone ? null : 'yes'])
+                    $locked->conversation, new TaskDone(new Named($locked->id, $locked->title), ! $isDone), Actor::teammate($by)
                 );
             }
         });

@@ -10,7 +10,7 @@ use App\Answering\PartnerThread;
 use App\Answering\ScheduledReply;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
-use App\Conversations\JournalSentence;
+use App\Conversations\Journal\JournalSentence;
 use App\Fields\About;
 use App\Fields\OwnFields;
 use App\Promises\StoreHours;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workspace;
 
-use App\Channels\ChannelItem;
+use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Customers\Handle;
 use Illuminate\Database\Eloquent\Collection;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Workspace;
 
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -62,7 +62,7 @@ final class Trail
             ->orderBy('id')
             ->get()
             ->reject(
-                static fn (JournalEntry $entry): bool => $entry->kind === JournalKind::Began && ($entry->details['linked'] ?? null) === null
+                static fn (JournalEntry $entry): bool => $entry->kind === JournalKind::Began && $entry->details === []
             )
             ->values();
     }

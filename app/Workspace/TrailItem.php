@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Workspace;
 
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 
 /**
  * One thing on the trail: a message, a note, or what was done alongside in the same minute.

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Channels\OutboxItem;
+use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Demo\DemoConversations;
 use App\Demo\DemoFields;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
-use App\Channels\OutboxItem;
 
 /**
  * Takes messages over and remembers them, or refuses them as it is told.

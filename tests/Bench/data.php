@@ -129,8 +129,11 @@ while ($have < $wanted) {
             ];
             $journal[] = [
                 'conversation_id' => $id, 'teammate_id' => null, 'actor' => $out ? 'teammate' : 'customer',
-                'kind' => $out ? 'replied' : 'message_received', 'message_id' => $messageId, 'details' => '{}', 'why' => '',
-                'at' => $at,
+                'kind' => $out ? 'replied' : 'message_received', 'message_id' => $messageId,
+                'details' => json_encode($out ? ['to' => 'p@post.example'] : array_filter([
+                    'channel' => 'email', 'account' => 'care@brindle.example', 'isFirst' => $part === 0,
+                ])),
+                'why' => '', 'at' => $at,
             ];
         }
         $journal[] = [

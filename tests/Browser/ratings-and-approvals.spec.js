@@ -60,7 +60,7 @@ test('a second person says yes, and the one who asked goes on', async ({ page, b
     await expect(lead.getByText('Approved.', { exact: true })).toBeVisible();
     await lead.context().close();
 
-    await expect(page.locator('.trail')).toContainText('Approved: A new bag for free? by Mads Overgaard (Once, as a kindness.)', { timeout: 15_000 });
+    await expect(page.locator('.trail')).toContainText('Approved by Mads Overgaard: A new bag for free? (Once, as a kindness.)', { timeout: 15_000 });
     await expect(page.locator('#conversation-head')).toContainText('Open');
 });
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Channels\Mail;
 
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\Account;
 use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
-use App\Channels\OutboxItem;
 use Symfony\Component\Mailer\Envelope;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;

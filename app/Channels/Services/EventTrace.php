@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 use App\Channels\Account;
-use App\Receiving\RedactArrival;
+use App\Channels\RedactArrival;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

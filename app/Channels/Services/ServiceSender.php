@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Channels\Services;
 
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\Channel;
-use App\Channels\ChannelItem;
 use App\Channels\DeliveryFailed;
 use App\Channels\ItemKind;
 use App\Channels\MessageSender;
-use App\Channels\OutboxItem;
+use App\Conversations\ChannelItem;
 use Illuminate\Support\Str;
 
 /**

@@ -8,6 +8,7 @@ use App\Channels\Account;
 use App\Channels\Channel;
 use App\Orders\TakeCarrierEvent;
 use App\Orders\TakeShopEvent;
+use App\Receiving\TakeItem;
 use Illuminate\Contracts\Container\Container;
 use LogicException;
 

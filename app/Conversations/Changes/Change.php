@@ -7,7 +7,7 @@ namespace App\Conversations\Changes;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Fields\FieldRefused;
 use Cairnfield\Core\Rules\Plan;
 use Illuminate\Database\Eloquent\Collection;

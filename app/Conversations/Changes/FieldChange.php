@@ -6,7 +6,7 @@ namespace App\Conversations\Changes;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\SetOwnField;
 use App\Fields\About;
 use App\Fields\FieldRefused;

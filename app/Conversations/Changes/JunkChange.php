@@ -7,7 +7,7 @@ namespace App\Conversations\Changes;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\SortJunk;
 use Illuminate\Database\Eloquent\Collection;
 

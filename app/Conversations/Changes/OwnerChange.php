@@ -7,7 +7,7 @@ namespace App\Conversations\Changes;
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Team\TakeTurns;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;

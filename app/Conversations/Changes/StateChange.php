@@ -8,7 +8,7 @@ use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Promises\StoreHours;
 use App\Sorting\Outcome;
 use Illuminate\Database\Eloquent\Collection;

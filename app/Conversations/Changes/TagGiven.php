@@ -7,7 +7,7 @@ namespace App\Conversations\Changes;
 use App\Conversations\Actor;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Sorting\Tag;
 use Illuminate\Database\Eloquent\Collection;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Conversations\Snapshots;
 
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 
 /**
  * The tags that it has.

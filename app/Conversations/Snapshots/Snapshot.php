@@ -7,7 +7,7 @@ namespace App\Conversations\Snapshots;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 
 /**
  * Keeps a conversation as it is before something that can be taken back, and sets it back: an answer, a change of many

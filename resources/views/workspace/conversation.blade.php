@@ -37,7 +37,7 @@
                 <h2>Not sent yet: this came in between</h2>
                 <p>Your answer is kept below. Read what is new, change it if need be, and send it again.</p>
                 <ul>
-                    @foreach ($between->reject(fn ($entry) => $entry->kind === \App\Conversations\JournalKind::StateChanged && $between->contains(fn ($other) => $other->message !== null)) as $entry)
+                    @foreach ($between->reject(fn ($entry) => $entry->kind === \App\Conversations\Journal\JournalKind::StateChanged && $between->contains(fn ($other) => $other->message !== null)) as $entry)
                         <li><b>{{ $entry->teammate?->name ?? $entry->message?->from_name ?: $sentence->of($entry) }}</b> {{ $time->short($entry->at) }}@if ($entry->message), <q>{{ Str::limit(Str::squish(\Cairnfield\Core\Text\FoldedText::of($entry->message->text)->written), 300) }}</q>@elseif ($entry->note), note: <q>{{ Str::limit($entry->note->text, 300) }}</q>@elseif ($entry->teammate): {{ $sentence->of($entry) }}@endif</li>
                     @endforeach
                 </ul>

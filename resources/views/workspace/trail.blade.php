@@ -16,17 +16,17 @@
             <span class="marker" aria-hidden="true"></span>
             <div class="entry-body">
                 @if ($entry->note !== null)
-                    <p class="entry-who"><b>{{ $entry->note->teammate->name ?? 'The rule “'.($entry->details['rule'] ?? '').'”' }}</b> <span>only the team sees this</span></p>
+                    <p class="entry-who"><b>{{ $entry->note->teammate->name ?? 'The rule “'.$entry->cause()?->asRule()?->name.'”' }}</b> <span>only the team sees this</span></p>
                     <div class="plain-text">{{ $entry->note->text }}</div>
                 @elseif ($entry->message !== null && $item->shape() === 'partner')
-                    <p class="entry-who"><b>{{ $entry->details['partner'] ?? 'Partner' }}</b> <span>{{ $entry->message->isIncoming() ? 'answered' : 'was asked by '.($entry->teammate?->name ?? 'us') }} · the customer never sees this</span></p>
+                    <p class="entry-who"><b>{{ $entry->payload()->partner->name }}</b> <span>{{ $entry->message->isIncoming() ? 'answered' : 'was asked by '.($entry->teammate?->name ?? 'us') }} · the customer never sees this</span></p>
                     @include('answering.partner-message', ['message' => $entry->message])
                 @elseif ($entry->message !== null && in_array($item->shape(), ['customer', 'us'], true))
                     @include('workspace.message', ['message' => $entry->message, 'why' => $entry->why])
                 @else
                     <p class="entry-sentence">
                         @foreach ($item->entries as $done)
-                            {{ $sentence->of($done) }}@if ($done->kind === \App\Conversations\JournalKind::Began && $conversation->linkedConversation): <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">open it</a>@endif{{ $loop->last ? '' : ' · ' }}
+                            {{ $sentence->of($done) }}@if ($done->kind === \App\Conversations\Journal\JournalKind::Began && $conversation->linkedConversation): <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">open it</a>@endif{{ $loop->last ? '' : ' · ' }}
                         @endforeach
                     </p>
                 @endif

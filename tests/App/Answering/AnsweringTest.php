@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use App\Answering\Draft;
-use App\Channels\DeliverOutboxItem;
+use App\Answering\Outbox\DeliverOutboxItem;
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\MailComposer;
-use App\Channels\OutboxItem;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
 use App\Sorting\Outcome;
 use Cairnfield\Core\Threading\ReplyToken;

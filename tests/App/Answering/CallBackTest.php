@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Answering\Draft;
-use App\Channels\DeliverDue;
+use App\Answering\Outbox\DeliverDue;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
 use Carbon\CarbonImmutable;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use App\Answering\AnswerRoutes;
 use App\Answering\Draft;
+use App\Answering\Outbox\OutboxItem;
 use App\Answering\PartnerThread;
-use App\Channels\OutboxItem;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
 use Illuminate\Support\Str;

@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 use App\Answering\Draft;
+use App\Answering\Outbox\OutboxItem;
 use App\Answering\ScheduledReply;
 use App\Answering\ScheduleReply;
 use App\Channels\Mail\MailComposer;
-use App\Channels\OutboxItem;
 use App\Conversations\Attachment;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Answering\ScheduledReply;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Sorting\Outcome;
 use Carbon\CarbonImmutable;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use App\Approvals\Approval;
 use App\Approvals\ApprovalState;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Notifications\News;
 use Carbon\CarbonImmutable;
 use Tests\App\Mails;
@@ -44,7 +44,7 @@ it('asks a second person, holds the conversation meanwhile, and goes on with the
         ->and(News::query()->where('teammate_id', $this->teammate('ilse')->id)->sole()->text)
         ->toContain('“Give back 40.00 EUR”: yes, But say that it is once only.');
     $this->get("/conversations/{$this->conversation->id}")->assertSee(
-        'Approved: Give back 40.00 EUR by Mads Overgaard (But say that it is once only.)'
+        'Approved by Mads Overgaard: Give back 40.00 EUR (But say that it is once only.)'
     );
 });
 

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Answering\Outbox\DeliverDue;
+use App\Answering\Outbox\OutboxItem;
 use App\Bulk\BulkChange;
 use App\Bulk\BulkItem;
-use App\Channels\DeliverDue;
-use App\Channels\OutboxItem;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;

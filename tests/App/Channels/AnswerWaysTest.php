@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 use App\Answering\AnswerRoute;
 use App\Answering\AnswerRoutes;
+use App\Answering\Outbox\OutboxItem;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
-use App\Channels\ChannelItem;
 use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
-use App\Channels\OutboxItem;
-use App\Channels\Social\OwnPost;
+use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Lookout\OwnPost;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
@@ -118,7 +118,7 @@ it('tries again when the service has trouble, and leaves it alone for as long as
     expect($item->state)->toBe('due')->and((int) now()->diffInSeconds($item->due_at, true))->toBeGreaterThan(60);
     foreach (range(1, 2) as $_) {
         $this->travelTo($item->refresh()->due_at->addSecond());
-        dispatch_sync(new App\Channels\DeliverOutboxItem($item->id));
+        dispatch_sync(new App\Answering\Outbox\DeliverOutboxItem($item->id));
     }
     $keys = collect(
         Http::recorded(fn (Request $request): bool => $request->method() === 'POST')

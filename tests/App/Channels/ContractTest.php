@@ -3,17 +3,17 @@
 declare(strict_types=1);
 
 use App\Answering\AnswerRoutes;
+use App\Answering\Outbox\OutboxItem;
 use App\Answering\ReplyToSend;
 use App\Answering\SendReply;
 use App\Channels\AccountState;
 use App\Channels\Channel;
-use App\Channels\OutboxItem;
-use App\Channels\Telephone\WriteDownCall;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
 use App\Customers\Handle;
+use App\Receiving\Calls\WriteDownCall;
 use App\Team\Teammate;
 use App\Workspace\Trail;
 use Carbon\CarbonImmutable;

@@ -3,11 +3,11 @@
 declare(strict_types=1);
 
 use App\Channels\Channel;
-use App\Channels\ChannelItem;
 use App\Channels\ItemKind;
-use App\Channels\Services\TakeItem;
+use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Receiving\TakeItem;
 use Carbon\CarbonImmutable;
 use Tests\App\Services;
 

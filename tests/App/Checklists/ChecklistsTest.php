@@ -6,8 +6,8 @@ use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Checklists\WorkThroughChecklist;
 use App\Conversations\Actor;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use Tests\App\Mails;
 
 beforeEach(function (): void {

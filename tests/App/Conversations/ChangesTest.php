@@ -17,7 +17,7 @@ use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\About;

@@ -7,8 +7,8 @@ use App\Answering\Draft;
 use App\Conversations\CameInBetween;
 use App\Conversations\CheckNothingCameInBetween;
 use App\Conversations\ConversationRefused;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Note;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
@@ -72,7 +72,7 @@ it('tells apart what others must not miss and what they may', function (JournalK
     $seen = (int) $conversation->journal()->max('id');
     (new JournalEntry)->forceFill([
         'conversation_id' => $conversation->id, 'actor' => 'teammate', 'teammate_id' => $this->teammate('mads')->id,
-        'kind' => $kind, 'details' => ['to' => 'open'], 'at' => now(),
+        'kind' => $kind, 'details' => ['from' => 'waiting', 'to' => 'open'], 'at' => now(),
     ])->save();
     $check = fn () => app(CheckNothingCameInBetween::class)->since($conversation, $seen, $this->teammate('ilse'));
     $stops ? expect($check)->toThrow(CameInBetween::class) : expect($check())->toBeNull();

@@ -90,7 +90,7 @@ it('refuses to join into itself, in a circle, into what is joined, or what is no
 it('joins all or none', function (): void {
     $this->post(
         "/conversations/{$this->one->id}/resolve",
-        ['outcome' => App\Sorting\Outcome::query()->value('id'), 'seen' => App\Conversations\JournalEntry::query()->max('id')]
+        ['outcome' => App\Sorting\Outcome::query()->value('id'), 'seen' => App\Conversations\Journal\JournalEntry::query()->max('id')]
     );
     $this->post("/conversations/{$this->one->id}/state", ['state' => 'closed']);
     $this->post(

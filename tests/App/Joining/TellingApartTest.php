@@ -6,7 +6,7 @@ use App\Answering\AnswerRoutes;
 use App\Channels\Channel;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;

@@ -6,7 +6,7 @@ use App\Channels\Account;
 use App\Channels\Mail\TakeMail;
 use App\Channels\Mail\UnreadableMail;
 use App\Conversations\Conversation;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
 use App\Support\FileStore;
 use Tests\App\Mails;

@@ -7,7 +7,7 @@ use App\Conversations\AssignConversation;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Notifications\News;
 use App\Nudges\Nudge;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use App\Channels\Account;
 use App\Conversations\BringBackHeld;
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\PlaceInQueue;
 use App\Conversations\TakeConversation;
 use App\Customers\SortIntoGroups;

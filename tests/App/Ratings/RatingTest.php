@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
 use App\Joining\JoinConversations;
 use App\Ratings\Rating;

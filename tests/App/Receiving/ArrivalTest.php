@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use App\Channels\BlockedSender;
 use App\Channels\Channel;
-use App\Channels\ChannelItem;
+use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;

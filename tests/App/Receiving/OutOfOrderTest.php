@@ -5,7 +5,7 @@ declare(strict_types=1);
 use App\Channels\Channel;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Http;

@@ -7,7 +7,7 @@ use App\Channels\WebForm\Form;
 use App\Channels\WebForm\TakeForm;
 use App\Checklists\Checklist;
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Demo\DemoFields;
 use App\Rules\ChangedBy;

@@ -7,7 +7,7 @@ use App\Conversations\Changes\StillNeeded;
 use App\Conversations\ChangeState;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\SetPriority;
 use App\Fields\About;
 use App\Fields\FieldKind;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
-use App\Conversations\JournalKind;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
 use App\Fields\OwnField;
 use App\Sorting\ArrangeCategories;
 use App\Sorting\Category;
@@ -22,7 +22,10 @@ beforeEach(fn () => $this->actingAs($this->teammate('mads')));
 function journalled(Conversation $conversation, JournalKind $kind): array
 {
     return JournalEntry::query()->where('conversation_id', $conversation->id)->where('kind', $kind)->orderBy('id')->get()
-        ->map(static fn (JournalEntry $entry): string => implode(' ', array_filter([...array_values($entry->details), $entry->why])))
+        ->map(static fn (JournalEntry $entry): string => implode(' ', array_filter([...array_map(
+            static fn (mixed $one): string => is_array($one) ? $one['name'] ?? implode(', ', array_column($one, 'name')) : (string) $one,
+            array_values($entry->details)
+        ), $entry->why])))
         ->all();
 }
 

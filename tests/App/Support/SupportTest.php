@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Conversations\ChangeMark;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Support\FileStore;
 use App\Support\LocalTime;
 use Carbon\CarbonImmutable;

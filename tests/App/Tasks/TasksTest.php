@@ -6,7 +6,7 @@ use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Conversations\BringBackHeld;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Notifications\News;
 use App\Sorting\Outcome;
 use App\Tasks\KeepTasks;

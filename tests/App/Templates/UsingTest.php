@@ -9,7 +9,7 @@ use App\Answering\ScheduleReply;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
 use App\Conversations\ConversationState;
-use App\Conversations\JournalEntry;
+use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Fields\About;
 use App\Fields\FieldKind;

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Answering\Happened;
+
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Payload;
+use App\Conversations\Journal\Told;
+
+final readonly class DeliveryFailed extends Payload
+{
+    /**
+     * @param  list<string>  $to  addresses
+     */
+    public function __construct(public array $to) {}
+
+    public static function kind(): JournalKind
+    {
+        return JournalKind::DeliveryFailed;
+    }
+
+    public static function matters(): bool
+    {
+        return true;
+    }
+
+    public function sentence(Told $told): string
+    {
+        return 'The answer to '.implode(', ', $this->to).' could not be delivered';
+    }
+}

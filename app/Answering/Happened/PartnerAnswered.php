@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Answering\Happened;
+
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Named;
+use App\Conversations\Journal\Payload;
+use App\Conversations\Journal\Told;
+
+final readonly class PartnerAnswered extends Payload
+{
+    /**
+     * @param  Named  $partner  the thread with them
+     */
+    public function __construct(public Named $partner) {}
+
+    public static function kind(): JournalKind
+    {
+        return JournalKind::PartnerAnswered;
+    }
+
+    public static function matters(): bool
+    {
+        return true;
+    }
+
+    public function sentence(Told $told): string
+    {
+        return "{$this->partner->name} answered";
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Answering\Happened;
+
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Payload;
+use App\Conversations\Journal\Told;
+
+final readonly class SendingAgain extends Payload
+{
+    public static function kind(): JournalKind
+    {
+        return JournalKind::SendingAgain;
+    }
+
+    public function sentence(Told $told): string
+    {
+        return $told->by('Sending the answer again');
+    }
+}

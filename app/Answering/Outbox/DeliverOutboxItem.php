@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Answering\Outbox;
+
+use App\Answering\Happened\Delivered;
+use App\Answering\Happened\DeliveryFailed as UndeliveredAnswer;
+use App\Channels\DeliveryFailed;
+use App\Channels\MessageSender;
+use App\Conversations\Actor;
+use App\Conversations\Journal\Journal;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Throwable;
+
+/**
+ * Delivers one outbox row. The row, not the queue, knows what is still to be done: losing this job
+ * loses nothing, and running it twice sends once.
+ *
+ * Between the other side's yes and our own record of it lies one statement. A worker killed exactly
+ * there leaves a message that is sent again with the same Message-ID, as RFC 5321 (4.5.4.1) wants
+ * it: rather twice than never.
+ */
+final class DeliverOutboxItem implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 200;
+
+    public function __construct(public readonly int $itemId)
+    {
+        $this->onQueue('outbox');
+    }
+
+    public function handle(MessageSender $sender, Journal $journal): void
+    {
+        $item = OutboxItem::lease($this->itemId);
+        if ($item === null) {
+            return;
+        }
+        try {
+            $outsideId = $sender->deliver($item);
+        } catch (DeliveryFailed $failure) {
+            $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $journal, $failure->retryAfter);
+
+            return;
+        } catch (Throwable $defect) {
+            report($defect);
+            $this->recordFailure($item, 'The message could not be put together: '.$defect->getMessage(), false, $journal);
+
+            return;
+        }
+        OutboxItem::query()->whereKey($item->id)->update([
+            'state' => OutboxItem::SENT,
+            'sent_at' => now(),
+            'lease_until' => null,
+            'last_error' => null,
+            'attempts' => $item->attempts + 1,
+        ]);
+        if ($outsideId !== null) {
+            $item->message->forceFill(['outside_id' => $outsideId])->save();
+        }
+        $journal->record($item->message->conversation, new Delivered, Actor::application(), message: $item->message);
+    }
+
+    private function recordFailure(OutboxItem $item, string $why, bool $isFinal, Journal $journal, ?int $retryAfter = null): void
+    {
+        /** @var list<int> $pauses */
+        $pauses = config('cairnfield.outbox.pauses');
+        $pause = $pauses[$item->attempts] ?? null;
+        $isFinal = $isFinal || $pause === null;
+        $pause = max((int) $pause, $retryAfter ?? 0);
+        DB::transaction(function () use ($item, $why, $isFinal, $pause, $journal): void {
+            OutboxItem::query()->whereKey($item->id)->update([
+                'state' => $isFinal ? OutboxItem::FAILED : OutboxItem::DUE,
+                'attempts' => $item->attempts + 1,
+                'due_at' => now()->addSeconds($pause),
+                'lease_until' => null,
+                'last_error' => Str::limit($why, 990),
+            ]);
+            if ($isFinal) {
+                $journal->record(
+                    $item->message->conversation,
+                    new UndeliveredAnswer($item->recipients),
+                    Actor::application(),
+                    $why,
+                    $item->message,
+                );
+            }
+        });
+    }
+}

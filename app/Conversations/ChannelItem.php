@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conversations;
+
+use App\Channels\Account;
+use App\Channels\Channel;
+use App\Channels\ItemKind;
+use App\Channels\OutsideItem;
+use App\Channels\ReceivedMessage;
+use App\Channels\SenderHandle;
+use App\Receiving\Arrival;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use LogicException;
+
+/**
+ * Something that a network or marketplace told us of, whether it became a message or is only listed.
+ *
+ * @property int $id
+ * @property int $account_id
+ * @property Channel $channel
+ * @property string $outside_id
+ * @property ItemKind $kind
+ * @property bool $public
+ * @property string|null $thread
+ * @property string $author_kind
+ * @property string $author
+ * @property string $author_shown
+ * @property string $author_name
+ * @property string $text
+ * @property list<string> $earlier_texts
+ * @property int $revision
+ * @property CarbonImmutable $posted_at
+ * @property CarbonImmutable|null $removed_at
+ * @property CarbonImmutable|null $liked_at
+ * @property CarbonImmutable|null $reposted_at
+ * @property int|null $message_id
+ * @property int|null $conversation_id
+ * @property Account $account
+ * @property Conversation|null $conversation
+ */
+final class ChannelItem extends Model
+{
+    protected $guarded = ['*'];
+
+    public static function fromArrival(Account $account, Arrival $arrival): self
+    {
+        $received = $arrival->received;
+        $outside = $received->item ?? throw new LogicException('An item of a service says where it stands.');
+        $item = new self;
+        $item->forceFill([
+            'account_id' => $account->id,
+            'channel' => $received->channel,
+            'outside_id' => $outside->outsideId,
+            'kind' => $outside->kind,
+            'public' => $outside->public,
+            'thread' => $outside->thread,
+            'author_kind' => $received->sender->kind,
+            'author' => $received->sender->value,
+            'author_shown' => $received->sender->shown,
+            'author_name' => mb_substr($arrival->senderName, 0, 200),
+            'text' => $arrival->text,
+            'earlier_texts' => [],
+            'revision' => $outside->revision,
+            'posted_at' => $received->sentAt ?? now(),
+            'removed_at' => $outside->removed ? now() : null,
+        ])->save();
+
+        return $item;
+    }
+
+    /**
+     * As it would be received now.
+     */
+    public function toReceived(): ReceivedMessage
+    {
+        return ReceivedMessage::item(
+            $this->channel,
+            SenderHandle::on($this->channel, $this->author_shown, $this->author_name),
+            new OutsideItem($this->outside_id, $this->kind, $this->public, $this->thread, revision: $this->revision),
+            self::subject($this->text),
+            $this->text,
+            $this->posted_at,
+        );
+    }
+
+    /**
+     * What an item without a subject is called in the queue: how it begins.
+     */
+    public static function subject(string $text): string
+    {
+        $line = trim((string) preg_replace('/\s+/u', ' ', (string) preg_replace('/^(?:\s*@[\w.]+)+/u', '', $text)));
+        if (mb_strlen($line) <= 70) {
+            return $line === '' ? trim($text) : $line;
+        }
+
+        return rtrim(mb_substr($line, 0, (int) (mb_strrpos(mb_substr($line, 0, 70), ' ') ?: 70)), ' ,.;:–-').' …';
+    }
+
+    /**
+     * @return BelongsTo<Account, $this>
+     */
+    public function account(): BelongsTo
+    {
+        return $this->belongsTo(Account::class);
+    }
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function conversation(): BelongsTo
+    {
+        return $this->belongsTo(Conversation::class);
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'channel' => Channel::class,
+            'kind' => ItemKind::class,
+            'public' => 'boolean',
+            'earlier_texts' => 'array',
+            'posted_at' => 'immutable_datetime',
+            'removed_at' => 'immutable_datetime',
+            'liked_at' => 'immutable_datetime',
+            'reposted_at' => 'immutable_datetime',
+        ];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Conversations\Journal;
+
+use LogicException;
+
+/**
+ * The kinds of entries that the places write, each with the class that says what stands in it.
+ */
+final readonly class Payloads
+{
+    /** @var array<string, class-string<Payload>> */
+    private array $byKind;
+
+    /**
+     * @param  list<class-string<Payload>>  $classes
+     */
+    public function __construct(array $classes)
+    {
+        $byKind = [];
+        foreach ($classes as $class) {
+            $byKind[$class::kind()->value] = $class;
+        }
+        $this->byKind = $byKind;
+    }
+
+    /**
+     * @return class-string<Payload>
+     */
+    public function of(JournalKind $kind): string
+    {
+        return $this->byKind[$kind->value] ?? throw new LogicException("No place writes the entry “{$kind->value}”: see Contributions.");
+    }
+
+    /**
+     * What a person who is writing an answer must not miss.
+     *
+     * @return list<JournalKind>
+     */
+    public function mattering(): array
+    {
+        return array_values(array_filter(JournalKind::cases(), fn (JournalKind $kind): bool => $this->of($kind)::matters()));
+    }
+}

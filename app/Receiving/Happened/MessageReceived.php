@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Receiving\Happened;
+
+use App\Channels\Channel;
+use App\Conversations\ConversationState;
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Payload;
+use App\Conversations\Journal\Told;
+
+final readonly class MessageReceived extends Payload
+{
+    /**
+     * @param  string  $account  the address that it came to
+     * @param  bool  $isFirst  whether the conversation began with it
+     * @param  ConversationState|null  $before  the state that it ended; null where it changed none
+     */
+    public function __construct(
+        public Channel $channel,
+        public string $account,
+        public bool $isFirst,
+        public ?ConversationState $before,
+    ) {}
+
+    public static function kind(): JournalKind
+    {
+        return JournalKind::MessageReceived;
+    }
+
+    public static function matters(): bool
+    {
+        return true;
+    }
+
+    public function sentence(Told $told): string
+    {
+        return 'The customer wrote';
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rules\Happened;
+
+use App\Conversations\Journal\JournalKind;
+use App\Conversations\Journal\Named;
+use App\Conversations\Journal\Payload;
+use App\Conversations\Journal\Told;
+
+final readonly class RuleRan extends Payload
+{
+    public function __construct(public Named $rule) {}
+
+    public static function kind(): JournalKind
+    {
+        return JournalKind::RuleRan;
+    }
+
+    public function sentence(Told $told): string
+    {
+        return "Rule “{$this->rule->name}”";
+    }
+}
