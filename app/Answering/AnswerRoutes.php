@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Answering;
 
 use App\Channels\Account;
-use App\Channels\Channel;
 use App\Channels\ItemKind;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
@@ -47,7 +46,7 @@ final class AnswerRoutes
     private function ofMessage(Message $message): array
     {
         $account = $message->account;
-        if (! $account->channel->takesAnswers() || $account->channel === Channel::Email) {
+        if (! $account->channel->takesAnswers() || $account->channel->isMail()) {
             $address = $message->reply_to ?: $message->from_address;
             $from = $account->answersByMail();
 

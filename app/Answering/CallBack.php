@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Answering;
 
 use App\Answering\Happened\CalledBack;
-use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\Attachment;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Conversations\Snapshots\Snapshot;
 use App\Team\Teammate;
 use App\Templates\RecordTemplateUse;

@@ -6,13 +6,13 @@ namespace App\Answering;
 
 use App\Answering\Happened\Forwarded;
 use App\Answering\Outbox\DeliverOutboxItem;
-use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\Attachment;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\FoldedText;
 use Illuminate\Support\Facades\DB;

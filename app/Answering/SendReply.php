@@ -6,7 +6,6 @@ namespace App\Answering;
 
 use App\Answering\Happened\Replied;
 use App\Answering\Outbox\DeliverOutboxItem;
-use App\Answering\Outbox\OutboxItem;
 use App\Channels\Channel;
 use App\Channels\ItemKind;
 use App\Conversations\Actor;
@@ -20,6 +19,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
@@ -156,10 +156,10 @@ final readonly class SendReply
     private function refuseAgainstItsRules(Conversation $conversation, AnswerRoute $route, ReplyToSend $reply): void
     {
         $channel = $route->account->channel;
-        $longest = $channel->longestAnswer();
+        $longest = $channel->type()->longestAnswer();
         $signature = $longest === null ? '' : trim((string) $route->account->signature);
         $length = mb_strlen(trim($reply->text)) + ($signature === '' ? 0 : mb_strlen($signature) + 2);
-        $contacts = $channel === Channel::Quaymart ? ContactDetails::in($reply->text) : [];
+        $contacts = $channel->type()->forbidsContactDetails() ? ContactDetails::in($reply->text) : [];
         $isSecondAnswer = $route->kind === ItemKind::Rating && $conversation->messages()
             ->where('direction', Message::OUT)
             ->where('kind', ItemKind::Rating)
@@ -169,9 +169,9 @@ final readonly class SendReply
             $longest !== null && $length > $longest => throw ConversationRefused::tooLong($channel->label(), $length, $longest),
             $contacts !== [] => throw ConversationRefused::contactDetails($channel->label(), $contacts),
             $isSecondAnswer => throw ConversationRefused::answeredOnce($channel->label()),
-            $reply->files !== [] && $channel !== Channel::Email => throw ConversationRefused::noFiles($channel->label()),
+            $reply->files !== [] && ! $channel->isMail() => throw ConversationRefused::noFiles($channel->label()),
             [...$reply->cc, ...$reply->bcc] !== []
-                && $channel !== Channel::Email => throw ConversationRefused::copiesOnlyByMail($channel->label()),
+                && ! $channel->isMail() => throw ConversationRefused::copiesOnlyByMail($channel->label()),
             default => null,
         };
     }
@@ -185,7 +185,7 @@ final readonly class SendReply
     ): Message {
         $account = $route->account;
         $answered = $route->answers;
-        $isMail = $account->channel === Channel::Email;
+        $isMail = $account->channel->isMail();
         $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.(
             $isMail ? Str::after($account->address, '@') : $account->channel->value
         );

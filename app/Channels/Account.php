@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 
 /**
  * One address on one channel, with what is needed to hear and to speak through it.
@@ -55,7 +56,7 @@ final class Account extends Model
     public static function forMailTo(array $addresses): ?self
     {
         $bare = array_map(static fn (string $address): string => mb_strtolower(ReplyToken::withoutDetail($address)), $addresses);
-        $accounts = self::query()->where('channel', Channel::Email)->orderBy('id')->get();
+        $accounts = self::query()->whereIn('channel', Channel::mail())->orderBy('id')->get();
 
         return $accounts->first(static fn (self $account): bool => in_array(mb_strtolower($account->address), $bare, true))
             ?? $accounts->first();
@@ -66,7 +67,7 @@ final class Account extends Model
      */
     public function shortAddress(): string
     {
-        return $this->channel === Channel::Email ? Str::before($this->address, '@').'@' : $this->address;
+        return $this->channel->isMail() ? Str::before($this->address, '@').'@' : $this->address;
     }
 
     /**
@@ -74,7 +75,7 @@ final class Account extends Model
      */
     public function title(): string
     {
-        return $this->channel === Channel::Email ? $this->address : "{$this->channel->label()} {$this->address}";
+        return $this->channel->isMail() ? $this->address : "{$this->channel->label()} {$this->address}";
     }
 
     public function arrivals(): Arrivals
@@ -87,12 +88,22 @@ final class Account extends Model
      */
     public function answersByMail(): ?self
     {
-        if ($this->channel === Channel::Email) {
+        if ($this->channel->isMail()) {
             return $this;
         }
-        $mail = self::query()->where('channel', Channel::Email)->where('state', AccountState::Active);
+        $mail = self::query()->whereIn('channel', Channel::mail())->where('state', AccountState::Active);
 
         return (clone $mail)->whereKey((int) ($this->settings['answers_by'] ?? 0))->first() ?? $mail->orderBy('id')->first();
+    }
+
+    /**
+     * For an account that is answered by mail: from which.
+     */
+    public static function answersByField(string $label): AccountField
+    {
+        $mail = self::query()->whereIn('channel', Channel::mail())->orderBy('id')->pluck('address', 'id')->all();
+
+        return AccountField::choice('answers_by', $label, ['nullable', Rule::in(array_keys($mail))], $mail);
     }
 
     public function heard(): void

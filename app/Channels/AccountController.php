@@ -4,22 +4,17 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Channels\Mail\Mailbox;
-use App\Channels\Mail\MailboxFault;
-use App\Channels\Mail\SmtpSender;
-use App\Channels\Services\CatchUp;
-use App\Channels\Services\ConnectService;
 use App\Channels\Services\EventTrace;
-use App\Channels\Services\ServiceFault;
 use App\Support\Written;
 use App\Team\Team;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
 final readonly class AccountController
 {
-    public function __construct(private AccountForm $form, private ConnectService $services) {}
+    public function __construct(private AccountForm $form, private Container $container) {}
 
     public function index(): View
     {
@@ -35,36 +30,27 @@ final readonly class AccountController
 
     public function create(Request $request): View
     {
-        $channel = Channel::tryFrom(Written::text($request, 'channel') ?: Channel::Email->value) ?? abort(404);
-
-        return $this->show(new Account(['channel' => $channel, 'settings' => [], 'secrets' => []]));
+        return $this->show(new Account(['channel' => $this->chosen($request), 'settings' => [], 'secrets' => []]));
     }
 
     public function store(Request $request): RedirectResponse
     {
-        $channel = Channel::tryFrom(Written::text($request, 'channel') ?: Channel::Email->value) ?? abort(404);
+        $channel = $this->chosen($request);
         $account = new Account([
             'channel' => $channel, 'settings' => [],
-            'secrets' => $channel === Channel::Email ? ['forward_secret' => bin2hex(random_bytes(24))] : [],
+            'secrets' => $channel->isMail() ? ['forward_secret' => bin2hex(random_bytes(24))] : [],
         ]);
         $this->form->fill($request, $account);
         $account->save();
-        if (! $channel->isService()) {
-            return redirect("/accounts/{$account->id}")->with('done', 'The account is connected. Check it before you rely on it.');
-        }
         try {
-            $known = $this->services->check($account);
-            $this->services->subscribe($account);
-            CatchUp::dispatch($account->id);
-        } catch (ServiceFault $fault) {
-            $account->wentWrong($fault->getMessage());
-
+            $said = $this->connection($account)?->begin($account) ?? 'The account is connected. Check it before you rely on it.';
+        } catch (NotConnected $why) {
             return redirect("/accounts/{$account->id}")->with(
-                'problem', "The account is stored, but not connected yet: {$fault->getMessage()}"
+                'problem', "The account is stored, but not connected yet: {$why->getMessage()}"
             );
         }
 
-        return redirect("/accounts/{$account->id}")->with('done', "Connected. {$known} What happened there so far is being read.");
+        return redirect("/accounts/{$account->id}")->with('done', $said);
     }
 
     public function edit(Account $account): View
@@ -75,10 +61,7 @@ final readonly class AccountController
     public function update(Request $request, Account $account): RedirectResponse
     {
         $this->form->fill($request, $account);
-        if ($account->channel === Channel::Email && $account->isDirty('settings')) {
-            // Perhaps another mailbox now: read it from the beginning, what is here already is recognised.
-            $account->forceFill(['uid_validity' => null, 'last_uid' => 0]);
-        }
+        $account->isDirty('settings') && $this->connection($account)?->changed($account);
         $account->forceFill(['last_error' => null, 'last_error_at' => null])->save();
 
         return back()->with('done', 'The settings are saved.');
@@ -87,28 +70,20 @@ final readonly class AccountController
     /**
      * Signs in there, to see whether the settings are right.
      */
-    public function check(Account $account, SmtpSender $sender): RedirectResponse
+    public function check(Account $account): RedirectResponse
     {
         try {
-            $said = match (true) {
-                $account->channel === Channel::Email => $this->checkMail($account, $sender),
-                $account->channel->isService() => $this->checkService($account),
-                default => 'Nothing outside is needed for it.',
-            };
-        } catch (MailboxFault|DeliveryFailed|ServiceFault $fault) {
-            return back()->with('problem', $fault->getMessage());
+            return back()->with('done', $this->connection($account)?->check($account) ?? 'Nothing outside is needed for it.');
+        } catch (NotConnected $why) {
+            return back()->with('problem', $why->getMessage());
         }
-
-        return back()->with('done', $said);
     }
 
     public function pause(Account $account): RedirectResponse
     {
         $isPaused = $account->state === AccountState::Paused;
         $account->forceFill(['state' => $isPaused ? AccountState::Active : AccountState::Paused])->save();
-        if ($isPaused && $account->channel->isService()) {
-            CatchUp::dispatch($account->id);
-        }
+        $isPaused && $this->connection($account)?->goOn($account);
 
         return back()->with(
             'done',
@@ -123,9 +98,7 @@ final readonly class AccountController
      */
     public function disconnect(Account $account): RedirectResponse
     {
-        if ($account->channel->isService()) {
-            $this->services->disconnect($account);
-        }
+        $this->connection($account)?->end($account);
         $account->forceFill([
             'state' => AccountState::Disconnected, 'secrets' => [], 'last_error' => null, 'last_error_at' => null,
         ])->save();
@@ -142,15 +115,15 @@ final readonly class AccountController
     {
         $this->form->fill($request, $account);
         $account->forceFill(['state' => AccountState::Active])->save();
-        try {
-            if ($account->channel->isService()) {
-                $this->checkService($account);
-                CatchUp::dispatch($account->id);
-            }
-        } catch (ServiceFault $fault) {
-            $account->wentWrong($fault->getMessage());
+        if ($account->channel->isService()) {
+            try {
+                $this->connection($account)?->check($account);
+                $this->connection($account)?->goOn($account);
+            } catch (NotConnected $why) {
+                $account->wentWrong($why->getMessage());
 
-            return back()->with('problem', $fault->getMessage());
+                return back()->with('problem', $why->getMessage());
+            }
         }
 
         return back()->with('done', 'Connected again.');
@@ -172,27 +145,22 @@ final readonly class AccountController
         return view('channels.account', [
             'account' => $account,
             'teams' => Team::query()->orderBy('name')->get(),
-            'mailAccounts' => Account::query()->where('channel', Channel::Email)->orderBy('id')->get(),
+            'type' => $account->channel->type(),
             'traces' => $account->exists
                 ? EventTrace::query()->where('account_id', $account->id)->orderByDesc('at')->limit(10)->get()
                 : collect(),
         ]);
     }
 
-    private function checkMail(Account $account, SmtpSender $sender): string
+    private function chosen(Request $request): Channel
     {
-        Mailbox::open($account)->close();
-        $sender->check($account);
-
-        return 'Both servers let us in: mail can be read and sent.';
+        return Channel::tryFrom(Written::text($request, 'channel') ?: Channel::mail()[0]->value) ?? abort(404);
     }
 
-    private function checkService(Account $account): string
+    private function connection(Account $account): ?Connection
     {
-        $said = $this->services->check($account);
-        $this->services->subscribe($account);
-        $account->heard();
+        $class = $account->channel->type()->connection();
 
-        return "{$said} It tells us what happens, and lets us answer.";
+        return $class === null ? null : $this->container->make($class);
     }
 }

@@ -24,6 +24,7 @@ final readonly class ArrivalController
     {
         return view('channels.arrival', [
             'patterns' => $this->settings->get(RedactArrival::PATTERNS, []),
+            'kinds' => BlockedSender::kinds(),
             'blocked' => BlockedSender::query()->orderBy('kind')->orderBy('value')->get(),
         ]);
     }
@@ -56,7 +57,7 @@ final readonly class ArrivalController
     public function block(Request $request): RedirectResponse
     {
         $written = $request->validate([
-            'kind' => ['required', Rule::in(['email', BlockedSender::DOMAIN, 'pennon', 'snapline'])],
+            'kind' => ['required', Rule::in(array_keys(BlockedSender::kinds()))],
             'value' => ['required', 'string', 'max:300'],
         ]);
         $value = mb_strtolower(trim($written['value']));

@@ -18,6 +18,9 @@ final readonly class Arrivals
     /** None by itself; all are listed. */
     public const NONE = 'none';
 
+    /** As the form of an account names them. */
+    public const FIELDS = ['mentions', 'words', 'join_hours'];
+
     private const JOIN_HOURS = 12;
 
     /**
@@ -38,6 +41,21 @@ final readonly class Arrivals
             $words,
             max(0, min(720, (int) ($stored['join_hours'] ?? self::JOIN_HOURS))),
         );
+    }
+
+    /**
+     * @param  array<string, mixed>  $written  by the names of the form
+     * @return array{mentions: string, words: list<string>, join_hours: int}
+     */
+    public static function toStore(array $written): array
+    {
+        $words = array_map(trim(...), preg_split('/[,\n]+/', (string) ($written['words'] ?? '')) ?: []);
+
+        return [
+            'mentions' => (string) ($written['mentions'] ?? self::ALL),
+            'words' => array_values(array_unique(array_filter($words, static fn (string $word): bool => $word !== ''))),
+            'join_hours' => (int) ($written['join_hours'] ?? self::JOIN_HOURS),
+        ];
     }
 
     /**

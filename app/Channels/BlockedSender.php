@@ -25,4 +25,19 @@ final class BlockedSender extends Model
     }
 
     protected $fillable = ['kind', 'value', 'teammate_id'];
+
+    /**
+     * Whom one can keep out: those who can write without being known.
+     *
+     * @return array<string, string> labels by kind
+     */
+    public static function kinds(): array
+    {
+        $kinds = ['email' => 'Email address', self::DOMAIN => 'Domain'];
+        foreach (Channel::those(static fn (ChannelType $type): bool => $type->isOpenToStrangers()) as $channel) {
+            $kinds[$channel->handleKind()] ??= $channel->label();
+        }
+
+        return $kinds;
+    }
 }

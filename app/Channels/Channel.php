@@ -4,8 +4,22 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Channels\Mail\Email;
+use App\Channels\Marrowby\Marrowby;
+use App\Channels\Pennon\Pennon;
+use App\Channels\Quaymart\Quaymart;
+use App\Channels\Services\PublicNetwork;
+use App\Channels\Services\ServiceType;
+use App\Channels\Shop\Shop;
+use App\Channels\Snapline\Snapline;
+use App\Channels\Telephone\Telephone;
+use App\Channels\WebForm\WebForm;
+use App\Channels\WrenParcel\WrenParcel;
+use Closure;
+
 /**
- * The ways in, and the two sources that orders and parcels are known from.
+ * The channels that there are: the ways in, and the sources that orders and parcels are known from. What is particular to one is
+ * said by its class alone.
  */
 enum Channel: string
 {
@@ -19,78 +33,67 @@ enum Channel: string
     case Shop = 'shop';
     case WrenParcel = 'wren_parcel';
 
+    /** @var array<string, class-string<ChannelType>> */
+    private const TYPES = [
+        'email' => Email::class, 'pennon' => Pennon::class, 'snapline' => Snapline::class, 'marrowby' => Marrowby::class,
+        'quaymart' => Quaymart::class, 'web_form' => WebForm::class, 'telephone' => Telephone::class, 'shop' => Shop::class,
+        'wren_parcel' => WrenParcel::class,
+    ];
+
+    public function type(): ChannelType
+    {
+        return new (self::TYPES[$this->value]);
+    }
+
+    /**
+     * Those of which something is so.
+     *
+     * @param  Closure(ChannelType): bool  $is
+     * @return list<self>
+     */
+    public static function those(Closure $is): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $channel): bool => $is($channel->type())));
+    }
+
+    /**
+     * The ways that email goes.
+     *
+     * @return list<self>
+     */
+    public static function mail(): array
+    {
+        return self::those(static fn (ChannelType $type): bool => $type->isMail());
+    }
+
     public function label(): string
     {
-        return match ($this) {
-            self::Email => 'Email',
-            self::Pennon => 'Pennon',
-            self::Snapline => 'Snapline',
-            self::Marrowby => 'Marrowby',
-            self::Quaymart => 'Quaymart',
-            self::WebForm => 'Web form',
-            self::Telephone => 'Telephone',
-            self::Shop => 'Shop',
-            self::WrenParcel => 'Wren Parcel',
-        };
+        return $this->type()->label();
     }
 
-    /**
-     * What it is, for somebody who connects it.
-     */
-    public function describe(): string
-    {
-        return match ($this) {
-            self::Email => 'An email address: read over IMAP, answered over SMTP',
-            self::Pennon => 'Public network: mentions, replies and direct messages',
-            self::Snapline => 'Photo network: comments on your photos and direct messages',
-            self::Marrowby => 'Marketplace: questions, order messages, return requests, ratings; answers within 24 hours',
-            self::Quaymart => 'Marketplace: everything in threads; answers within two working days, without links or addresses',
-            self::WebForm => 'A form on your shop’s page; answered by email',
-            self::Telephone => 'Calls and visits at the counter, written down by whoever takes them',
-            self::Shop => 'Where orders, products and stock come from',
-            self::WrenParcel => 'The carrier: where parcels were seen',
-        };
-    }
-
-    /**
-     * The name of its drawing in the icon sheet.
-     */
     public function icon(): string
     {
-        return match ($this) {
-            self::Email => 'envelope',
-            self::Pennon => 'pennant',
-            self::Snapline => 'photo',
-            self::Marrowby, self::Quaymart => 'stall',
-            self::WebForm => 'form',
-            self::Telephone => 'telephone',
-            self::Shop => 'shop',
-            self::WrenParcel => 'parcel',
-        };
+        return $this->type()->icon();
     }
 
-    /**
-     * Reached over HTTP with a key, telling us what happens by webhook and by paging.
-     */
-    public function isService(): bool
+    public function isMail(): bool
     {
-        return match ($this) {
-            self::Email, self::WebForm, self::Telephone => false,
-            default => true,
-        };
+        return $this->type()->isMail();
+    }
+
+    public function bringsMessages(): bool
+    {
+        return $this->type()->bringsMessages();
     }
 
     public function isNetwork(): bool
     {
-        return $this === self::Pennon || $this === self::Snapline;
+        return $this->type() instanceof PublicNetwork;
     }
 
-    /**
-     * Whether customers write through it; else it only tells us of orders and parcels.
-     */
-    public function bringsMessages(): bool
+    public function isService(): bool
     {
-        return $this !== self::Shop && $this !== self::WrenParcel;
+        return $this->type() instanceof ServiceType;
     }
 
     /**
@@ -98,7 +101,7 @@ enum Channel: string
      */
     public function takesAnswers(): bool
     {
-        return $this->bringsMessages() && $this !== self::WebForm && $this !== self::Telephone;
+        return $this->type()->sender() !== null;
     }
 
     /**
@@ -106,24 +109,6 @@ enum Channel: string
      */
     public function handleKind(): string
     {
-        return match ($this) {
-            self::Telephone => 'telephone',
-            self::Email, self::WebForm => 'email',
-            default => $this->value,
-        };
-    }
-
-    /**
-     * The most characters that one answer may have; null where there is no limit.
-     */
-    public function longestAnswer(): ?int
-    {
-        return match ($this) {
-            self::Pennon => 500,
-            self::Snapline => 1000,
-            self::Marrowby => 4000,
-            self::Quaymart => 2000,
-            default => null,
-        };
+        return $this->type()->handleKind() ?? $this->value;
     }
 }

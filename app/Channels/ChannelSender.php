@@ -4,26 +4,27 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Answering\Outbox\OutboxItem;
-use App\Channels\Mail\SmtpSender;
-use App\Channels\Services\ServiceSender;
+use Illuminate\Contracts\Container\Container;
 
 /**
- * Chooses what brings a message out by the channel of its account.
+ * Has a message brought out by the channel of its account.
  */
 final readonly class ChannelSender implements MessageSender
 {
-    public function __construct(private SmtpSender $mail, private ServiceSender $services) {}
+    public function __construct(private Container $container) {}
 
-    public function deliver(OutboxItem $item): ?string
+    public function deliver(OutgoingMessage $message): ?string
     {
-        if ($item->account->state === AccountState::Disconnected) {
-            throw DeliveryFailed::forGood("The account {$item->account->title()} is disconnected.");
+        $account = $message->account;
+        if ($account->state === AccountState::Disconnected) {
+            throw DeliveryFailed::forGood("The account {$account->title()} is disconnected.");
         }
-        if ($item->account->state === AccountState::Paused) {
-            throw DeliveryFailed::forNow("The account {$item->account->title()} is paused.");
+        if ($account->state === AccountState::Paused) {
+            throw DeliveryFailed::forNow("The account {$account->title()} is paused.");
         }
+        $sender = $account->channel->type()->sender()
+            ?? throw DeliveryFailed::forGood("{$account->channel->label()} takes no answers.");
 
-        return $item->account->channel->isService() ? $this->services->deliver($item) : $this->mail->deliver($item);
+        return $this->container->make($sender)->deliver($message);
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Answering\Outbox\OutboxItem;
-
 /**
  * Brings one message out by the channel of its account.
  */
@@ -18,5 +16,5 @@ interface MessageSender
      *
      * @throws DeliveryFailed when it has not
      */
-    public function deliver(OutboxItem $item): ?string;
+    public function deliver(OutgoingMessage $message): ?string;
 }

@@ -4,25 +4,15 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use App\Conversations\Message;
-
 /**
  * What became of a received message.
  */
 final readonly class ReceiptOutcome
 {
-    private function __construct(public bool $isNew, public Message $message) {}
-
-    public static function stored(Message $message): self
-    {
-        return new self(true, $message);
-    }
-
     /**
-     * It had been stored before; nothing was done.
+     * @param  bool  $isNew  else it had been stored before, and nothing was done
+     * @param  int  $message  the id of what is stored
+     * @param  int  $conversation  the id of the conversation that it is in
      */
-    public static function again(Message $message): self
-    {
-        return new self(false, $message);
-    }
+    public function __construct(public bool $isNew, public int $message, public int $conversation) {}
 }

@@ -30,6 +30,8 @@ final readonly class ReceivedMessage
      * @param  OutsideItem|null  $item  where it stands at its source; null for mail
      * @param  int|null  $categoryId  the category that the customer has chosen
      * @param  list<string>  $junkReasons  what the channel itself takes for a sign of junk
+     * @param  array<string, string>  $fields  what was written, by the name of a field that the store has made itself
+     * @param  bool  $wantsReceipt  whether they are to be told the number that it got
      */
     public function __construct(
         public Channel $channel,
@@ -54,6 +56,8 @@ final readonly class ReceivedMessage
         public ?OutsideItem $item = null,
         public ?int $categoryId = null,
         public array $junkReasons = [],
+        public array $fields = [],
+        public bool $wantsReceipt = false,
     ) {}
 
     /**
@@ -62,6 +66,7 @@ final readonly class ReceivedMessage
      * @param  list<ReceivedAttachment>  $attachments
      * @param  list<string>  $marks
      * @param  list<string>  $junkReasons
+     * @param  array<string, string>  $fields
      */
     public static function item(
         Channel $channel,
@@ -75,10 +80,13 @@ final readonly class ReceivedMessage
         ?int $categoryId = null,
         array $marks = [],
         array $junkReasons = [],
+        array $fields = [],
+        bool $wantsReceipt = false,
     ): self {
         return new self(
             $channel, self::onceKey($channel, $item->outsideId), $sender, $item->outsideId, null, [], null, [], [], $replyTo,
             $subject, $text, null, false, false, $marks, $attachments, $sentAt, null, $item, $categoryId, $junkReasons,
+            $fields, $wantsReceipt,
         );
     }
 

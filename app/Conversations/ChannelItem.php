@@ -7,14 +7,13 @@ namespace App\Conversations;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
-use App\Receiving\Arrival;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use LogicException;
 
 /**
  * Something that a network or marketplace told us of, whether it became a message or is only listed.
@@ -46,32 +45,6 @@ final class ChannelItem extends Model
 {
     protected $guarded = ['*'];
 
-    public static function fromArrival(Account $account, Arrival $arrival): self
-    {
-        $received = $arrival->received;
-        $outside = $received->item ?? throw new LogicException('An item of a service says where it stands.');
-        $item = new self;
-        $item->forceFill([
-            'account_id' => $account->id,
-            'channel' => $received->channel,
-            'outside_id' => $outside->outsideId,
-            'kind' => $outside->kind,
-            'public' => $outside->public,
-            'thread' => $outside->thread,
-            'author_kind' => $received->sender->kind,
-            'author' => $received->sender->value,
-            'author_shown' => $received->sender->shown,
-            'author_name' => mb_substr($arrival->senderName, 0, 200),
-            'text' => $arrival->text,
-            'earlier_texts' => [],
-            'revision' => $outside->revision,
-            'posted_at' => $received->sentAt ?? now(),
-            'removed_at' => $outside->removed ? now() : null,
-        ])->save();
-
-        return $item;
-    }
-
     /**
      * As it would be received now.
      */
@@ -81,23 +54,10 @@ final class ChannelItem extends Model
             $this->channel,
             SenderHandle::on($this->channel, $this->author_shown, $this->author_name),
             new OutsideItem($this->outside_id, $this->kind, $this->public, $this->thread, revision: $this->revision),
-            self::subject($this->text),
+            ItemSubject::of($this->text),
             $this->text,
             $this->posted_at,
         );
-    }
-
-    /**
-     * What an item without a subject is called in the queue: how it begins.
-     */
-    public static function subject(string $text): string
-    {
-        $line = trim((string) preg_replace('/\s+/u', ' ', (string) preg_replace('/^(?:\s*@[\w.]+)+/u', '', $text)));
-        if (mb_strlen($line) <= 70) {
-            return $line === '' ? trim($text) : $line;
-        }
-
-        return rtrim(mb_substr($line, 0, (int) (mb_strrpos(mb_substr($line, 0, 70), ' ') ?: 70)), ' ,.;:–-').' …';
     }
 
     /**

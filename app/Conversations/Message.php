@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
-use App\Answering\Outbox\OutboxItem;
 use App\Channels\Account;
 use App\Channels\ItemKind;
 use App\Support\StoresRows;

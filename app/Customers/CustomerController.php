@@ -49,6 +49,7 @@ final readonly class CustomerController
             ->get();
 
         return view('customers.show', [
+            'handleKinds' => Handle::kinds(),
             'customer' => $customer,
             'conversations' => $conversations,
             'conversationCount' => $customer->conversations()->count(),
@@ -108,7 +109,7 @@ final readonly class CustomerController
     public function addHandle(Request $request, Customer $customer, FindOrAddCustomer $customers): RedirectResponse
     {
         $written = $request->validate([
-            'kind' => ['required', Rule::in(['email', 'telephone', 'pennon', 'snapline', 'marrowby', 'quaymart'])],
+            'kind' => ['required', Rule::in(array_keys(Handle::kinds()))],
             'value' => ['required', 'string', 'max:190'],
         ]);
         $handle = $this->handle($written['kind'], trim($written['value']), $customer->name);

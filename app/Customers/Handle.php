@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Channels\Channel;
+use App\Channels\ChannelType;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -21,6 +23,26 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 final class Handle extends Model
 {
     protected $fillable = ['customer_id', 'kind', 'value', 'shown', 'why'];
+
+    /**
+     * What people can be known by.
+     *
+     * @return array<string, string> labels by kind
+     */
+    public static function kinds(): array
+    {
+        $kinds = [];
+        foreach (Channel::those(static fn (ChannelType $type): bool => $type->bringsMessages()) as $channel) {
+            $kinds[$channel->handleKind()] ??= $channel->label();
+        }
+
+        return $kinds;
+    }
+
+    public function kindLabel(): string
+    {
+        return self::kinds()[$this->kind] ?? $this->kind;
+    }
 
     /**
      * @return BelongsTo<Customer, $this>

@@ -249,10 +249,10 @@ final class DemoConversations
             $email->getHeaders()->addTextHeader('References', trim("<{$last->message_id}>"));
         }
         $taken = $this->takeMail->take($email->toString(), Account::query()->where('address', $address)->firstOrFail());
-        $message = $taken->message ?? throw new RuntimeException(
+        $outcome = $taken->outcome ?? throw new RuntimeException(
             "The demo message '{$story['subject']}' could not be read: {$taken->reason}"
         );
-        $this->settle($key, $story, $message->conversation()->firstOrFail());
+        $this->settle($key, $story, Conversation::query()->findOrFail($outcome->conversation));
     }
 
     /**

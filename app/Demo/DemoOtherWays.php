@@ -49,7 +49,7 @@ final readonly class DemoOtherWays
     public function listen(): void
     {
         foreach (Account::query()->get()->filter(static fn (Account $account): bool => $account->channel->isService()) as $account) {
-            $this->connect->subscribe($account);
+            $this->connect->check($account);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Fields;
 
+use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -12,6 +13,20 @@ use Illuminate\Support\Facades\DB;
  */
 final class OwnFields
 {
+    /**
+     * Those of conversations, by their folded names.
+     *
+     * @return array<string, OwnField>
+     */
+    public static function ofConversations(): array
+    {
+        return OwnField::inUse()
+            ->where('about', About::Conversation)
+            ->get()
+            ->keyBy(static fn (OwnField $field): string => Folding::fold($field->name))
+            ->all();
+    }
+
     /**
      * The fields of one thing with what is written in them; retired ones only where something is.
      *

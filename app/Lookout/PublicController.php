@@ -9,6 +9,9 @@ use App\Answering\Happened\Reposted;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
+use App\Channels\ChannelType;
+use App\Channels\Services\PublicNetwork;
+use App\Channels\Services\ServiceType;
 use App\Conversations\Actor;
 use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
@@ -53,7 +56,9 @@ final readonly class PublicController
             'account' => $account,
             'only' => $only,
             'accounts' => Account::query()
-                ->whereIn('channel', [Channel::Pennon, Channel::Snapline, Channel::Marrowby, Channel::Quaymart])
+                ->whereIn('channel', Channel::those(
+                    static fn (ChannelType $type): bool => $type instanceof ServiceType && $type->bringsMessages()
+                ))
                 ->orderBy('id')
                 ->get(),
             'postAccounts' => $this->postAccounts(),
@@ -68,7 +73,7 @@ final readonly class PublicController
         $outcome = $takeItem->makeConversation($item);
 
         return redirect()
-            ->route('conversation', $outcome->message->conversation_id)
+            ->route('conversation', $outcome->conversation)
             ->with('done', $outcome->isNew ? 'It is a conversation now.' : 'It is a conversation already: this one.');
     }
 
@@ -84,7 +89,7 @@ final readonly class PublicController
             if ($locked->conversation !== null) {
                 $this->journal->record(
                     $locked->conversation,
-                    $what === React::LIKE ? new Liked($undo) : new Reposted($undo),
+                    $what === PublicNetwork::LIKE ? new Liked($undo) : new Reposted($undo),
                     Actor::teammate($this->teammate($request)),
                 );
             }
@@ -95,7 +100,7 @@ final readonly class PublicController
 
         return back()->with('done', match (true) {
             $undo => 'Taken back.',
-            $what === React::LIKE => 'Liked in public.',
+            $what === PublicNetwork::LIKE => 'Liked in public.',
             default => 'Re-posted in public.',
         });
     }
@@ -111,7 +116,7 @@ final readonly class PublicController
         ]);
         $account = Account::query()->findOrFail((int) $written['account']);
         $text = trim($written['text']);
-        $longest = $account->channel->longestAnswer();
+        $longest = $account->channel->type()->longestAnswer();
         if ($longest !== null && mb_strlen($text) > $longest) {
             return back()
                 ->withInput()
@@ -137,7 +142,7 @@ final readonly class PublicController
     private function postAccounts(): Collection
     {
         return Account::query()
-            ->whereIn('channel', [Channel::Pennon, Channel::Snapline])
+            ->whereIn('channel', Channel::those(static fn (ChannelType $type): bool => $type instanceof PublicNetwork))
             ->where('state', AccountState::Active)
             ->orderBy('id')
             ->get();

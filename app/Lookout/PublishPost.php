@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Lookout;
 
-use App\Channels\Channel;
+use App\Channels\Services\PublicNetwork;
 use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Queue\InteractsWithQueue;
+use LogicException;
 
 /**
  * Brings a post of our own out. Its key goes along: a second try posts nothing new.
@@ -42,11 +43,13 @@ final class PublishPost implements ShouldQueue
         if ($post->state === OwnPost::SENT) {
             return;
         }
-        [$path, $body] = $post->account->channel === Channel::Snapline
-            ? ['/v1/photos', ['caption' => $post->text]]
-            : ['/v1/posts', ['text' => $post->text]];
+        $type = $post->account->channel->type();
+        if (! $type instanceof PublicNetwork) {
+            throw new LogicException("Nothing can be posted by {$type->label()}.");
+        }
+        $request = $type->post($post->text);
         try {
-            $answer = $client->send($post->account, 'POST', $path, $body, $post->once_key);
+            $answer = $client->send($post->account, 'POST', $request->path, $request->body, $post->once_key);
         } catch (ServiceFault $fault) {
             $post->forceFill(['last_error' => mb_substr($fault->getMessage(), 0, 1000)])->save();
             if ($fault->isFinal || $this->attempts() >= $this->tries) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Lookout;
 
 use App\Channels\Account;
-use App\Channels\Channel;
+use App\Channels\Services\PublicNetwork;
 use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
 use App\Conversations\ChannelItem;
@@ -24,10 +24,6 @@ final class React implements ShouldQueue
     use InteractsWithQueue;
     use Queueable;
 
-    public const LIKE = 'like';
-
-    public const REPOST = 'repost';
-
     public int $tries = 5;
 
     public function __construct(public readonly int $itemId, public readonly string $what, public readonly bool $undo)
@@ -42,16 +38,14 @@ final class React implements ShouldQueue
      */
     public static function possible(Account $account): array
     {
-        return match ($account->channel) {
-            Channel::Pennon => [self::LIKE, self::REPOST],
-            Channel::Snapline => [self::LIKE],
-            default => [],
-        };
+        $type = $account->channel->type();
+
+        return $type instanceof PublicNetwork ? $type->reactions() : [];
     }
 
     public static function column(string $what): string
     {
-        return $what === self::LIKE ? 'liked_at' : 'reposted_at';
+        return $what === PublicNetwork::LIKE ? 'liked_at' : 'reposted_at';
     }
 
     /**
@@ -65,9 +59,11 @@ final class React implements ShouldQueue
     public function handle(ServiceClient $client): void
     {
         $item = ChannelItem::query()->with('account')->findOrFail($this->itemId);
-        $kind = $item->channel === Channel::Snapline ? 'comments' : 'posts';
+        $type = $item->channel->type();
         try {
-            $client->send($item->account, $this->undo ? 'DELETE' : 'PUT', "/v1/{$kind}/".rawurlencode($item->outside_id)."/{$this->what}");
+            $type instanceof PublicNetwork && $client->send(
+                $item->account, $this->undo ? 'DELETE' : 'PUT', "{$type->pathOf($item->outside_id)}/{$this->what}"
+            );
         } catch (ServiceFault $fault) {
             if (! $fault->isFinal && $this->attempts() < $this->tries) {
                 throw $fault;

@@ -42,7 +42,7 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
             ->with(['teammate', 'conversation'])->orderBy('id')->limit(500)->get();
         $account = $due->isEmpty()
             ? null
-            : Account::query()->where('channel', Channel::Email)->where('state', AccountState::Active)->orderBy('id')->first();
+            : Account::query()->whereIn('channel', Channel::mail())->where('state', AccountState::Active)->orderBy('id')->first();
         if ($account === null) {
             return;
         }

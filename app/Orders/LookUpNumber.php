@@ -7,11 +7,14 @@ namespace App\Orders;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
+use App\Channels\ChannelType;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
+use App\Channels\Services\ServiceType;
 use App\Channels\Services\UnreadableEvent;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Queue\InteractsWithQueue;
@@ -37,7 +40,7 @@ final class LookUpNumber implements ShouldQueue
 
     public function handle(ServiceClient $client, TakeOrder $takeOrder): void
     {
-        foreach (Account::query()->where('channel', Channel::Shop)->where('state', AccountState::Active)->get() as $shop) {
+        foreach (self::shops() as $shop) {
             try {
                 $answer = $client->get($shop, '/v1/orders/'.rawurlencode($this->number));
                 $takeOrder->take($shop, EventFields::of($answer)->object('order'));
@@ -51,5 +54,15 @@ final class LookUpNumber implements ShouldQueue
             }
         }
         DB::table('unknown_numbers')->where('number', $this->number)->update(['asked_at' => now()]);
+    }
+
+    /**
+     * @return Collection<int, Account>
+     */
+    private static function shops(): Collection
+    {
+        $those = Channel::those(static fn (ChannelType $type): bool => $type instanceof ServiceType && $type->looksUpOrders());
+
+        return Account::query()->whereIn('channel', $those)->where('state', AccountState::Active)->get();
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Receiving;
 
 use App\Channels\BlockList;
-use App\Channels\Channel;
 use App\Channels\ReceivedMessage;
 use App\Conversations\Conversation;
 use App\Orders\Order;
@@ -48,7 +47,7 @@ final readonly class JudgeJunk
      */
     private function mayBeStrangers(ReceivedMessage $received): bool
     {
-        return in_array($received->channel, [Channel::Email, Channel::WebForm, Channel::Pennon, Channel::Snapline], true);
+        return $received->channel->type()->isOpenToStrangers();
     }
 
     private function isKnown(?int $customerId): bool

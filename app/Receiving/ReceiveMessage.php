@@ -10,6 +10,7 @@ use App\Channels\Account;
 use App\Channels\ItemKind;
 use App\Channels\ReceiptOutcome;
 use App\Channels\ReceivedMessage;
+use App\Channels\Receives;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
@@ -49,7 +50,7 @@ use Illuminate\Support\Facades\DB;
  * begins its conversation, its customer and its orders, stores it with its files, and makes it our
  * turn. Safe to repeat: the same message is stored once.
  */
-final readonly class ReceiveMessage
+final readonly class ReceiveMessage implements Receives
 {
     public function __construct(
         private PrepareArrival $prepare,
@@ -66,20 +67,22 @@ final readonly class ReceiveMessage
         private AskPartner $askPartner,
         private ChangeState $state,
         private CurrentCause $cause,
+        private FillOwnFields $fillOwnFields,
+        private SendReceipt $sendReceipt,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
     {
         $earlier = $this->storedBefore($received);
 
-        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->storeOnce($account, $this->prepare->of($received));
+        return $earlier !== null ? self::outcome(false, $earlier) : $this->storeOnce($account, $this->prepare->of($received));
     }
 
     public function receivePrepared(Account $account, Arrival $arrival): ReceiptOutcome
     {
         $earlier = $this->storedBefore($arrival->received);
 
-        return $earlier !== null ? ReceiptOutcome::again($earlier) : $this->storeOnce($account, $arrival);
+        return $earlier !== null ? self::outcome(false, $earlier) : $this->storeOnce($account, $arrival);
     }
 
     private function storeOnce(Account $account, Arrival $arrival): ReceiptOutcome
@@ -89,12 +92,17 @@ final readonly class ReceiveMessage
         try {
             return DB::transaction(fn (): ReceiptOutcome => $this->cause->during(
                 Cause::of(CauseKind::Channel, $account->id, $account->title()),
-                fn (): ReceiptOutcome => ReceiptOutcome::stored($this->store($account, $arrival, $kept))
+                fn (): ReceiptOutcome => self::outcome(true, $this->store($account, $arrival, $kept))
             ), 5);
         } catch (UniqueConstraintViolationException $collision) {
             // Another worker took the same message in between.
-            return ReceiptOutcome::again($this->storedBefore($received) ?? throw $collision);
+            return self::outcome(false, $this->storedBefore($received) ?? throw $collision);
         }
+    }
+
+    private static function outcome(bool $isNew, Message $message): ReceiptOutcome
+    {
+        return new ReceiptOutcome($isNew, $message->id, $message->conversation_id);
     }
 
     private function storedBefore(ReceivedMessage $received): ?Message
@@ -140,7 +148,13 @@ final readonly class ReceiveMessage
                 : $orders,
             Actor::application()
         );
-        if (! $isNew) {
+        if ($isNew) {
+            // Together with the message: rules look at it once, and ask for what was chosen in a form.
+            $this->fillOwnFields->from($received, $conversation);
+            if ($received->wantsReceipt && ! $conversation->junk) {
+                $this->sendReceipt->send($conversation, $message, $received->replyTo ?? '', $received->sender->name);
+            }
+        } else {
             $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);
             if (! $conversation->junk && ! $received->automaticAnswer) {
                 $this->scheduleReply->customerAnswered($conversation);

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Receiving;
 
 use App\Answering\Outbox\DeliverOutboxItem;
-use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Receiving\Happened\ReceiptSent;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;

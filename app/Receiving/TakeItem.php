@@ -5,14 +5,10 @@ declare(strict_types=1);
 namespace App\Receiving;
 
 use App\Channels\Account;
-use App\Channels\Channel;
-use App\Channels\Marrowby\MarrowbyItems;
-use App\Channels\Pennon\PennonItems;
-use App\Channels\Quaymart\QuaymartItems;
+use App\Channels\OutsideItem;
 use App\Channels\ReceiptOutcome;
-use App\Channels\Services\ReadsItems;
-use App\Channels\Services\TakesEvents;
-use App\Channels\Snapline\SnaplineItems;
+use App\Channels\ReceivedMessage;
+use App\Channels\Services\TakesItems;
 use App\Conversations\ChannelItem;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +19,7 @@ use LogicException;
  * one, and marks what was changed or removed at its source. Each item is there once, whatever is
  * repeated, late or out of order: its revision tells what is newer.
  */
-final readonly class TakeItem implements TakesEvents
+final readonly class TakeItem implements TakesItems
 {
     public function __construct(
         private PrepareArrival $prepare,
@@ -31,12 +27,8 @@ final readonly class TakeItem implements TakesEvents
         private MarkChangedAtSource $markChanged,
     ) {}
 
-    public function take(Account $account, array $event): string
+    public function takeItem(Account $account, ReceivedMessage $received): string
     {
-        $received = $this->reader($account->channel)->read($event);
-        if ($received === null) {
-            return 'ours';
-        }
         $arrival = $this->prepare->of($received);
         try {
             return DB::transaction(fn (): string => $this->store($account, $arrival), 5);
@@ -72,7 +64,7 @@ final readonly class TakeItem implements TakesEvents
         if ($item !== null) {
             return $this->compare($item, $arrival);
         }
-        $item = ChannelItem::fromArrival($account, $arrival);
+        $item = $this->listed($account, $arrival, $outside);
         if (
             $outside->public && ! $account->arrivals()->makeConversationOf(
                 $arrival->text, $outside->answersOurs || $outside->kind->isAlwaysAnswered()
@@ -84,6 +76,31 @@ final readonly class TakeItem implements TakesEvents
         $this->markChanged->removed($item);
 
         return 'new';
+    }
+
+    private function listed(Account $account, Arrival $arrival, OutsideItem $outside): ChannelItem
+    {
+        $received = $arrival->received;
+        $item = new ChannelItem;
+        $item->forceFill([
+            'account_id' => $account->id,
+            'channel' => $received->channel,
+            'outside_id' => $outside->outsideId,
+            'kind' => $outside->kind,
+            'public' => $outside->public,
+            'thread' => $outside->thread,
+            'author_kind' => $received->sender->kind,
+            'author' => $received->sender->value,
+            'author_shown' => $received->sender->shown,
+            'author_name' => mb_substr($arrival->senderName, 0, 200),
+            'text' => $arrival->text,
+            'earlier_texts' => [],
+            'revision' => $outside->revision,
+            'posted_at' => $received->sentAt ?? now(),
+            'removed_at' => $outside->removed ? now() : null,
+        ])->save();
+
+        return $item;
     }
 
     /**
@@ -113,17 +130,6 @@ final readonly class TakeItem implements TakesEvents
 
     private function connect(ChannelItem $item, ReceiptOutcome $outcome): void
     {
-        $item->forceFill(['message_id' => $outcome->message->id, 'conversation_id' => $outcome->message->conversation_id])->save();
-    }
-
-    private function reader(Channel $channel): ReadsItems
-    {
-        return match ($channel) {
-            Channel::Pennon => new PennonItems,
-            Channel::Snapline => new SnaplineItems,
-            Channel::Marrowby => new MarrowbyItems,
-            Channel::Quaymart => new QuaymartItems,
-            default => throw new LogicException("There are no items on {$channel->label()}."),
-        };
+        $item->forceFill(['message_id' => $outcome->message, 'conversation_id' => $outcome->conversation])->save();
     }
 }

@@ -9,6 +9,8 @@ use App\Channels\AccountPolicy;
 use App\Channels\BlockList;
 use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
+use App\Channels\Receives;
+use App\Channels\Services\TakesItems;
 use App\Conditions\ConversationFields;
 use App\Conditions\Fields;
 use App\Conversations\Conversation;
@@ -16,6 +18,8 @@ use App\Conversations\ConversationPolicy;
 use App\Conversations\Journal\CurrentCause;
 use App\Orders\OrderNumbers;
 use App\Promises\StoreHours;
+use App\Receiving\ReceiveMessage;
+use App\Receiving\TakeItem;
 use App\SetUp\SetUpIndex;
 use App\Team\Teammate;
 use App\Workspace\TopBar;
@@ -39,6 +43,8 @@ final class ApplicationServiceProvider extends ServiceProvider
     {
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
         $this->app->bind(MessageSender::class, ChannelSender::class);
+        $this->app->bind(Receives::class, ReceiveMessage::class);
+        $this->app->bind(TakesItems::class, TakeItem::class);
         $this->app->bind(Fields::class, ConversationFields::class);
         $this->app->scoped(SetUpIndex::class);
         $this->app->singleton(StoreSettings::class);

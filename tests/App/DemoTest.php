@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Answering\Outbox\OutboxItem;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Demo\DemoConversations;
 use App\Demo\DemoFields;
 use App\Demo\DemoRules;

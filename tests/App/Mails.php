@@ -43,8 +43,8 @@ final class Mails
      */
     public static function conversation(array $headers = [], string $body = "Hello,\r\nmy kite has not come.\r\n"): Conversation
     {
-        $message = self::take(self::raw($headers, $body))->message ?? throw new \RuntimeException('The message was not taken.');
+        $outcome = self::take(self::raw($headers, $body))->outcome ?? throw new \RuntimeException('The message was not taken.');
 
-        return $message->conversation()->firstOrFail();
+        return Conversation::query()->findOrFail($outcome->conversation);
     }
 }

@@ -26,7 +26,7 @@ it('delivers answers by a queue on Redis', function (): void {
     $message = $this->answer($conversation, 'By way of Redis.');
     expect($this->sender->delivered)->toBe([])->and(Queue::size('outbox'))->toBe(1);
     Artisan::call('queue:work', ['--once' => true, '--queue' => 'outbox']);
-    expect($this->sender->delivered)->toBe([$message->id])->and(Queue::size('outbox'))->toBe(0);
+    expect($this->sender->delivered)->toBe([$message->once_key])->and(Queue::size('outbox'))->toBe(0);
 });
 
 it('locks on Redis, so that one mailbox is read once at a time', function (): void {

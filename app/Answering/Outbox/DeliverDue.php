@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Answering\Outbox;
 
+use App\Conversations\OutboxItem;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;

@@ -10,6 +10,7 @@ use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
 use App\Conversations\Actor;
 use App\Conversations\Journal\Journal;
+use App\Conversations\OutboxItem;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -41,14 +42,14 @@ final class DeliverOutboxItem implements ShouldQueue
         $this->onQueue('outbox');
     }
 
-    public function handle(MessageSender $sender, Journal $journal): void
+    public function handle(MessageSender $sender, ComposeOutgoing $compose, Journal $journal): void
     {
         $item = OutboxItem::lease($this->itemId);
         if ($item === null) {
             return;
         }
         try {
-            $outsideId = $sender->deliver($item);
+            $outsideId = $sender->deliver($compose->of($item));
         } catch (DeliveryFailed $failure) {
             $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $journal, $failure->retryAfter);
 

@@ -7,6 +7,7 @@ namespace App\Answering\Outbox;
 use App\Answering\Happened\SendingAgain;
 use App\Conversations\Actor;
 use App\Conversations\Journal\Journal;
+use App\Conversations\OutboxItem;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 

@@ -28,7 +28,7 @@ final class FetchMailboxes implements ShouldBeUnique, ShouldQueue
     public function handle(): void
     {
         Account::query()
-            ->where('channel', Channel::Email)
+            ->whereIn('channel', Channel::mail())
             ->where('state', AccountState::Active)
             ->pluck('id')
             ->each(static fn (int $id) => FetchMailbox::dispatch($id));

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Channels\Mail;
 
-use App\Channels\Account;
-use App\Conversations\Attachment;
-use App\Conversations\Message;
+use App\Channels\OutgoingFile;
+use App\Channels\OutgoingMessage;
+use App\Channels\QuotedMessage;
 use App\Support\FileStore;
 use Cairnfield\Core\Text\FoldedText;
 use Cairnfield\Core\Threading\ReplyToken;
@@ -22,91 +22,64 @@ final readonly class MailComposer
 {
     public function __construct(private FileStore $files) {}
 
-    public function compose(Message $message, Account $account): Email
+    public function compose(OutgoingMessage $message): Email
     {
-        $answered = $this->answered($message);
+        $account = $message->account;
         $email = (new Email)
-            ->from(new Address($account->address, $message->from_name !== '' ? $message->from_name : $account->sender_name))
+            ->from(new Address($account->address, $message->fromName !== '' ? $message->fromName : $account->sender_name))
             ->to(...$message->to)
             ->cc(...$message->cc)
-            ->replyTo(new Address($this->replyAddress($message, $account), $account->sender_name))
+            ->replyTo(new Address(ReplyToken::addTo($account->address, $message->conversation, (string) config('cairnfield.mail.reply_secret')), $account->sender_name))
             ->subject($message->subject)
-            ->date($message->sent_at ?? $message->received_at)
-            ->text($this->text($message, $account, $answered))
-            ->html($this->html($message, $account, $answered));
+            ->date($message->at)
+            ->text($this->text($message))
+            ->html($this->html($message));
         $headers = $email->getHeaders();
-        $headers->addIdHeader('Message-ID', $message->message_id);
-        if ($message->in_reply_to !== null) {
-            $headers->addTextHeader('In-Reply-To', "<{$message->in_reply_to}>");
+        $headers->addIdHeader('Message-ID', $message->messageId);
+        if ($message->inReplyTo !== null) {
+            $headers->addTextHeader('In-Reply-To', "<{$message->inReplyTo}>");
         }
-        if ($message->referenceIds() !== []) {
+        if ($message->references !== []) {
             $headers->addTextHeader(
-                'References', implode(' ', array_map(static fn (string $id): string => "<{$id}>", $message->referenceIds()))
+                'References', implode(' ', array_map(static fn (string $id): string => "<{$id}>", $message->references))
             );
         }
         if ($message->automatic) {
             // Nothing automatic may answer it in turn (RFC 3834, 3.1.7).
             $headers->addTextHeader('Auto-Submitted', 'auto-generated');
         }
-        foreach ($message->attachments as $attachment) {
-            $email->attach($this->files->read($attachment->file), $attachment->name, $this->mediaType($attachment));
+        foreach ($message->files as $file) {
+            $email->attach($this->files->read($file->file), $file->name, $this->mediaType($file));
         }
 
         return $email;
     }
 
-    private function replyAddress(Message $message, Account $account): string
-    {
-        return ReplyToken::addTo($account->address, $message->conversation_id, (string) config('cairnfield.mail.reply_secret'));
-    }
-
-    private function answered(Message $message): ?Message
-    {
-        return $message->in_reply_to === null ? null : Message::query()
-            ->where('conversation_id', $message->conversation_id)
-            ->where('partner_thread_id', $message->partner_thread_id)
-            ->where('message_id_key', Message::keyOfId($message->in_reply_to))
-            ->first();
-    }
-
-    private function text(Message $message, Account $account, ?Message $answered): string
+    private function text(OutgoingMessage $message): string
     {
         $text = $message->text;
-        $signature = $this->signature($message, $account);
-        if ($signature !== '') {
-            $text .= "\n\n-- \n{$signature}";
+        if ($message->signature !== '') {
+            $text .= "\n\n-- \n{$message->signature}";
         }
-        if ($answered !== null) {
-            $quoted = '> '.str_replace("\n", "\n> ", $this->quotable($answered));
-            $text .= "\n\n".$this->introduction($answered)."\n".$quoted;
+        if ($message->answered !== null) {
+            $quoted = '> '.str_replace("\n", "\n> ", trim(FoldedText::of($message->answered->text)->written));
+            $text .= "\n\n".$this->introduction($message->answered)."\n".$quoted;
         }
 
         return $text."\n";
     }
 
-    private function html(Message $message, Account $account, ?Message $answered): string
+    private function html(OutgoingMessage $message): string
     {
         $html = $message->html ?? $this->paragraphs($message->text);
-        $signature = $this->signature($message, $account);
-        if ($signature !== '') {
-            $html .= '<p>-- <br>'.nl2br(e($signature)).'</p>';
+        if ($message->signature !== '') {
+            $html .= '<p>-- <br>'.nl2br(e($message->signature)).'</p>';
         }
-        if ($answered !== null) {
-            $html .= '<p>'.e($this->introduction($answered)).'</p><blockquote type="cite">'.$this->paragraphs($this->quotable($answered)).'</blockquote>';
+        if ($message->answered !== null) {
+            $html .= '<p>'.e($this->introduction($message->answered)).'</p><blockquote type="cite">'.$this->paragraphs(trim(FoldedText::of($message->answered->text)->written)).'</blockquote>';
         }
 
         return "<!DOCTYPE html><html><head><meta charset=\"utf-8\"></head><body>{$html}</body></html>";
-    }
-
-    /**
-     * Their own where it is sent in somebody's own name and they have one, else the account's.
-     */
-    private function signature(Message $message, Account $account): string
-    {
-        $author = $message->teammate;
-        $isInOwnName = $author !== null && $author->name === $message->from_name && trim($author->signature) !== '';
-
-        return trim($isInOwnName ? $author->signature : (string) $account->signature);
     }
 
     private function paragraphs(string $text): string
@@ -116,21 +89,15 @@ final readonly class MailComposer
         return implode('', array_map(static fn (string $paragraph): string => '<p>'.nl2br(e($paragraph)).'</p>', $paragraphs));
     }
 
-    private function quotable(Message $answered): string
+    private function introduction(QuotedMessage $answered): string
     {
-        return trim(FoldedText::of($answered->text)->written);
+        $at = $answered->at->setTimezone((string) config('cairnfield.store.calendar.timezone'));
+
+        return "On {$at->format('j F Y \a\t H:i')}, {$answered->name} wrote:";
     }
 
-    private function introduction(Message $answered): string
+    private function mediaType(OutgoingFile $file): string
     {
-        $name = $answered->from_name !== '' ? $answered->from_name : $answered->from_address;
-        $at = $answered->received_at->setTimezone((string) config('cairnfield.store.calendar.timezone'));
-
-        return "On {$at->format('j F Y \a\t H:i')}, {$name} wrote:";
-    }
-
-    private function mediaType(Attachment $attachment): string
-    {
-        return preg_match('#^[\w.+-]+/[\w.+-]+$#D', $attachment->media_type) === 1 ? $attachment->media_type : 'application/octet-stream';
+        return preg_match('#^[\w.+-]+/[\w.+-]+$#D', $file->mediaType) === 1 ? $file->mediaType : 'application/octet-stream';
     }
 }

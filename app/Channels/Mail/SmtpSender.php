@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Channels\Mail;
 
-use App\Answering\Outbox\OutboxItem;
 use App\Channels\Account;
 use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
+use App\Channels\OutgoingMessage;
 use Symfony\Component\Mailer\Envelope;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
@@ -23,23 +23,23 @@ final readonly class SmtpSender implements MessageSender
 {
     public function __construct(private MailComposer $composer) {}
 
-    public function deliver(OutboxItem $item): ?string
+    public function deliver(OutgoingMessage $message): ?string
     {
-        $server = $this->server($item->account);
-        $transport = $this->transport($item->account);
+        $server = $this->server($message->account);
+        $transport = $this->transport($message->account);
         try {
             $envelope = new Envelope(
-                new Address($item->account->address),
-                array_map(static fn (string $recipient): Address => new Address($recipient), $item->recipients),
+                new Address($message->account->address),
+                array_map(static fn (string $recipient): Address => new Address($recipient), $message->recipients),
             );
-            $transport->send($this->composer->compose($item->message, $item->account), $envelope);
+            $transport->send($this->composer->compose($message), $envelope);
         } catch (UnexpectedResponseException $refusal) {
             throw $this->refused($server, $refusal);
         } catch (TransportExceptionInterface $fault) {
             throw DeliveryFailed::forNow("The mail server {$server} could not be reached or broke off: {$fault->getMessage()}", $fault);
         } catch (\Symfony\Component\Mime\Exception\RfcComplianceException $address) {
             throw DeliveryFailed::forGood(
-                'The address '.implode(', ', $item->recipients).' is not one that mail can be sent to.', $address
+                'The address '.implode(', ', $message->recipients).' is not one that mail can be sent to.', $address
             );
         } finally {
             $transport->stop();

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\Account;
-use App\Receiving\ReceiveMessage;
+use App\Channels\Receives;
 use App\Support\FileStore;
 use Illuminate\Database\DetectsLostConnections;
 use Illuminate\Database\QueryException;
@@ -26,7 +26,7 @@ final class TakeMail
 
     public function __construct(
         private readonly MailParser $parser,
-        private readonly ReceiveMessage $receiveMessage,
+        private readonly Receives $receives,
         private readonly FileStore $files,
     ) {}
 
@@ -45,9 +45,9 @@ final class TakeMail
             $received = $this->parser->parse($raw);
             $account ??= Account::forMailTo([...$received->to, ...$received->cc])
                 ?? throw new RuntimeException('No email account is connected yet. An administrator connects one under Accounts.');
-            $outcome = $this->receiveMessage->receive($account, $received);
+            $outcome = $this->receives->receive($account, $received);
 
-            return TakenMail::taken($outcome->isNew, $outcome->message, $received);
+            return TakenMail::taken($outcome, $received);
         } catch (UnreadableMailException $unreadable) {
             return $this->keepUnreadable($raw, $account, $unreadable);
         } catch (Throwable $defect) {

@@ -26,7 +26,7 @@ final class TakeMailCommand extends Command
         $address = $this->option('account');
         $account = null;
         if (is_string($address) && $address !== '') {
-            $account = Account::query()->where('channel', Channel::Email)->where('address', $address)->first();
+            $account = Account::query()->whereIn('channel', Channel::mail())->where('address', $address)->first();
             if ($account === null) {
                 $this->getOutput()->getErrorStyle()->writeln("There is no email account with the address '{$address}'.");
 

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Channels\Mail;
 
+use App\Channels\ReceiptOutcome;
 use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
-use App\Conversations\Message;
+use Cairnfield\Core\Threading\ConversationNumber;
 
 /**
  * What became of a raw message: new, here before, or unreadable.
@@ -15,14 +16,14 @@ final readonly class TakenMail
 {
     private function __construct(
         public string $result,
-        public ?Message $message,
+        public ?ReceiptOutcome $outcome,
         public ?ReceivedMessage $received,
         public ?string $reason,
     ) {}
 
-    public static function taken(bool $isNew, Message $message, ReceivedMessage $received): self
+    public static function taken(ReceiptOutcome $outcome, ReceivedMessage $received): self
     {
-        return new self($isNew ? 'new' : 'again', $message, $received, null);
+        return new self($outcome->isNew ? 'new' : 'again', $outcome, $received, null);
     }
 
     public static function unreadable(string $reason): self
@@ -37,8 +38,8 @@ final readonly class TakenMail
     {
         return [
             'result' => $this->result,
-            'conversation' => $this->message === null ? null : $this->message->conversation->number(),
-            'message' => $this->message?->id,
+            'conversation' => $this->outcome === null ? null : ConversationNumber::show($this->outcome->conversation),
+            'message' => $this->outcome?->message,
             'subject' => $this->received?->subject,
             'from' => $this->received?->sender->shown,
             'to' => $this->received === null ? [] : $this->received->to,

@@ -35,12 +35,12 @@ final readonly class UnreadableMailController
     public function take(UnreadableMail $mail, TakeMail $takeMail): RedirectResponse
     {
         $taken = $takeMail->take($this->files->read($mail->original), $mail->account()->first());
-        if ($taken->message === null) {
+        if ($taken->outcome === null) {
             return back()->with('problem', "It still cannot be read: {$taken->reason}");
         }
         $mail->forceFill(['state' => UnreadableMail::TAKEN])->save();
 
-        return redirect()->route('conversation', $taken->message->conversation_id)->with('done', 'The message was taken in.');
+        return redirect()->route('conversation', $taken->outcome->conversation)->with('done', 'The message was taken in.');
     }
 
     public function putAside(UnreadableMail $mail): RedirectResponse

@@ -6,13 +6,13 @@ namespace App\Channels\Marrowby;
 
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ReadsItems;
 use App\Channels\Services\UnreadableEvent;
-use App\Conversations\ChannelItem;
 
 /**
  * What Marrowby tells of: questions on listings, order messages, return requests and ratings. Each
@@ -47,7 +47,7 @@ final readonly class MarrowbyItems implements ReadsItems
                 $id, ItemKind::Question, true, "question:{$id}", true, aboutTitle: $listing->text('title', 300),
                 aboutUrl: $listing->text('url', 500), answerBy: $question->optionalInstant('answer_by')
             ),
-            ChannelItem::subject($text),
+            ItemSubject::of($text),
             $text,
             $question->instant('asked_at'),
         );
@@ -65,7 +65,7 @@ final readonly class MarrowbyItems implements ReadsItems
                 $message->id('id'), ItemKind::OrderMessage, false, "order:{$order}", true, orderNumber: $order,
                 answerBy: $message->optionalInstant('answer_by')
             ),
-            ChannelItem::subject($text),
+            ItemSubject::of($text),
             $text,
             $message->instant('sent_at'),
         );

@@ -6,13 +6,13 @@ namespace App\Channels\Pennon;
 
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ReadsItems;
 use App\Channels\Services\UnreadableEvent;
-use App\Conversations\ChannelItem;
 
 /**
  * What Pennon tells of: posts that name or answer us, and direct messages.
@@ -52,7 +52,7 @@ final readonly class PennonItems implements ReadsItems
                 $post->boolean('removed'),
                 aboutUrl: "https://pennon.example/p/{$id}",
             ),
-            ChannelItem::subject($text),
+            ItemSubject::of($text),
             $text,
             $post->instant('posted_at'),
         );
@@ -70,7 +70,7 @@ final readonly class PennonItems implements ReadsItems
                 $message->id('id'), ItemKind::Direct, false, null, false, $message->integer('revision', 1),
                 $message->boolean('removed')
             ),
-            ChannelItem::subject($text),
+            ItemSubject::of($text),
             $text,
             $message->instant('sent_at'),
         );

@@ -6,13 +6,13 @@ namespace App\Channels\Quaymart;
 
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ReadsItems;
 use App\Channels\Services\UnreadableEvent;
-use App\Conversations\ChannelItem;
 
 /**
  * What Quaymart tells of: entries in threads about a listing, an order, a return or a review.
@@ -60,7 +60,7 @@ final readonly class QuaymartItems implements ReadsItems
                 stars: $stars,
                 answerBy: $kind === ItemKind::Rating ? null : $entry->optionalInstant('due'),
             ),
-            $stars === null ? ChannelItem::subject($text) : ($stars === 1 ? '1 star' : "{$stars} stars").' for '.($title ?? $reference),
+            $stars === null ? ItemSubject::of($text) : ($stars === 1 ? '1 star' : "{$stars} stars").' for '.($title ?? $reference),
             $text,
             $entry->instant('when'),
         );

@@ -17,11 +17,6 @@ final readonly class EventsController
 {
     private const LARGEST = 1_000_000;
 
-    private const HEADERS = [
-        'pennon' => 'Pennon', 'snapline' => 'Snapline', 'marrowby' => 'Marrowby', 'quaymart' => 'Quaymart', 'shop' => 'Shop',
-        'wren_parcel' => 'Wren',
-    ];
-
     public function __construct(private TakeEvent $takeEvent) {}
 
     public function __invoke(Request $request, Account $account): JsonResponse
@@ -35,7 +30,7 @@ final readonly class EventsController
             return $this->refuse($account, 'too_large', 'The event is larger than a megabyte.', 413, max($size, strlen($body)));
         }
         $refusal = SignedBody::problem(
-            $request, self::HEADERS[$account->channel->value] ?? 'Event', $body, $account->secrets['webhook_secret'] ?? ''
+            $request, $account->channel->type()->signs(), $body, $account->secrets['webhook_secret'] ?? ''
         );
         if ($refusal !== null) {
             return $this->refuse($account, 'bad_signature', $refusal, 401, strlen($body));

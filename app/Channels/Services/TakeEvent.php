@@ -5,10 +5,6 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 use App\Channels\Account;
-use App\Channels\Channel;
-use App\Orders\TakeCarrierEvent;
-use App\Orders\TakeShopEvent;
-use App\Receiving\TakeItem;
 use Illuminate\Contracts\Container\Container;
 use LogicException;
 
@@ -17,7 +13,7 @@ use LogicException;
  */
 final readonly class TakeEvent
 {
-    public function __construct(private Container $container) {}
+    public function __construct(private Container $container, private TakesItems $items) {}
 
     /**
      * @param  array<array-key, mixed>  $event
@@ -27,7 +23,7 @@ final readonly class TakeEvent
     public function take(Account $account, array $event, string $way): array
     {
         try {
-            return ['taken' => true, 'result' => $this->taker($account->channel)->take($account, $event)];
+            return ['taken' => true, 'result' => $this->result($account, $event)];
         } catch (UnreadableEvent $unreadable) {
             $json = json_encode(
                 $event,
@@ -39,13 +35,23 @@ final readonly class TakeEvent
         }
     }
 
-    private function taker(Channel $channel): TakesEvents
+    /**
+     * @param  array<array-key, mixed>  $event
+     *
+     * @throws UnreadableEvent
+     */
+    private function result(Account $account, array $event): string
     {
-        return $this->container->make(match ($channel) {
-            Channel::Pennon, Channel::Snapline, Channel::Marrowby, Channel::Quaymart => TakeItem::class,
-            Channel::Shop => TakeShopEvent::class,
-            Channel::WrenParcel => TakeCarrierEvent::class,
-            default => throw new LogicException("{$channel->label()} sends no events."),
-        });
+        $type = $account->channel->type();
+        $reader = $type instanceof ServiceType ? $type->reader() : null;
+        if ($reader !== null) {
+            $received = $reader->read($event);
+
+            return $received === null ? 'ours' : $this->items->takeItem($account, $received);
+        }
+        $taker = ($type instanceof ServiceType ? $type->takesEvents() : null)
+            ?? throw new LogicException("{$type->label()} sends no events.");
+
+        return $this->container->make($taker)->take($account, $event);
     }
 }

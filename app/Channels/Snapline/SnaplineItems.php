@@ -6,13 +6,13 @@ namespace App\Channels\Snapline;
 
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ReadsItems;
 use App\Channels\Services\UnreadableEvent;
-use App\Conversations\ChannelItem;
 
 /**
  * What Snapline tells of: comments under our photos, and direct messages.
@@ -51,7 +51,7 @@ final readonly class SnaplineItems implements ReadsItems
                 aboutTitle: $photo->text('caption', 300),
                 aboutUrl: 'https://snapline.example/f/'.$photo->id('id'),
             ),
-            ChannelItem::subject($text),
+            ItemSubject::of($text),
             $text,
             $comment->instant('at'),
         );
@@ -70,7 +70,7 @@ final readonly class SnaplineItems implements ReadsItems
             new OutsideItem(
                 $message->id('id'), ItemKind::Direct, false, null, false, $message->integer('version', 1), $message->boolean('gone')
             ),
-            ChannelItem::subject($text),
+            ItemSubject::of($text),
             $text,
             $message->instant('at'),
         );

@@ -7,8 +7,7 @@ namespace App\Channels\WebForm;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
-use App\Fields\About;
-use App\Fields\OwnField;
+use App\Fields\OwnFields;
 use App\Sorting\Category;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
@@ -71,7 +70,7 @@ final readonly class Form
     private static function fieldsFrom(string $written): array
     {
         $fields = [];
-        $own = self::ownFields();
+        $own = OwnFields::ofConversations();
         foreach (preg_split('/\R/', $written) ?: [] as $line) {
             $label = trim(rtrim(trim($line), '*'));
             if ($label !== '' && count($fields) < 12) {
@@ -83,21 +82,6 @@ final readonly class Form
         }
 
         return $fields;
-    }
-
-    /**
-     * The store's own fields of conversations, by their folded names: what is written in the form's field of the
-     * same name goes there, too.
-     *
-     * @return array<string, OwnField>
-     */
-    public static function ownFields(): array
-    {
-        return OwnField::inUse()
-            ->where('about', About::Conversation)
-            ->get()
-            ->keyBy(static fn (OwnField $field): string => Folding::fold($field->name))
-            ->all();
     }
 
     /**

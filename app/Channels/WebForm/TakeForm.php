@@ -6,41 +6,26 @@ namespace App\Channels\WebForm;
 
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
-use App\Channels\ReceiptOutcome;
 use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
+use App\Channels\Receives;
 use App\Channels\SenderHandle;
-use App\Conversations\Actor;
-use App\Conversations\ChannelItem;
-use App\Conversations\Conversation;
-use App\Conversations\SetOwnField;
-use App\Fields\FieldRefused;
 use App\Orders\FindOrders;
-use App\Receiving\ReceiveMessage;
-use App\Receiving\SendReceipt;
 use App\Sorting\Category;
-use Cairnfield\Core\Text\Folding;
+use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 
 /**
- * Makes a conversation of a filled form, and sends its receipt. What looks like a machine's work is
+ * Makes a conversation of a filled form. What looks like a machine's work is
  * taken too, but goes to the junk view: a person may have been quick.
  */
 final readonly class TakeForm
 {
     private const QUICKEST_SECONDS = 3;
 
-    /** Two at once can stand in each other's way. */
-    private const TRIES = 5;
-
-    public function __construct(
-        private ReceiveMessage $receive,
-        private SendReceipt $sendReceipt,
-        private FindOrders $findOrders,
-        private SetOwnField $setOwnField,
-    ) {}
+    public function __construct(private Receives $receives, private FindOrders $findOrders) {}
 
     /**
      * @param  list<UploadedFile>  $files
@@ -58,59 +43,33 @@ final readonly class TakeForm
                 : null,
         ]));
         $category = $filled->categoryId === null ? null : Category::query()->find($filled->categoryId);
-        // Together: rules look at a message once, and ask for what was chosen in the form.
-        $outcome = DB::transaction(function () use ($form, $filled, $files, $onceKey, $category, $junk): ReceiptOutcome {
-            $outcome = $this->receive->receive($form->account, ReceivedMessage::item(
-                Channel::WebForm,
-                SenderHandle::email($filled->email, $filled->name),
-                new OutsideItem(
-                    "form-{$onceKey}", ItemKind::Form, false, null,
-                    orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)
-                ),
-                $category === null
-                    ? ChannelItem::subject($filled->text)
-                    : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
-                $this->text($filled),
-                now()->toDateTimeImmutable(),
-                array_map(static fn (UploadedFile $file): ReceivedAttachment => new ReceivedAttachment(
-                    mb_substr($file->getClientOriginalName(), 0, 255),
-                    (string) ($file->getMimeType() ?? 'application/octet-stream'),
-                    (string) $file->getContent(),
-                ), $files),
-                $filled->email,
-                $filled->categoryId,
-                $this->marks($filled),
-                $junk,
-            ));
-            if ($outcome->isNew) {
-                $this->fillOwnFields($outcome->message->conversation()->firstOrFail(), $filled);
-            }
-
-            return $outcome;
-        }, self::TRIES);
+        $outcome = $this->receives->receive($form->account, ReceivedMessage::item(
+            Channel::WebForm,
+            SenderHandle::email($filled->email, $filled->name),
+            new OutsideItem(
+                "form-{$onceKey}", ItemKind::Form, false, null,
+                orderNumber: $filled->order === '' ? null : mb_substr($filled->order, 0, 60)
+            ),
+            $category === null
+                ? ItemSubject::of($filled->text)
+                : $category->customer_name.($filled->order === '' ? '' : ": {$filled->order}"),
+            $this->text($filled),
+            now()->toDateTimeImmutable(),
+            array_map(static fn (UploadedFile $file): ReceivedAttachment => new ReceivedAttachment(
+                mb_substr($file->getClientOriginalName(), 0, 255),
+                (string) ($file->getMimeType() ?? 'application/octet-stream'),
+                (string) $file->getContent(),
+            ), $files),
+            $filled->email,
+            $filled->categoryId,
+            $this->marks($filled),
+            $junk,
+            $filled->own,
+            $form->sendsReceipt,
+        ));
         $form->account->heard();
-        $conversation = $outcome->message->conversation()->firstOrFail();
-        if ($outcome->isNew && $form->sendsReceipt && ! $conversation->junk) {
-            $this->sendReceipt->send($conversation, $outcome->message, $filled->email, $filled->name);
-        }
 
-        return $conversation->number();
-    }
-
-    /**
-     * What does not fit into a field of the store's own stands in the text all the same.
-     */
-    private function fillOwnFields(Conversation $conversation, FilledForm $filled): void
-    {
-        $fields = $filled->own === [] ? [] : Form::ownFields();
-        foreach ($filled->own as $label => $value) {
-            $field = $fields[Folding::fold((string) $label)] ?? null;
-            try {
-                $field === null ?: $this->setOwnField->set($conversation, $field, $value, Actor::customer(), null, 'in the form');
-            } catch (FieldRefused) {
-                continue;
-            }
-        }
+        return ConversationNumber::show($outcome->conversation);
     }
 
     private function text(FilledForm $filled): string

@@ -8,12 +8,12 @@ use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
 use App\Channels\ItemKind;
+use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
-use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
@@ -48,12 +48,12 @@ final readonly class WriteDownCall
             Channel::Telephone,
             $this->sender($who, $notes, $chosen),
             new OutsideItem(hash('sha256', "call:{$teammate->id}:{$onceKey}"), ItemKind::Call, false, null),
-            $notes === '' ? "Call: {$who}" : ChannelItem::subject($notes),
+            $notes === '' ? "Call: {$who}" : ItemSubject::of($notes),
             trim("{$who}\n\n{$notes}"),
             now()->toDateTimeImmutable(),
         ));
         $account->heard();
-        $conversation = $outcome->message->conversation()->firstOrFail();
+        $conversation = Conversation::query()->findOrFail($outcome->conversation);
         if ($outcome->isNew && $conversation->owner_id === null) {
             $this->assign->assign($conversation, $teammate, Actor::teammate($teammate), 'wrote the call down');
         }

@@ -36,11 +36,11 @@
         @endif
         <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-swap="innerHTML"
             hx-trigger="{{ $isFolded ? 'unfold from:#compose once' : 'load' }}"></div>
-        @php $longest = count($routes) > 0 ? $routes[0]->account->channel->longestAnswer() : null; @endphp
+        @php $longest = count($routes) > 0 ? $routes[0]->account->channel->type()->longestAnswer() : null; @endphp
         <label class="visually-hidden" for="reply-text">Your answer to {{ $conversation->customer->name }}</label>
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …" data-send-with-ctrl-enter data-takes-templates="/conversations/{{ $conversation->id }}/templates" aria-describedby="template-place" hx-post="/conversations/{{ $conversation->id }}/drafts/reply" hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML" hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{ $replyDraft?->text }}</textarea>
-        @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<input type="hidden" name="html" id="reply-html" value="{{ $form['html'] ?? '' }}">@endif
-        @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)
+        @if (count($routes) > 0 && $routes[0]->account->channel->isMail())<input type="hidden" name="html" id="reply-html" value="{{ $form['html'] ?? '' }}">@endif
+        @if (count($routes) > 0 && $routes[0]->account->channel->isMail())
             <details class="copies" id="reply-copies" @if (array_filter(array_intersect_key($form, ['subject' => 1, 'cc' => 1, 'bcc' => 1, 'own_name' => 1])) !== []) open @endif><summary>Subject, Cc, Bcc, my own name</summary>
                 <div class="copies-fields"><label for="reply-subject">Subject</label><input class="form-control form-control-sm" id="reply-subject" name="subject" value="{{ $form['subject'] ?? '' }}" maxlength="300" placeholder="as before">
                 <label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc" value="{{ $form['cc'] ?? '' }}" maxlength="2000">
@@ -83,7 +83,7 @@
             <button class="btn btn-outline-secondary" type="submit" name="then_next" value="1">Send, then next <kbd>⇧</kbd></button>
             <button type="button" class="btn btn-outline-secondary needs-script" data-templates data-key=";">Template <kbd>;</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
-            @if (count($routes) > 0 && $routes[0]->account->channel === \App\Channels\Channel::Email)<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
+            @if (count($routes) > 0 && $routes[0]->account->channel->isMail())<button type="button" class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden" hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files" hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
             @if (session('problem_code') === 'no_file_attached')<label class="without-file"><input type="checkbox" class="form-check-input" name="without_file" value="1"> without a file</label>@endif
             <a class="btn btn-link btn-sm" href="/conversations/{{ $conversation->id }}/forward" data-key="d">Forward <kbd>D</kbd></a>

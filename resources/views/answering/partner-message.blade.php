@@ -4,4 +4,4 @@
 @if ($message->attachments->isNotEmpty())
     <ul class="files" aria-label="Files">@foreach ($message->attachments as $file)<li><a href="/attachments/{{ $file->id }}"><b>{{ $file->name }}</b> {{ \App\Conversations\Attachment::sizeText($file->size) }}</a></li>@endforeach</ul>
 @endif
-@if ($message->outboxItem?->state === \App\Answering\Outbox\OutboxItem::FAILED)<p class="message-mark"><x-icon name="warning"/> Not delivered: {{ $message->outboxItem->last_error }}</p>@endif
+@if ($message->outboxItem?->state === \App\Conversations\OutboxItem::FAILED)<p class="message-mark"><x-icon name="warning"/> Not delivered: {{ $message->outboxItem->last_error }}</p>@endif

@@ -5,7 +5,7 @@
     @include('set-up.places')
     <div class="page-head"><h1>Accounts</h1>
         <details class="menu"><summary class="btn btn-primary">Connect …</summary>
-            <div class="menu-panel menu-end menu-wide">@foreach ($channels as $channel)<a href="/accounts/new?channel={{ $channel->value }}"><x-icon :name="$channel->icon()"/> <b>{{ $channel->label() }}</b><small>{{ $channel->describe() }}</small></a>@endforeach</div>
+            <div class="menu-panel menu-end menu-wide">@foreach ($channels as $channel)<a href="/accounts/new?channel={{ $channel->value }}"><x-icon :name="$channel->icon()"/> <b>{{ $channel->label() }}</b><small>{{ $channel->type()->description() }}</small></a>@endforeach</div>
         </details>
     </div>
     @if ($accounts->isEmpty())

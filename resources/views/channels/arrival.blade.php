@@ -27,7 +27,7 @@
         @if ($blocked->isEmpty())<p class="soft">Nobody is blocked.</p>@endif
         <ul class="earlier">@foreach ($blocked as $sender)<li class="blocked"><span><b>{{ $sender->value }}</b> <span class="soft">{{ $sender->kind === 'domain' ? 'everybody there' : $sender->kind }}</span></span><form method="post" action="/arrival/blocked/{{ $sender->id }}">@csrf @method('delete')<button class="btn btn-sm btn-outline-secondary">Unblock {{ $sender->value }}</button></form></li>@endforeach</ul>
         <form method="post" action="/arrival/blocked" class="inline-form">@csrf
-            <label class="visually-hidden" for="blocked-kind">Kind</label><select class="form-select form-select-sm" id="blocked-kind" name="kind"><option value="email">Email address</option><option value="domain">Domain</option><option value="pennon">Pennon</option><option value="snapline">Snapline</option></select>
+            <label class="visually-hidden" for="blocked-kind">Kind</label><select class="form-select form-select-sm" id="blocked-kind" name="kind">@foreach ($kinds as $kind => $label)<option value="{{ $kind }}">{{ $label }}</option>@endforeach</select>
             <label class="visually-hidden" for="blocked-value">Who</label><input class="form-control form-control-sm" id="blocked-value" name="value" required placeholder="offers@growth.example"><button class="btn btn-sm btn-outline-secondary">Block</button>
         </form>
     </section>

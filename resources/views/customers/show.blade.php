@@ -7,14 +7,14 @@
             <div class="order-head"><h1 id="customer-name">{{ $customer->name }}</h1>@foreach ($customer->groups as $group)<a class="group-chip" href="/customers?group={{ $group->id }}">{{ $group->name }}</a>@endforeach</div>
             <ul class="handle-list">
                 @forelse ($customer->handles as $handle)
-                    <li><b>{{ $handle->shown }}</b> <span class="soft">{{ match ($handle->kind) { 'email' => 'email', 'telephone' => 'telephone', default => \App\Channels\Channel::tryFrom($handle->kind)?->label() ?? $handle->kind } }}@if ($handle->why !== ''), {{ $handle->why }}@endif</span></li>
+                    <li><b>{{ $handle->shown }}</b> <span class="soft">{{ in_array($handle->kind, ['email', 'telephone'], true) ? $handle->kind : $handle->kindLabel() }}@if ($handle->why !== ''), {{ $handle->why }}@endif</span></li>
                 @empty
                     <li class="soft">No address, number or account name is known.</li>
                 @endforelse
             </ul>
             @can('answer-customers')
             <form method="post" action="/customers/{{ $customer->id }}/handles" class="inline-form">@csrf
-                <label class="visually-hidden" for="handle-kind">Kind</label><select class="form-select form-select-sm" id="handle-kind" name="kind">@foreach (['email' => 'Email', 'telephone' => 'Telephone', 'pennon' => 'Pennon', 'snapline' => 'Snapline', 'marrowby' => 'Marrowby', 'quaymart' => 'Quaymart'] as $kind => $label)<option value="{{ $kind }}" @selected(old('kind') === $kind)>{{ $label }}</option>@endforeach</select>
+                <label class="visually-hidden" for="handle-kind">Kind</label><select class="form-select form-select-sm" id="handle-kind" name="kind">@foreach ($handleKinds as $kind => $label)<option value="{{ $kind }}" @selected(old('kind') === $kind)>{{ $label }}</option>@endforeach</select>
                 <label class="visually-hidden" for="handle-value">Address, number or name</label><input class="form-control form-control-sm" id="handle-value" name="value" value="{{ old('value') }}" placeholder="Address, number or account name" required>
                 <button class="btn btn-sm btn-outline-secondary">Add</button>
             </form>

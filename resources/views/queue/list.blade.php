@@ -18,7 +18,7 @@
                 <select id="filter-account" name="account" class="form-select form-select-sm" data-submit>
                     <option value="">Any way in</option>
                     @foreach ($accounts as $account)
-                        <option value="{{ $account->id }}" @selected($filter->account === $account->id)>{{ $account->channel === \App\Channels\Channel::Email ? $account->shortAddress() : $account->title() }}</option>
+                        <option value="{{ $account->id }}" @selected($filter->account === $account->id)>{{ $account->channel->isMail() ? $account->shortAddress() : $account->title() }}</option>
                     @endforeach
                 </select>
                 <label class="visually-hidden" for="filter-category">Category</label>
@@ -76,7 +76,7 @@
                         @foreach ($view->columns() as $column)
                             @switch($column)
                                 @case(\App\Views\Column::Number)
-                                    <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel === \App\Channels\Channel::Email ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
+                                    <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel->isMail() ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
                                     @break
                                 @case(\App\Views\Column::Category)
                                     <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>

@@ -22,7 +22,7 @@
         @foreach ($conversation->customer->groups as $group)<span class="group-chip">{{ $group->name }}</span>@endforeach
     </div>
     <p class="handles">
-        @forelse ($conversation->customer->handles as $handle)<span @if ($handle->why !== '') title="{{ $handle->why }}" @endif>{{ $handle->shown }}@if (! in_array($handle->kind, ['email', 'telephone'], true)) <small>{{ \App\Channels\Channel::tryFrom($handle->kind)?->label() ?? $handle->kind }}</small>@endif</span>@empty<span class="soft">No address is known.</span>@endforelse
+        @forelse ($conversation->customer->handles as $handle)<span @if ($handle->why !== '') title="{{ $handle->why }}" @endif>{{ $handle->shown }}@if (! in_array($handle->kind, ['email', 'telephone'], true)) <small>{{ $handle->kindLabel() }}</small>@endif</span>@empty<span class="soft">No address is known.</span>@endforelse
     </p>
     @foreach ($joined->where('customer_id', '!=', $conversation->customer_id)->unique('customer_id') as $part)
         <p class="handles"><span>Also <a href="{{ route('customer', $part->customer_id) }}">{{ $part->customer->name }}</a></span>@foreach ($part->customer->handles as $handle)<span>{{ $handle->shown }}</span>@endforeach</p>

@@ -1,5 +1,5 @@
 @php
-    use App\Answering\Outbox\OutboxItem;
+    use App\Conversations\OutboxItem;
     use App\Conversations\MessageHtml;
     $html = $message->html === null ? null : MessageHtml::of($message, $pictures === $message->id);
     $folded = \Cairnfield\Core\Text\FoldedText::of($message->text);

@@ -3,13 +3,14 @@
 declare(strict_types=1);
 
 use App\Answering\Draft;
+use App\Answering\Outbox\ComposeOutgoing;
 use App\Answering\Outbox\DeliverOutboxItem;
-use App\Answering\Outbox\OutboxItem;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\MailComposer;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Sorting\Outcome;
 use Cairnfield\Core\Threading\ReplyToken;
 use Carbon\CarbonImmutable;
@@ -32,7 +33,7 @@ it('answers the customer, gives the conversation an owner, and makes it the cust
         ->and($conversation->owner->name)->toBe('Ilse Norrby')
         ->and($conversation->due_at)->toBeNull()
         ->and($message->to)->toBe(['tomas@hruby.example'])
-        ->and($this->sender->delivered)->toBe([$message->id]);
+        ->and($this->sender->delivered)->toBe([$message->once_key]);
 });
 
 it('writes mail that keeps the thread together', function (): void {
@@ -40,7 +41,7 @@ it('writes mail that keeps the thread together', function (): void {
         'Message-ID' => '<first@hruby.example>', 'References' => '<before@hruby.example>', 'Reply-To' => 'tomas@home.example',
     ]);
     $message = $this->answer($conversation, "It is on its way.\n\nIlse & the team");
-    $email = app(MailComposer::class)->compose($message->load(['attachments']), $conversation->account);
+    $email = app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message->load(['attachments']), $conversation->account, []));
     $raw = $email->toString();
     $reply = $email->getReplyTo()[0]->getAddress();
     expect($raw)->toContain("Message-ID: <{$message->message_id}>")
@@ -53,7 +54,7 @@ it('writes mail that keeps the thread together', function (): void {
         ->and($email->getTextBody())->toContain('It is on its way.')->toContain('-- ')->toContain('> my kite has not come.')
         ->and($email->getHtmlBody())->toContain('Ilse &amp; the team')->toContain('<blockquote');
     $message->automatic = true;
-    expect(app(MailComposer::class)->compose($message, $conversation->account)->toString())->toContain('Auto-Submitted: auto-generated');
+    expect(app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message, $conversation->account, []))->toString())->toContain('Auto-Submitted: auto-generated');
 });
 
 it('stops an answer when somebody else answered in between, and shows what came', function (): void {
@@ -136,7 +137,7 @@ it('sends the files of the draft with the answer', function (): void {
     )->assertRedirect();
     $message = $conversation->messages()->where('direction', Message::OUT)->with('attachments')->sole();
     expect($message->attachments->pluck('name')->all())->toBe(['label.pdf', 'map.txt'])
-        ->and(app(MailComposer::class)->compose($message, $conversation->account)->getAttachments())->toHaveCount(2);
+        ->and(app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message, $conversation->account, []))->getAttachments())->toHaveCount(2);
 });
 
 it('attaches nothing to what was sent meanwhile', function (): void {
@@ -226,7 +227,7 @@ it('gives up after the last pause, says so on the trail, and can send again', fu
 
     $this->sender->refuses = null;
     $this->post("/messages/{$message->id}/send-again")->assertRedirect();
-    expect($this->sender->delivered)->toBe([$message->id]);
+    expect($this->sender->delivered)->toBe([$message->once_key]);
     $this->get("/conversations/{$conversation->id}")->assertDontSee('Send it again');
     $this->post("/messages/{$message->id}/send-again")->assertRedirect();
     expect($this->sender->delivered)->toHaveCount(1);

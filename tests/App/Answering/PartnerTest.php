@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 use App\Answering\AnswerRoutes;
 use App\Answering\Draft;
-use App\Answering\Outbox\OutboxItem;
+use App\Answering\Outbox\ComposeOutgoing;
 use App\Answering\PartnerThread;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -95,7 +96,7 @@ it('never tells the customer: neither quoted, nor forwarded, nor in what is answ
     ($this->ask)(['text' => 'Inside words about the carrier']);
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$this->conversation->id}/forward")->assertDontSee('Inside words');
     $answer = $this->answer($this->conversation->refresh(), 'We found it.');
-    expect(app(App\Channels\Mail\MailComposer::class)->compose($answer, $answer->account)->toString())->not->toContain('Inside words');
+    expect(app(App\Channels\Mail\MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($answer, $answer->account, []))->toString())->not->toContain('Inside words');
 });
 
 it('refuses what is no question, and keeps what was written', function (): void {

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Answering\Draft;
-use App\Answering\Outbox\OutboxItem;
+use App\Answering\Outbox\ComposeOutgoing;
 use App\Answering\ScheduledReply;
 use App\Answering\ScheduleReply;
 use App\Channels\Mail\MailComposer;
@@ -11,6 +11,7 @@ use App\Conversations\Attachment;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -31,7 +32,7 @@ function sentMail(): string
 {
     $message = Message::query()->where('direction', Message::OUT)->with('teammate')->latest('id')->firstOrFail();
 
-    return app(MailComposer::class)->compose($message, $message->account)->toString();
+    return app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message, $message->account, []))->toString();
 }
 
 it('sends copies and hidden copies, which the customer sees or does not', function (): void {

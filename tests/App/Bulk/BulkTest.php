@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use App\Answering\Outbox\DeliverDue;
-use App\Answering\Outbox\OutboxItem;
 use App\Bulk\BulkChange;
 use App\Bulk\BulkItem;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Fields\OwnField;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;

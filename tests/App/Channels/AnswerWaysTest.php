@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use App\Answering\AnswerRoute;
 use App\Answering\AnswerRoutes;
-use App\Answering\Outbox\OutboxItem;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
@@ -13,6 +12,7 @@ use App\Channels\MessageSender;
 use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Lookout\OwnPost;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;

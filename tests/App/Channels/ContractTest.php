@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use App\Answering\AnswerRoutes;
-use App\Answering\Outbox\OutboxItem;
 use App\Answering\ReplyToSend;
 use App\Answering\SendReply;
 use App\Channels\AccountState;
@@ -12,6 +11,7 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
+use App\Conversations\OutboxItem;
 use App\Customers\Handle;
 use App\Receiving\Calls\WriteDownCall;
 use App\Team\Teammate;
@@ -157,7 +157,7 @@ it('answers by a way that the customer reads, and keeps what is to be sent in on
 })->with(waysIn(...));
 
 it('refuses what the other side would refuse, before it is on its way', function (Channel $channel): void {
-    $longest = $channel->longestAnswer();
+    $longest = $channel->type()->longestAnswer();
     arrives($this, $channel, 'Hello?');
     $conversation = Conversation::query()->sole();
     $count = Message::query()->count();
@@ -167,7 +167,7 @@ it('refuses what the other side would refuse, before it is on its way', function
     expect(Message::query()->count())->toBe($count);
     replyTo($conversation, $this->teammate('ilse'), str_repeat('é', max(1, $longest - 200)));
     expect(Message::query()->count())->toBe($count + 1);
-})->with(fn () => array_filter(waysIn(), static fn (Channel $channel): bool => $channel->longestAnswer() !== null));
+})->with(fn () => array_filter(waysIn(), static fn (Channel $channel): bool => $channel->type()->longestAnswer() !== null));
 
 it('brings what is said later to the same conversation, open again', function (Channel $channel): void {
     arrives($this, $channel, 'Hello?');
@@ -192,7 +192,7 @@ it('has a form to connect it and one to change it, which never show a secret', f
     foreach (array_filter($account->secrets) as $secret) {
         $page->assertDontSee((string) $secret, false);
     }
-    expect($channel->describe())->not->toBe('')->and($channel->icon())->not->toBe('')->and($channel->label())->not->toBe('');
+    expect($channel->type()->description())->not->toBe('')->and($channel->icon())->not->toBe('')->and($channel->label())->not->toBe('');
 })->with(Channel::cases());
 
 it('stays as it was where its form is saved untouched, secrets too', function (Channel $channel): void {

@@ -54,7 +54,7 @@ it('makes a conversation of a filled form, and sends a receipt with its number',
         ->and($message->attachments()->sole()->name)->toBe('spar.jpg')
         ->and($receipt->automatic)->toBeTrue()
         ->and($receipt->subject)->toContain("[{$conversation->number()}]")
-        ->and($this->sender->delivered)->toBe([$receipt->id]);
+        ->and($this->sender->delivered)->toBe([$receipt->once_key]);
 });
 
 it('keeps what was chosen together with the message, so that rules never see one without the other', function (): void {

@@ -41,7 +41,7 @@ it('only lists mentions where the account says so, and makes one a conversation 
     $made = app(TakeItem::class)->makeConversation($listed);
     $again = app(TakeItem::class)->makeConversation($listed);
     expect($made->isNew)->toBeTrue()->and($again->isNew)->toBeFalse()
-        ->and($listed->refresh()->conversation_id)->toBe($made->message->conversation_id);
+        ->and($listed->refresh()->conversation_id)->toBe($made->conversation);
 });
 
 it('joins what the same person writes within the interval, and links back after it', function (): void {

@@ -38,10 +38,10 @@ it('has later replies to any of them arrive in the one that stays', function ():
     $this->post("/conversations/{$this->one->id}/join", ['other' => $this->two->number()])->assertSessionHas('done');
     $this->post("/conversations/{$this->three->id}/join", ['other' => 'c-'.$this->one->id])->assertSessionHas('done');
     foreach (['one', 'two', 'three'] as $name) {
-        $message = Mails::take(
+        $taken = Mails::take(
             Mails::raw(['From' => "{$name}@x.example", 'In-Reply-To' => "<{$name}@x.example>"], "Again {$name}")
-        )->message;
-        expect($message?->conversation_id)->toBe($this->three->id);
+        );
+        expect($taken->outcome?->conversation)->toBe($this->three->id);
     }
 });
 
@@ -103,8 +103,8 @@ it('splits a message off into a conversation of its own, and joining undoes it',
     $this->answer($this->one, 'The kite is on its way');
     $other = Mails::take(
         Mails::raw(['From' => 'one@x.example', 'In-Reply-To' => '<one@x.example>'], 'By the way, do you sell tails?')
-    )->message;
-    $this->post("/messages/{$other?->id}/split")->assertRedirect();
+    )->outcome?->message;
+    $this->post("/messages/{$other}/split")->assertRedirect();
     $own = Conversation::query()->latest('id')->firstOrFail();
     $this->get("/conversations/{$own->id}")->assertSee('do you sell tails?')->assertDontSee('I am one.');
     $this->get("/conversations/{$this->one->id}")

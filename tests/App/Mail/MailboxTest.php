@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Answering\Outbox\ComposeOutgoing;
 use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\DeliveryFailed;
@@ -107,7 +108,9 @@ it('hands an answer over to a real server', function (): void {
     $customer = 'customer-'.Str::lower(Str::random(10)).'@x.example';
     $conversation = Mails::conversation(['From' => "Åse Ørn <{$customer}>", 'To' => $account->address, 'Subject' => 'Drage']);
     $message = $this->answer($conversation, 'På vej!');
-    app(SmtpSender::class)->deliver($message->outboxItem()->with(['message.attachments', 'account'])->sole());
+    app(SmtpSender::class)->deliver(app(ComposeOutgoing::class)->of(
+        $message->outboxItem()->with(['message.attachments', 'message.teammate', 'account'])->sole()
+    ));
 
     $path = '{127.0.0.1:'.$account->settings['imap_port'].'/imap/notls}INBOX';
     $connection = imap_open($path, $customer, $account->secrets['imap_password']);

@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Answering\Outbox;
+namespace App\Conversations;
 
 use App\Channels\Account;
-use App\Conversations\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
