@@ -9,6 +9,7 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Support\HtmlCleaner;
 use App\Support\LocalTime;
+use App\Team\SignedIn;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
@@ -30,7 +31,7 @@ final readonly class DraftController
         $details = $kind === Draft::REPLY && $request->has('html')
             ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? '']
             : [];
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $draft = $this->keepDraft->unlessSent(
             $conversation, $teammate, $kind, $written['once'],
             fn (): Draft => $this->keepDraft->text($conversation, $teammate, $kind, (string) ($written['text'] ?? ''), $details)
@@ -45,7 +46,7 @@ final readonly class DraftController
         $once = (string) $request->validate(['once' => ['required', 'uuid']])['once'];
         /** @var list<UploadedFile> $uploads */
         $uploads = array_values((array) $request->file('files'));
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $problem = $this->keepDraft->unlessSent($conversation, $teammate, Draft::REPLY, $once, function () use ($conversation, $teammate, $uploads): ?string {
             try {
                 $this->keepDraft->attach($conversation, $teammate, ...$uploads);
@@ -62,14 +63,14 @@ final readonly class DraftController
     public function detach(Request $request, Conversation $conversation, string $sha256): Response
     {
         Gate::authorize('reply', $conversation);
-        $this->keepDraft->detach($conversation, $this->teammate($request), $sha256);
+        $this->keepDraft->detach($conversation, SignedIn::teammate($request), $sha256);
 
         return $this->files($request, $conversation);
     }
 
     private function files(Request $request, Conversation $conversation, ?string $problem = null): Response
     {
-        $draft = Draft::for($conversation, $this->teammate($request), Draft::REPLY)->first();
+        $draft = Draft::for($conversation, SignedIn::teammate($request), Draft::REPLY)->first();
 
         return response(
             view('answering.draft-files', ['conversation' => $conversation, 'replyDraft' => $draft, 'fileProblem' => $problem])->render()

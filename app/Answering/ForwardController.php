@@ -9,6 +9,7 @@ use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Conversations\SetStandingCopies;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -58,7 +59,7 @@ final readonly class ForwardController
         ]);
         $to = Recipients::read($written['to']);
         $this->forward->forward(
-            $conversation, $this->teammate($request), $to, (string) ($written['text'] ?? ''),
+            $conversation, SignedIn::teammate($request), $to, (string) ($written['text'] ?? ''),
             array_map(intval(...), array_values($written['messages'] ?? [])),
             array_map(intval(...), array_values($written['files'] ?? [])), $written['once']
         );
@@ -72,7 +73,7 @@ final readonly class ForwardController
         $this->copies->set(
             $conversation,
             Recipients::read((string) ($request->validate(['to' => ['nullable', 'string', 'max:2000']])['to'] ?? '')),
-            Actor::teammate($this->teammate($request))
+            Actor::teammate(SignedIn::teammate($request))
         );
 
         return $this->done($conversation, 'Saved.');

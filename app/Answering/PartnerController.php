@@ -6,6 +6,7 @@ namespace App\Answering;
 
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
+use App\Team\SignedIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -19,7 +20,7 @@ final readonly class PartnerController
     public function ask(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('hold', $conversation);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'thread' => ['nullable', 'integer'],
             'name' => ['nullable', 'string', 'max:120'],

@@ -17,6 +17,7 @@ use App\Fields\FieldRefused;
 use App\Sorting\Outcome;
 use App\Support\HtmlCleaner;
 use App\Support\LocalTime;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use App\Templates\Step;
 use App\Templates\TemplateProblem;
@@ -52,7 +53,7 @@ final readonly class ReplyController
     public function send(Request $request, Conversation $conversation): RedirectResponse|Response
     {
         Gate::authorize('reply', $conversation);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'text' => ['nullable', 'string', 'max:1000000'],
             'html' => ['nullable', 'string', 'max:1000000'],
@@ -130,7 +131,7 @@ final readonly class ReplyController
         if (! $request->boolean('then_next')) {
             return $this->done($conversation, $done);
         }
-        $next = $this->take->takeNext($this->teammate($request), $conversation->refresh());
+        $next = $this->take->takeNext(SignedIn::teammate($request), $conversation->refresh());
         $told = ['done' => rtrim($done, '.')." ({$conversation->number()}, {$conversation->customer->name})."];
 
         return ($next === null ? redirect()->route('queue') : redirect()->route('conversation', $next))
@@ -142,8 +143,8 @@ final readonly class ReplyController
         $conversation = $scheduled->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
         $this->scheduleReply->callOff(
-            $scheduled, Actor::teammate($this->teammate($request)),
-            "by {$this->teammate($request)->name}; what was written is a draft again"
+            $scheduled, Actor::teammate(SignedIn::teammate($request)),
+            "by {SignedIn::teammate($request)->name}; what was written is a draft again"
         );
 
         return $this->done($conversation, 'Called off. What was written is a draft of its author again.');
@@ -165,7 +166,7 @@ final readonly class ReplyController
     {
         $conversation = $message->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
-        $this->callBack->byAuthor($message, $this->teammate($request));
+        $this->callBack->byAuthor($message, SignedIn::teammate($request));
 
         return $this->done($conversation, 'Called back: it was not sent, and what you wrote is below again.');
     }
@@ -174,7 +175,7 @@ final readonly class ReplyController
     {
         Gate::authorize('reply', $message->conversation()->firstOrFail());
         $item = $message->outboxItem()->firstOrFail();
-        $this->sendAgain->send($item, $this->teammate($request));
+        $this->sendAgain->send($item, SignedIn::teammate($request));
 
         return $this->done($message->conversation()->firstOrFail(), 'It is being sent again.');
     }
@@ -229,7 +230,7 @@ final readonly class ReplyController
     private function showWhatCameInBetween(Request $request, Conversation $conversation, CameInBetween $between): Response
     {
         return response(view('workspace.conversation', [
-            ...$this->page->content($conversation->refresh(), $this->teammate($request)),
+            ...$this->page->content($conversation->refresh(), SignedIn::teammate($request)),
             'here' => [],
             'hereMark' => Presence::mark([]),
             'look' => null,

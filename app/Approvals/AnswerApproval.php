@@ -17,7 +17,6 @@ use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
 use App\Team\Teammate;
-use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -28,13 +27,10 @@ final readonly class AnswerApproval
     public function __construct(private ChangeState $changeState, private Journal $journal, private Notify $tell) {}
 
     /**
-     * @throws ApprovalRefused|AuthorizationException
+     * @throws ApprovalRefused
      */
     public function answer(Approval $approval, bool $isGiven, string $answer, Teammate $teammate): void
     {
-        if (! $approval->mayBeAnsweredBy($teammate)) {
-            throw new AuthorizationException('An approval is given by whoever was asked, or by a lead who did not ask.');
-        }
         if (! $isGiven && trim($answer) === '') {
             throw ApprovalRefused::needsReason();
         }
@@ -42,13 +38,10 @@ final readonly class AnswerApproval
     }
 
     /**
-     * @throws ApprovalRefused|AuthorizationException
+     * @throws ApprovalRefused
      */
     public function withdraw(Approval $approval, Teammate $teammate): void
     {
-        if ($approval->asked_by !== $teammate->id && ! $teammate->role->arranges()) {
-            throw new AuthorizationException('A question is withdrawn by whoever asked it, or by a lead.');
-        }
         $this->end($approval, ApprovalState::Withdrawn, '', $teammate);
     }
 

@@ -34,14 +34,6 @@ final class Approval extends Model
     protected $guarded = ['*'];
 
     /**
-     * Whoever was asked, or a lead; never who asks.
-     */
-    public function mayBeAnsweredBy(Teammate $teammate): bool
-    {
-        return $this->asked_by !== $teammate->id && ($this->asked_of === $teammate->id || $teammate->role->arranges());
-    }
-
-    /**
      * @return BelongsTo<Conversation, $this>
      */
     public function conversation(): BelongsTo

@@ -6,6 +6,7 @@ namespace App\Approvals;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,7 +25,7 @@ final readonly class ApprovalsController
             'of' => ['nullable', 'integer', Rule::exists('teammates', 'id')->where('may_sign_in', true)],
         ]);
         $of = isset($asked['of']) ? Teammate::query()->findOrFail((int) $asked['of']) : null;
-        $this->ask->ask($conversation, $asked['question'], $of, Actor::teammate($this->teammate($request)));
+        $this->ask->ask($conversation, $asked['question'], $of, Actor::teammate(SignedIn::teammate($request)));
 
         return redirect()
             ->route('conversation', $conversation)
@@ -36,21 +37,15 @@ final readonly class ApprovalsController
         $answered = $request->validate([
             'answer' => ['nullable', 'string', 'max:500'], 'do' => ['required', Rule::in(['give', 'decline', 'withdraw'])],
         ]);
+        Gate::authorize($answered['do'] === 'withdraw' ? 'withdraw' : 'answer', $approval);
         $answered['do'] === 'withdraw'
-            ? $this->answer->withdraw($approval, $this->teammate($request))
+            ? $this->answer->withdraw($approval, SignedIn::teammate($request))
             : $this->answer->answer(
-                $approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), $this->teammate($request)
+                $approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), SignedIn::teammate($request)
             );
 
         return redirect()
             ->route('conversation', $approval->conversation_id)
             ->with('done', ['give' => 'Approved.', 'decline' => 'Declined.', 'withdraw' => 'Withdrawn.'][$answered['do']]);
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

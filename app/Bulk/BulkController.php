@@ -6,7 +6,7 @@ namespace App\Bulk;
 
 use App\Conversations\Conversation;
 use App\Queue\QueueFilter;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use App\Views\ShownView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -27,7 +27,7 @@ final readonly class BulkController
     public function plan(Request $request): RedirectResponse
     {
         Gate::authorize('viewAny', Conversation::class);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'change' => ['required', 'string', 'max:120'],
             'text' => ['nullable', 'string', 'max:100000'],
@@ -54,21 +54,21 @@ final readonly class BulkController
 
     public function show(Request $request, BulkChange $bulk): View
     {
-        $this->authorise($request, $bulk);
+        Gate::authorize('goOn', $bulk);
 
         return view('bulk.show', $this->content($bulk));
     }
 
     public function progress(Request $request, BulkChange $bulk): Response
     {
-        $this->authorise($request, $bulk);
+        Gate::authorize('goOn', $bulk);
 
         return response(view('bulk.progress', $this->content($bulk))->render());
     }
 
     public function make(Request $request, BulkChange $bulk): RedirectResponse
     {
-        $this->authorise($request, $bulk);
+        Gate::authorize('goOn', $bulk);
         $started = BulkChange::query()->whereKey($bulk->id)->where('state', BulkChange::PLANNED)->update(['state' => BulkChange::RUNNING]);
         if ($started === 1) {
             WorkOnBulkChange::dispatch($bulk->id);
@@ -79,7 +79,7 @@ final readonly class BulkController
 
     public function undo(Request $request, BulkChange $bulk): RedirectResponse
     {
-        $this->authorise($request, $bulk);
+        Gate::authorize('goOn', $bulk);
         if (! $bulk->canBeUndone()) {
             return redirect("/bulk/{$bulk->id}")->with('problem', BulkRefused::tooLate()->getMessage());
         }
@@ -118,17 +118,5 @@ final readonly class BulkController
                 ->limit(self::SHOWN)
                 ->get(),
         ];
-    }
-
-    private function authorise(Request $request, BulkChange $bulk): void
-    {
-        $bulk->teammate_id === $this->teammate($request)->id || abort(403, 'Only who began it goes on with it.');
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

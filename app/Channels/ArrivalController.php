@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels;
 
 use App\Support\StoreSettings;
+use App\Team\SignedIn;
 use Cairnfield\Core\Text\NumberMask;
 use Cairnfield\Core\Text\TextRefused;
 use Illuminate\Contracts\View\View;
@@ -63,7 +64,7 @@ final readonly class ArrivalController
         $value = mb_strtolower(trim($written['value']));
         BlockedSender::query()->createOrFirst(
             ['kind' => $written['kind'], 'value' => $written['kind'] === BlockedSender::DOMAIN ? ltrim($value, '@') : $value],
-            ['teammate_id' => $request->user()?->getAuthIdentifier()],
+            ['teammate_id' => SignedIn::teammate($request)->id],
         );
 
         return back()->with('done', "{$value} is blocked: what comes from there goes to the junk view.");

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Checklists;
 
-use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\Conversation;
+use App\Team\SignedIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -15,13 +17,13 @@ final readonly class StartedChecklistsController
 {
     use ActsOnConversation;
 
-    public function __construct(private WorkThroughChecklist $work) {}
+    public function __construct(private WorkThroughChecklist $work, private Changes $changes) {}
 
     public function start(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('note', $conversation);
         $checklist = Checklist::inUse()->findOrFail((int) $request->validate(['checklist' => ['required', 'integer']])['checklist']);
-        $this->work->start($conversation, $checklist, Actor::teammate($this->teammate($request)));
+        $this->changes->byHand('checklist', $conversation, new Chosen((string) $checklist->id), SignedIn::teammate($request));
 
         return $this->done($conversation, "“{$checklist->name}” is started.");
     }
@@ -31,7 +33,7 @@ final readonly class StartedChecklistsController
         $conversation = $started->conversation()->firstOrFail();
         Gate::authorize('note', $conversation);
         $written = $request->validate(['step' => ['required', 'integer', 'min:0'], 'done' => ['required', 'boolean']]);
-        $this->work->tick($started, (int) $written['step'], (bool) $written['done'], $this->teammate($request));
+        $this->work->tick($started, (int) $written['step'], (bool) $written['done'], SignedIn::teammate($request));
 
         return $this->done($conversation, (bool) $written['done'] ? 'Ticked.' : 'Tick taken back.');
     }

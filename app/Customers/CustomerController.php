@@ -7,7 +7,7 @@ namespace App\Customers;
 use App\Channels\SenderHandle;
 use App\Conversations\ChannelItem;
 use App\Support\Written;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Contracts\Pagination\Paginator;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -100,7 +100,7 @@ final readonly class CustomerController
             ['text' => ['required', 'string', 'max:5000']], ['text.required' => 'The note is empty: write something first.']
         )['text'];
         (new CustomerNote)
-            ->forceFill(['customer_id' => $customer->id, 'teammate_id' => $this->teammate($request)->id, 'text' => trim($text)])
+            ->forceFill(['customer_id' => $customer->id, 'teammate_id' => SignedIn::teammate($request)->id, 'text' => trim($text)])
             ->save();
 
         return back()->with('done', 'Noted.');
@@ -117,7 +117,7 @@ final readonly class CustomerController
         if ($owner !== null && $owner->id !== $customer->id) {
             throw CustomersRefused::handleTaken($handle->shown, $owner->name);
         }
-        $customers->addHandle($customer, $handle, 'added by '.$this->teammate($request)->name);
+        $customers->addHandle($customer, $handle, 'added by '.SignedIn::teammate($request)->name);
         FindDuplicates::dispatch($customer->id);
 
         return back()->with('done', "{$handle->shown} is theirs now.");
@@ -128,7 +128,7 @@ final readonly class CustomerController
         $other = Customer::query()->findOrFail(
             (int) $request->validate(['other' => ['required', 'integer', 'exists:customers,id']])['other']
         );
-        $this->mergeCustomers->merge($customer, $other, $this->teammate($request));
+        $this->mergeCustomers->merge($customer, $other, SignedIn::teammate($request));
 
         return redirect()
             ->route('customer', $customer)
@@ -137,7 +137,7 @@ final readonly class CustomerController
 
     public function undoMerge(Request $request, CustomerMerge $merge): RedirectResponse
     {
-        $this->mergeCustomers->undo($merge, $this->teammate($request));
+        $this->mergeCustomers->undo($merge, SignedIn::teammate($request));
 
         return redirect()->route('customer', $merge->kept_id)->with('done', 'They are two customers again, each with what was theirs.');
     }
@@ -184,12 +184,5 @@ final readonly class CustomerController
             ->when($group !== null, fn ($customers) => $customers->whereHas('groups', fn ($groups) => $groups->whereKey($group)))
             ->simplePaginate(self::ROWS)
             ->withQueryString();
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Channels\Account;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -43,11 +43,10 @@ final readonly class HistoryController
         $file = $request->file('file');
         $name = basename($file->getClientOriginalName());
         $kept = $file->move(HistoryUploads::folder(), Str::uuid()->toString())->getPathname();
-        $teammate = $request->user();
         try {
             $import = $this->startImport->start(
                 $kept, $name, HistoryFormat::tryFrom($chosen['format'] ?? ''),
-                Account::query()->findOrFail((int) $chosen['account']), $teammate instanceof Teammate ? $teammate : null
+                Account::query()->findOrFail((int) $chosen['account']), SignedIn::teammate($request)
             );
         } catch (HistoryRefused $why) {
             unlink($kept);

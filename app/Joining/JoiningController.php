@@ -8,6 +8,7 @@ use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\Message;
+use App\Team\SignedIn;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -81,7 +82,7 @@ final readonly class JoiningController
     public function separate(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('resolve', $conversation);
-        $this->joinConversations->separate($conversation, $this->teammate($request));
+        $this->joinConversations->separate($conversation, SignedIn::teammate($request));
 
         return $this->done($conversation, 'It is a conversation of its own again.');
     }
@@ -90,7 +91,7 @@ final readonly class JoiningController
     {
         $conversation = $message->conversation()->firstOrFail();
         Gate::authorize('resolve', $conversation);
-        $own = $this->splitOff->split($message, $this->teammate($request));
+        $own = $this->splitOff->split($message, SignedIn::teammate($request));
 
         return $this->done($own, "Split off from {$conversation->number()}. Joining the two again undoes it.");
     }
@@ -100,7 +101,7 @@ final readonly class JoiningController
      */
     private function join(Request $request, Conversation $into, array $others): RedirectResponse
     {
-        $this->joinConversations->join($into, $others, $this->teammate($request));
+        $this->joinConversations->join($into, $others, SignedIn::teammate($request));
         $numbers = implode(', ', array_map(static fn (Conversation $other): string => ConversationNumber::show($other->id), $others));
 
         return $this->done(

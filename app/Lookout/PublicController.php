@@ -18,7 +18,7 @@ use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Receiving\TakeItem;
 use App\Support\Written;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -90,7 +90,7 @@ final readonly class PublicController
                 $this->journal->record(
                     $locked->conversation,
                     $what === PublicNetwork::LIKE ? new Liked($undo) : new Reposted($undo),
-                    Actor::teammate($this->teammate($request)),
+                    Actor::teammate(SignedIn::teammate($request)),
                 );
             }
             React::dispatch($locked->id, $what, $undo)->afterCommit();
@@ -108,7 +108,7 @@ final readonly class PublicController
     public function post(Request $request): RedirectResponse
     {
         Gate::authorize('reply', Conversation::class);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'account' => ['required', Rule::in($this->postAccounts()->modelKeys())],
             'text' => ['required', 'string', 'max:5000'],
@@ -146,12 +146,5 @@ final readonly class PublicController
             ->where('state', AccountState::Active)
             ->orderBy('id')
             ->get();
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

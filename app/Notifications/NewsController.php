@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Notifications;
 
 use App\Conversations\Conversation;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -26,7 +26,7 @@ final readonly class NewsController
             'notifications.news',
             [
                 'news' => News::query()
-                    ->where('teammate_id', $this->teammate($request)->id)
+                    ->where('teammate_id', SignedIn::teammate($request)->id)
                     ->where('in_app', true)
                     ->with('conversation')
                     ->orderByDesc('id')
@@ -41,7 +41,7 @@ final readonly class NewsController
      */
     public function count(Request $request): Response
     {
-        $count = News::unreadOf($this->teammate($request));
+        $count = News::unreadOf(SignedIn::teammate($request));
 
         return (string) $count === $request->query('shown')
             ? response()->noContent()
@@ -50,7 +50,7 @@ final readonly class NewsController
 
     public function readAll(Request $request): RedirectResponse
     {
-        News::query()->where('teammate_id', $this->teammate($request)->id)->whereNull('read_at')->update(['read_at' => now()]);
+        News::query()->where('teammate_id', SignedIn::teammate($request)->id)->whereNull('read_at')->update(['read_at' => now()]);
 
         return redirect('/news')->with('done', 'All read.');
     }
@@ -58,7 +58,7 @@ final readonly class NewsController
     public function follow(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('view', $conversation);
-        $follow = ['conversation_id' => $conversation->id, 'teammate_id' => $this->teammate($request)->id];
+        $follow = ['conversation_id' => $conversation->id, 'teammate_id' => SignedIn::teammate($request)->id];
         $isFollowed = DB::table('follows')->where($follow)->delete() > 0;
         if (! $isFollowed) {
             DB::table('follows')->insertOrIgnore([
@@ -69,12 +69,5 @@ final readonly class NewsController
         return redirect()
             ->route('conversation', $conversation)
             ->with('done', $isFollowed ? 'You follow it no more.' : 'You follow it: what happens in it is told you.');
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -10,7 +10,7 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Sorting\Outcome;
 use App\Support\LocalTime;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use App\Templates\Template;
 use App\Views\SharedWith;
 use Illuminate\Contracts\View\View;
@@ -76,8 +76,7 @@ final readonly class NudgePlansController
     public function start(Request $request, Conversation $conversation, StartNudge $start): RedirectResponse
     {
         Gate::authorize('reply', $conversation);
-        /** @var Teammate $teammate */
-        $teammate = $request->user();
+        $teammate = SignedIn::teammate($request);
         $plan = NudgePlan::inUse()->findOrFail((int) $request->validate(['plan' => ['required', 'integer']])['plan']);
         if ($conversation->state !== ConversationState::Waiting) {
             return back()->with('problem', 'Only what waits for its customer can be reminded of. Answer it first.');
@@ -96,8 +95,7 @@ final readonly class NudgePlansController
     {
         $conversation = $nudge->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
-        $teammate = $request->user();
-        $teammate instanceof Teammate || abort(401);
+        $teammate = SignedIn::teammate($request);
         $start->callOff($nudge, Actor::teammate($teammate), "by {$teammate->name}");
 
         return redirect()->route('conversation', $conversation)->with('done', 'No more reminders.');

@@ -8,6 +8,7 @@ use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
 use App\Support\Written;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -59,7 +60,7 @@ final readonly class OrderController
                     "No order {$number} is known here. The shop is being asked for it; if it has one, try again in a moment."
                 );
         }
-        $this->attachOrders->one($conversation, $order, 'hand', Actor::teammate($this->teammate($request)));
+        $this->attachOrders->one($conversation, $order, 'hand', Actor::teammate(SignedIn::teammate($request)));
 
         return $this->done($conversation, "Order {$order->number} is beside it now.");
     }
@@ -67,7 +68,7 @@ final readonly class OrderController
     public function detach(Request $request, Conversation $conversation, Order $order): RedirectResponse
     {
         Gate::authorize('note', $conversation);
-        $this->attachOrders->detach($conversation, $order, Actor::teammate($this->teammate($request)));
+        $this->attachOrders->detach($conversation, $order, Actor::teammate(SignedIn::teammate($request)));
 
         return $this->done($conversation, "Order {$order->number} is taken away.");
     }

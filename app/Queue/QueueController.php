@@ -10,6 +10,7 @@ use App\Conditions\UnknownField;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Sorting\Category;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use App\Views\SavedView;
 use App\Views\ShownView;
@@ -34,7 +35,7 @@ final readonly class QueueController
             // The queue comes back as it was left: the view and what it was narrowed to.
             return redirect((string) $request->session()->get(self::REMEMBERED, '/queue/'.QueueView::MyTurn->value));
         }
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $chosen = ShownView::find($view, $teammate);
         if ($chosen === null) {
             $request->session()->forget(self::REMEMBERED);
@@ -67,7 +68,7 @@ final readonly class QueueController
         if ($request->query('mark') === $this->mark->ofAll()) {
             return response()->noContent();
         }
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $chosen = ShownView::find($view, $teammate) ?? abort(404);
 
         return response(view('queue.list', $this->content($request, $chosen, $teammate))->render());
@@ -93,7 +94,7 @@ final readonly class QueueController
         return [
             'view' => $view,
             'viewProblem' => $viewProblem,
-            'mayChangeView' => $view->saved?->mayBeChangedBy($teammate) ?? false,
+            'mayChangeView' => $view->saved !== null && $teammate->can('change', $view->saved),
             'saved' => $saved,
             'filter' => $filter,
             'mark' => $mark,
@@ -104,12 +105,5 @@ final readonly class QueueController
                 static fn (Conversation $row): bool => $row->last_customer_message_at?->greaterThan($lookedAt) ?? false,
             )->count(),
         ];
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

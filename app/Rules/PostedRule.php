@@ -10,6 +10,7 @@ use Cairnfield\Core\Rules\RulesRefused;
 use Cairnfield\Core\Rules\Way;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule as Valid;
+use Illuminate\Validation\ValidationException;
 
 /**
  * A rule as it stands in the form: to be shown again as it was written, or to be kept or tried out.
@@ -21,7 +22,7 @@ final readonly class PostedRule
     /**
      * @param  string|null  $name  where it needs none yet
      *
-     * @throws RuleRefused|RulesRefused|UnknownField
+     * @throws RuleRefused|RulesRefused|UnknownField|ValidationException
      */
     public function toSave(?string $name = null): RuleToSave
     {

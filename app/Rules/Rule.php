@@ -85,11 +85,6 @@ final class Rule extends Model
         }
     }
 
-    public function mayBeChangedBy(Teammate $teammate): bool
-    {
-        return $this->changed_by === ChangedBy::Leads ? $teammate->role->arranges() : $teammate->role->administers();
-    }
-
     /**
      * @return BelongsTo<Teammate, $this>
      */

@@ -9,12 +9,13 @@ use App\Conditions\UnknownField;
 use App\Support\RefusedInput;
 use App\Support\StoreSettings;
 use App\Support\Written;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 
 /**
@@ -57,7 +58,7 @@ final readonly class RulesController
             'circles' => $circles,
             'labels' => $rules->map($this->words->of(...)),
             'fields' => $this->fields,
-            'teammate' => $this->teammate($request),
+            'teammate' => SignedIn::teammate($request),
             'retired' => Rule::query()->whereNotNull('retired_at')->orderBy('name')->get(),
             'limit' => (int) $this->settings->get(AnswerByRule::MOST_A_MINUTE, AnswerByRule::USUAL_A_MINUTE),
         ]);
@@ -70,7 +71,7 @@ final readonly class RulesController
 
     public function readyMade(Request $request, string $key): RedirectResponse
     {
-        $rule = $this->readyMade->make($key, $this->teammate($request));
+        $rule = $this->readyMade->make($key, SignedIn::teammate($request));
 
         return redirect("/rules/{$rule->id}")->with(
             'done', "“{$rule->name}” is made, and off. Change what is to be different, try it out, then switch it on."
@@ -106,17 +107,17 @@ final readonly class RulesController
 
     public function update(Request $request, Rule $rule): RedirectResponse|View
     {
-        $this->authorise($request, $rule);
+        Gate::authorize('change', $rule);
 
         return $this->keep($request, $rule);
     }
 
     public function switch(Request $request, Rule $rule): RedirectResponse
     {
-        $this->authorise($request, $rule);
+        Gate::authorize('change', $rule);
         $isOn = $request->boolean('on');
         try {
-            $this->save->switch($rule, $isOn, $this->teammate($request));
+            $this->save->switch($rule, $isOn, SignedIn::teammate($request));
         } catch (RuleRefused|RulesRefused|UnknownField $why) {
             return redirect("/rules/{$rule->id}")->with('problem', "It is not switched on: {$why->getMessage()}");
         }
@@ -130,7 +131,7 @@ final readonly class RulesController
 
     public function place(Request $request, Rule $rule): RedirectResponse
     {
-        $this->authorise($request, $rule);
+        Gate::authorize('change', $rule);
         $this->save->put($rule, (int) $request->validate(['place' => ['required', 'integer', 'min:1', 'max:9999']])['place']);
 
         return redirect('/rules')->with('done', "“{$rule->name}” has its place.");
@@ -138,7 +139,7 @@ final readonly class RulesController
 
     public function goOn(Request $request, Rule $rule): RedirectResponse
     {
-        $this->authorise($request, $rule);
+        Gate::authorize('change', $rule);
         $this->save->goOn($rule);
 
         return redirect('/rules')->with('done', "“{$rule->name}” answers again.");
@@ -146,7 +147,7 @@ final readonly class RulesController
 
     public function limit(Request $request): RedirectResponse
     {
-        $this->teammate($request)->role->administers() || abort(403, 'An administrator sets this.');
+        Gate::authorize('administer');
         $most = (int) $request->validate(['most' => ['required', 'integer', 'min:1', 'max:10000']])['most'];
         $this->settings->put(AnswerByRule::MOST_A_MINUTE, $most);
 
@@ -155,16 +156,16 @@ final readonly class RulesController
 
     public function retire(Request $request, Rule $rule): RedirectResponse
     {
-        $this->authorise($request, $rule);
-        $this->save->retire($rule, true, $this->teammate($request));
+        Gate::authorize('change', $rule);
+        $this->save->retire($rule, true, SignedIn::teammate($request));
 
         return redirect('/rules')->with('done', "“{$rule->name}” is retired. What it did stays on the trails.");
     }
 
     public function bringBack(Request $request, Rule $rule): RedirectResponse
     {
-        $this->authorise($request, $rule);
-        $this->save->retire($rule, false, $this->teammate($request));
+        Gate::authorize('change', $rule);
+        $this->save->retire($rule, false, SignedIn::teammate($request));
 
         return redirect('/rules')->with('done', "“{$rule->name}” is there again, and off.");
     }
@@ -202,7 +203,7 @@ final readonly class RulesController
     {
         $posted = new PostedRule($request, $this->form);
         try {
-            $saved = $this->save->save($rule, $posted->toSave(), $this->teammate($request));
+            $saved = $this->save->save($rule, $posted->toSave(), SignedIn::teammate($request));
         } catch (RuleRefused|RulesRefused|UnknownField|ValidationException $why) {
             RefusedInput::showAgain($request);
 
@@ -230,7 +231,7 @@ final readonly class RulesController
             'rule' => $rule,
             'readyMade' => $rule === null ? $this->readyMade->all() : [],
             'problem' => $problem,
-            'mayChange' => $rule === null || $rule->mayBeChangedBy($this->teammate($request)),
+            'mayChange' => $rule === null || Gate::allows('change', $rule),
         ]);
     }
 
@@ -277,17 +278,5 @@ final readonly class RulesController
         }
 
         return $runs;
-    }
-
-    private function authorise(Request $request, Rule $rule): void
-    {
-        $rule->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only '.$rule->changed_by->label().' change this rule.');
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

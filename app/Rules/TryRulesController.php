@@ -6,10 +6,10 @@ namespace App\Rules;
 
 use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
-use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 
 /**
  * What a rule would have done in the last days, as it is kept or as it is being written.
@@ -22,12 +22,7 @@ final readonly class TryRulesController
 
     public function kept(Request $request, Rule $rule): View
     {
-        $teammate = $request->user();
-
-        return view(
-            'rules.try',
-            [...$this->tried($rule, $request), 'mayChange' => $teammate instanceof Teammate && $rule->mayBeChangedBy($teammate)]
-        );
+        return view('rules.try', [...$this->tried($rule, $request), 'mayChange' => Gate::allows('change', $rule)]);
     }
 
     /**

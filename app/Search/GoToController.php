@@ -11,6 +11,7 @@ use App\Orders\Order;
 use App\Queue\QueueView;
 use App\SetUp\SetUpIndex;
 use App\Support\Written;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use App\Views\SavedView;
 use Cairnfield\Core\Text\Folding;
@@ -43,8 +44,7 @@ final readonly class GoToController
     public function find(Request $request): View
     {
         Gate::authorize('viewAny', Conversation::class);
-        $teammate = $request->user();
-        $teammate instanceof Teammate || abort(401);
+        $teammate = SignedIn::teammate($request);
         $written = trim(mb_substr(Written::text($request, 'q'), 0, 100));
         $folded = Folding::fold($written);
 

@@ -6,7 +6,7 @@ namespace App\Search;
 
 use App\Conversations\Conversation;
 use App\Support\Written;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Cairnfield\Core\Search\SearchQuery;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -21,8 +21,7 @@ final readonly class SearchController
     public function show(Request $request): View
     {
         Gate::authorize('viewAny', Conversation::class);
-        $teammate = $request->user();
-        $teammate instanceof Teammate || abort(401);
+        $teammate = SignedIn::teammate($request);
         $written = mb_substr(Written::text($request, 'q'), 0, 10_000);
         $asked = SearchQuery::read($written, $this->narrowings->keys());
         $page = max(1, min(100, $request->integer('page', 1)));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\SetUp;
 
 use App\Support\Written;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -15,8 +15,7 @@ final readonly class SetUpController
 
     public function show(Request $request): View
     {
-        $teammate = $request->user();
-        $teammate instanceof Teammate || abort(401);
+        $teammate = SignedIn::teammate($request);
         $written = mb_substr(Written::text($request, 'find'), 0, 100);
 
         return view($request->headers->has('HX-Request') ? 'set-up.found' : 'set-up.index', [

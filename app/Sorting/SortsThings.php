@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\Actor;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Closure;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -31,8 +31,6 @@ trait SortsThings
 
     private function actor(Request $request): Actor
     {
-        $teammate = $request->user();
-
-        return Actor::teammate($teammate instanceof Teammate ? $teammate : abort(401));
+        return Actor::teammate(SignedIn::teammate($request));
     }
 }

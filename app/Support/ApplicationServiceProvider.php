@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-use App\Channels\Account;
-use App\Channels\AccountPolicy;
 use App\Channels\BlockList;
 use App\Channels\ChannelSender;
 use App\Channels\MessageSender;
@@ -13,8 +11,6 @@ use App\Channels\Receives;
 use App\Channels\Services\TakesItems;
 use App\Conditions\ConversationFields;
 use App\Conditions\Fields;
-use App\Conversations\Conversation;
-use App\Conversations\ConversationPolicy;
 use App\Conversations\Journal\CurrentCause;
 use App\Orders\OrderNumbers;
 use App\Promises\StoreHours;
@@ -73,8 +69,8 @@ final class ApplicationServiceProvider extends ServiceProvider
 
     private function authorisation(): void
     {
-        Gate::policy(Conversation::class, ConversationPolicy::class);
-        Gate::policy(Account::class, AccountPolicy::class);
+        // The policy of a model lies beside it.
+        Gate::guessPolicyNamesUsing(static fn (string $model): string => "{$model}Policy");
         Gate::define('answer-customers', static fn (Teammate $teammate): bool => $teammate->role->answersCustomers());
         Gate::define('arrange', static fn (Teammate $teammate): bool => $teammate->role->arranges());
         Gate::define('administer', static fn (Teammate $teammate): bool => $teammate->role->administers());

@@ -21,4 +21,12 @@ abstract class Refused extends RuntimeException
     {
         parent::__construct($message);
     }
+
+    /**
+     * Where its message stands alone, and not after what was to be done.
+     */
+    final public function asSentence(): static
+    {
+        return new static($this->reason, ucfirst($this->getMessage()), $this->at);
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 use App\Conversations\Conversation;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
@@ -23,7 +24,7 @@ final readonly class TasksController
     public function index(Request $request): View
     {
         Gate::authorize('viewAny', Conversation::class);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $everybodys = $request->boolean('all');
 
         return view('tasks.index', [
@@ -50,7 +51,7 @@ final readonly class TasksController
     public function store(Request $request, ?Conversation $conversation = null): RedirectResponse
     {
         Gate::authorize('viewAny', Conversation::class);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'title' => ['required', 'string', 'max:300'],
             'assignee' => ['required', 'integer', 'exists:teammates,id'],
@@ -73,7 +74,7 @@ final readonly class TasksController
     {
         Gate::authorize('viewAny', Conversation::class);
         $isDone = $request->boolean('done');
-        $this->tasks->tick($task, $isDone, $this->teammate($request));
+        $this->tasks->tick($task, $isDone, SignedIn::teammate($request));
 
         return back()->with('done', $isDone ? 'Done.' : 'Open again.');
     }
@@ -83,7 +84,7 @@ final readonly class TasksController
      */
     public function newKey(Request $request): RedirectResponse
     {
-        $this->teammate($request)->forceFill(['calendar_key' => Str::random(40)])->save();
+        SignedIn::teammate($request)->forceFill(['calendar_key' => Str::random(40)])->save();
 
         return redirect('/tasks')->with('done', 'The calendar has a new address.');
     }
@@ -99,12 +100,5 @@ final readonly class TasksController
             $this->calendar->of($teammate), 200,
             ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300']
         );
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -19,14 +19,14 @@ final readonly class AvailabilityController
 
     public function away(Request $request, Teammate $teammate): RedirectResponse
     {
-        $this->authorize($request, $teammate);
+        Gate::authorize('setAway', $teammate);
         $times = $request->validate(['from' => ['nullable', 'date_format:Y-m-d\TH:i'], 'until' => ['nullable', 'date_format:Y-m-d\TH:i']]);
         $at = fn (string $name): ?CarbonImmutable => ($times[$name] ?? null) === null
             ? null
             : CarbonImmutable::createFromFormat('Y-m-d\TH:i', $times[$name], $this->time->zone())?->utc();
         $until = $at('until');
         $this->set->away($teammate, $at('from') ?? CarbonImmutable::now(), $until);
-        $who = $request->user()?->is($teammate) ? 'You are' : "{$teammate->firstName()} is";
+        $who = SignedIn::teammate($request)->is($teammate) ? 'You are' : "{$teammate->firstName()} is";
 
         return back()->with(
             'done',
@@ -36,14 +36,9 @@ final readonly class AvailabilityController
 
     public function here(Request $request, Teammate $teammate): RedirectResponse
     {
-        $this->authorize($request, $teammate);
+        Gate::authorize('setAway', $teammate);
         $this->set->here($teammate);
 
-        return back()->with('done', $request->user()?->is($teammate) ? 'You are here.' : "{$teammate->firstName()} is here.");
-    }
-
-    private function authorize(Request $request, Teammate $teammate): void
-    {
-        $request->user()?->is($teammate) || Gate::authorize('arrange');
+        return back()->with('done', SignedIn::teammate($request)->is($teammate) ? 'You are here.' : "{$teammate->firstName()} is here.");
     }
 }

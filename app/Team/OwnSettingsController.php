@@ -21,8 +21,7 @@ final class OwnSettingsController
 
     public function save(Request $request): RedirectResponse
     {
-        /** @var Teammate $teammate */
-        $teammate = $request->user();
+        $teammate = SignedIn::teammate($request);
         $settings = $request->validate([
             'time_zone' => ['required', Rule::in(DateTimeZone::listIdentifiers())],
             'single_keys' => ['boolean'],

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 
 /**
  * What the controllers of templates share: who asks, and which templates they see and may change.
@@ -14,21 +15,14 @@ trait ChoosesTemplates
 {
     private function seen(Request $request, int $template): Template
     {
-        return Template::seenBy($this->teammate($request))->findOrFail($template);
+        return Template::seenBy(SignedIn::teammate($request))->findOrFail($template);
     }
 
     private function changeable(Request $request, int $template): Template
     {
         $found = $this->seen($request, $template);
-        $found->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a template, a lead or an administrator changes it.');
+        Gate::authorize('change', $found);
 
         return $found;
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -37,7 +38,7 @@ final readonly class ExchangeController
         };
         if ($problem === null && $upload instanceof UploadedFile) {
             try {
-                $report = $this->take->take((string) file_get_contents($upload->getRealPath()), $this->teammate($request));
+                $report = $this->take->take((string) file_get_contents($upload->getRealPath()), SignedIn::teammate($request));
             } catch (TemplateProblem $why) {
                 $problem = $why->getMessage();
             }
@@ -49,7 +50,7 @@ final readonly class ExchangeController
     public function give(Request $request, string $format): Response
     {
         $templates = array_values(
-            Template::seenBy($this->teammate($request))
+            Template::seenBy(SignedIn::teammate($request))
                 ->whereNull('retired_at')
                 ->with(['languages', 'categories', 'team'])
                 ->orderBy('folder')

@@ -69,7 +69,7 @@ final readonly class TakeTemplates
                 static fn (Template $template): bool => $template->shared_with === $sharedWith
                     && $template->team_id === ($team === null ? null : (int) $team)
             )
-            ->first(static fn (Template $template): bool => $template->mayBeChangedBy($teammate));
+            ->first(static fn (Template $template): bool => $teammate->can('change', $template));
         $version = $existing?->version;
         $saved = $this->save->save(
             $existing,

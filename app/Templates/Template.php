@@ -63,11 +63,6 @@ final class Template extends Model
             ));
     }
 
-    public function mayBeChangedBy(Teammate $teammate): bool
-    {
-        return $this->teammate_id === $teammate->id || ($this->shared_with !== SharedWith::Nobody && $teammate->role->arranges());
-    }
-
     /**
      * How much of its words people changed before sending, on average; from 0 to 1, null before the first use by hand.
      */

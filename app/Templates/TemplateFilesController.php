@@ -6,6 +6,7 @@ namespace App\Templates;
 
 use App\Answering\KeepDraft;
 use App\Support\FileStore;
+use App\Team\SignedIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,7 +30,7 @@ final readonly class TemplateFilesController
         }
         $file = $this->keepDraft->file($upload, (int) $found->files()->sum('size'));
         $isReplaced = $found->files()->where('name', $file['name'])->exists();
-        $this->save->attach($found, $file, $this->teammate($request));
+        $this->save->attach($found, $file, SignedIn::teammate($request));
 
         return redirect("/templates/{$found->id}")->with(
             'done',
@@ -54,7 +55,7 @@ final readonly class TemplateFilesController
     {
         $found = $this->changeable($request, $template);
         $row = $found->files()->findOrFail($file);
-        $this->save->detach($row, $this->teammate($request));
+        $this->save->detach($row, SignedIn::teammate($request));
 
         return redirect("/templates/{$found->id}")->with('done', "“{$row->name}” no longer goes along.");
     }

@@ -11,6 +11,7 @@ use App\Support\HtmlCleaner;
 use App\Support\Languages;
 use App\Support\RefusedInput;
 use App\Support\Written;
+use App\Team\SignedIn;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -50,7 +51,7 @@ final readonly class TemplatesController
 
     public function index(Request $request): View
     {
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $sort = in_array($request->query('sort'), ['used', 'rewritten'], true) ? $request->query('sort') : 'folder';
         $find = Folding::fold(mb_substr(Written::text($request, 'find'), 0, 100));
         $templates = Template::seenBy($teammate)
@@ -85,7 +86,7 @@ final readonly class TemplatesController
                 ->whereNotNull('retired_at')
                 ->orderBy('name')
                 ->get()
-                ->filter(static fn (Template $template): bool => $template->mayBeChangedBy($teammate)),
+                ->filter(static fn (Template $template): bool => $teammate->can('change', $template)),
         ]);
     }
 
@@ -156,7 +157,7 @@ final readonly class TemplatesController
                 ->orderByDesc('version')
                 ->limit(100)
                 ->get(),
-            'mayChange' => $found->mayBeChangedBy($this->teammate($request)),
+            'mayChange' => Gate::allows('change', $found),
         ]);
     }
 
@@ -164,7 +165,7 @@ final readonly class TemplatesController
     {
         $found = $this->changeable($request, $template);
         $kept = TemplateVersion::query()->where('template_id', $found->id)->where('version', $version)->firstOrFail();
-        $this->save->goBackTo($found, $kept, $this->teammate($request));
+        $this->save->goBackTo($found, $kept, SignedIn::teammate($request));
 
         return redirect("/templates/{$found->id}")->with('done', "As it was in version {$version}.");
     }
@@ -182,7 +183,7 @@ final readonly class TemplatesController
         try {
             $filled = $conversation === null
                 ? null
-                : $this->fill->text($texts[$language]['text'] ?? '', $language, $conversation, $this->teammate($request));
+                : $this->fill->text($texts[$language]['text'] ?? '', $language, $conversation, SignedIn::teammate($request));
         } catch (TemplateRefused $why) {
             $problem = TemplateProblem::text($language, $why)->getMessage();
         }
@@ -192,7 +193,7 @@ final readonly class TemplatesController
 
     private function keep(Request $request, ?Template $template): RedirectResponse|View
     {
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $validator = Validator::make($request->all(), [
             'name' => ['required', 'string', 'max:120'],
             'folder' => ['nullable', 'string', 'max:120'],
@@ -227,7 +228,7 @@ final readonly class TemplatesController
 
     private function page(Request $request, ?Template $template, ?string $problem = null): View
     {
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $template?->load(['languages', 'files', 'categories']);
         $texts = $template?->inOrder()
             ->mapWithKeys(
@@ -249,7 +250,7 @@ final readonly class TemplatesController
             'template' => $template,
             'rows' => $rows,
             'problem' => $problem,
-            'mayChange' => $template === null || $template->mayBeChangedBy($teammate),
+            'mayChange' => $template === null || $teammate->can('change', $template),
             'folders' => Template::seenBy($teammate)->where('folder', '!=', '')->distinct()->orderBy('folder')->pluck('folder'),
             'teams' => $this->teams($teammate),
             'categories' => Category::inUse()->get(),

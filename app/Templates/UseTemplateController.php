@@ -8,6 +8,7 @@ use App\Answering\KeepDraft;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
 use App\Support\Written;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -27,7 +28,7 @@ final readonly class UseTemplateController
     public function find(Request $request, Conversation $conversation): View
     {
         Gate::authorize('reply', $conversation);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $letters = mb_substr(Written::text($request, 'q'), 0, 100);
         // Before anything is typed, what was used on such conversations comes first.
         $suggested = trim($letters) === '' ? $this->suggest->for($conversation, $teammate) : [];
@@ -60,14 +61,14 @@ final readonly class UseTemplateController
 
         return view(
             'templates.suggested',
-            ['conversation' => $conversation, 'suggested' => $this->suggest->for($conversation, $this->teammate($request))]
+            ['conversation' => $conversation, 'suggested' => $this->suggest->for($conversation, SignedIn::teammate($request))]
         );
     }
 
     public function use(Request $request, Conversation $conversation, int $template): View
     {
         Gate::authorize('reply', $conversation);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $found = Template::seenBy($teammate)->whereNull('retired_at')->with(['languages', 'files'])->findOrFail($template);
         $filled = $this->fill->fill($found, $conversation, $teammate);
         $draft = $this->keepDraft->template($conversation, $teammate, $filled);
@@ -84,7 +85,7 @@ final readonly class UseTemplateController
             'step' => ['required', 'string', 'max:1000'], 'steps' => ['array', 'max:40'], 'steps.*' => ['string', 'max:1000'],
         ]);
         $this->keepDraft->step(
-            $conversation, $this->teammate($request), $written['step'], in_array($written['step'], $written['steps'] ?? [], true)
+            $conversation, SignedIn::teammate($request), $written['step'], in_array($written['step'], $written['steps'] ?? [], true)
         );
 
         return response()->noContent();

@@ -6,19 +6,18 @@ namespace App\Views;
 
 use App\Conditions\UnknownField;
 use App\Conversations\Actor;
-use App\Conversations\AssignConversation;
-use App\Conversations\AssignTeam;
 use App\Conversations\CameInBetween;
 use App\Conversations\ChangeMark;
+use App\Conversations\Changes\ChangeRefused;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
-use App\Conversations\SetCategory;
-use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\Written;
-use App\Team\Team;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use App\Workspace\Trail;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -37,9 +36,7 @@ final readonly class BoardController
         private Board $board,
         private ChangeMark $mark,
         private ChangeState $changeState,
-        private SetCategory $setCategory,
-        private AssignConversation $assign,
-        private AssignTeam $assignTeam,
+        private Changes $changes,
         private Trail $trail,
     ) {}
 
@@ -66,28 +63,27 @@ final readonly class BoardController
         ]);
         $conversation = Conversation::query()->findOrFail((int) $written['conversation']);
         $to = (string) ($written['to'] ?? '');
-        $actor = Actor::teammate($this->teammate($request));
-        $id = $to === '' ? null : (int) $to;
+        $teammate = SignedIn::teammate($request);
         try {
             match (BoardBy::from($written['by'])) {
                 BoardBy::State => $this->moveToState(
-                    $conversation, ConversationState::tryFrom($to) ?? abort(422), $written, $this->teammate($request)
+                    $conversation, ConversationState::tryFrom($to) ?? abort(422), $written, $teammate
                 ),
-                BoardBy::Category => Gate::authorize('note', $conversation) && $this->setCategory->set(
-                    $conversation, $id === null ? null : Category::query()->findOrFail($id), $actor
-                ),
-                BoardBy::Owner => Gate::authorize('take', $conversation) && $this->assign->assign(
-                    $conversation, $id === null ? null : Teammate::query()->findOrFail($id), $actor
-                ),
-                BoardBy::Team => Gate::authorize('take', $conversation) && $this->assignTeam->assign(
-                    $conversation, $id === null ? null : Team::query()->findOrFail($id), $actor
-                ),
+                BoardBy::Category => $this->moveTo('note', 'set_category', $conversation, $to, $teammate),
+                BoardBy::Owner => $this->moveTo('take', 'assign_person', $conversation, $to, $teammate),
+                BoardBy::Team => $this->moveTo('take', 'assign_team', $conversation, $to, $teammate),
             };
-        } catch (ConversationRefused|CameInBetween $why) {
+        } catch (ConversationRefused|ChangeRefused|CameInBetween $why) {
             return back()->with('problem', "{$conversation->number()} was not moved: {$why->getMessage()}");
         }
 
         return back()->with('done', "{$conversation->number()} is moved.");
+    }
+
+    private function moveTo(string $ability, string $change, Conversation $conversation, string $to, Teammate $teammate): void
+    {
+        Gate::authorize($ability, $conversation);
+        $this->changes->byHand($change, $conversation, new Chosen($to), $teammate);
     }
 
     /**
@@ -111,7 +107,7 @@ final readonly class BoardController
 
     private function respond(Request $request, string $key, string $page): Response|RedirectResponse
     {
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $view = ShownView::find($key, $teammate) ?? abort(404);
         $by = BoardBy::tryFrom(Written::text($request, 'by')) ?? $view->boardBy();
         $mark = $this->mark->ofAll();
@@ -130,12 +126,5 @@ final readonly class BoardController
             'outcomes' => Outcome::inUse()->get(),
             'mayResolve' => Gate::allows('answer-customers'),
         ])->render());
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

@@ -58,11 +58,6 @@ final class SavedView extends Model
         return Condition::read(json_decode((string) json_encode(self::withMe($this->condition, $teammate))));
     }
 
-    public function mayBeChangedBy(Teammate $teammate): bool
-    {
-        return $this->teammate_id === $teammate->id || ($this->shared_with !== SharedWith::Nobody && $teammate->role->arranges());
-    }
-
     /**
      * @return list<Column>
      */

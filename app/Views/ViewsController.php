@@ -11,6 +11,7 @@ use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
 use App\Support\RefusedInput;
 use App\Support\Written;
+use App\Team\SignedIn;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -18,6 +19,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
 
@@ -37,7 +39,7 @@ final readonly class ViewsController
 
     public function edit(Request $request, SavedView $view): View
     {
-        $this->authorise($request, $view);
+        Gate::authorize('change', $view);
 
         return $this->page($request, $view, $this->form->of($view->condition));
     }
@@ -53,13 +55,13 @@ final readonly class ViewsController
                 'conditions.editor',
                 [
                     'group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form,
-                    'matching' => $this->matching($group, $this->teammate($request)),
+                    'matching' => $this->matching($group, SignedIn::teammate($request)),
                 ]
             );
         }
         $id = $request->integer('view');
         $view = $id === 0 ? null : SavedView::query()->findOrFail($id);
-        $view === null ?: $this->authorise($request, $view);
+        $view === null ?: Gate::authorize('change', $view);
         RefusedInput::showAgain($request, 'columns');
 
         return $this->page($request, $view, $group);
@@ -69,20 +71,20 @@ final readonly class ViewsController
     {
         return $this->save(
             $request,
-            (new SavedView)->forceFill(['teammate_id' => $this->teammate($request)->id, 'shared_with' => SharedWith::Nobody])
+            (new SavedView)->forceFill(['teammate_id' => SignedIn::teammate($request)->id, 'shared_with' => SharedWith::Nobody])
         );
     }
 
     public function update(Request $request, SavedView $view): RedirectResponse|View
     {
-        $this->authorise($request, $view);
+        Gate::authorize('change', $view);
 
         return $this->save($request, $view);
     }
 
     public function destroy(Request $request, SavedView $view): RedirectResponse
     {
-        $this->authorise($request, $view);
+        Gate::authorize('change', $view);
         $view->delete();
 
         return redirect('/queue/my-turn')->with('done', "The view “{$view->name}” is gone. The conversations stay.");
@@ -90,7 +92,7 @@ final readonly class ViewsController
 
     private function save(Request $request, SavedView $view): RedirectResponse|View
     {
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $validator = Validator::make($request->all(), [
             'name' => ['required', 'string', 'max:60'],
             'shared_with' => ['required', Rule::enum(SharedWith::class)],
@@ -143,8 +145,8 @@ final readonly class ViewsController
             'fields' => $this->fields->all(),
             'form' => $this->form,
             'problem' => $problem,
-            'matching' => $this->matching($group, $this->teammate($request)),
-            'teams' => $this->teams($this->teammate($request)),
+            'matching' => $this->matching($group, SignedIn::teammate($request)),
+            'teams' => $this->teams(SignedIn::teammate($request)),
         ]);
     }
 
@@ -174,17 +176,5 @@ final readonly class ViewsController
         } catch (UnknownField|RulesRefused) {
             return null;
         }
-    }
-
-    private function authorise(Request $request, SavedView $view): void
-    {
-        $view->mayBeChangedBy($this->teammate($request)) || abort(403, 'Only who made a view, a lead or an administrator changes it.');
-    }
-
-    private function teammate(Request $request): Teammate
-    {
-        $teammate = $request->user();
-
-        return $teammate instanceof Teammate ? $teammate : abort(401);
     }
 }

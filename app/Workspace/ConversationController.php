@@ -9,7 +9,7 @@ use App\Conversations\Conversation;
 use App\Notifications\News;
 use App\Orders\RefreshOrder;
 use App\Support\SecurityHeaders;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,8 +29,7 @@ final readonly class ConversationController
                 ->route('conversation', $conversation->joined_into_id)
                 ->with('done', "{$conversation->number()} is part of this one.");
         }
-        /** @var Teammate $teammate */
-        $teammate = $request->user();
+        $teammate = SignedIn::teammate($request);
         $pictures = (int) $request->query('pictures');
         $content = $this->page->content($conversation, $teammate, $pictures);
         $look = $this->lastLook->note($conversation, $teammate, $content['seen']);
@@ -58,8 +57,7 @@ final readonly class ConversationController
     public function changes(Request $request, Conversation $conversation): Response
     {
         Gate::authorize('view', $conversation);
-        /** @var Teammate $teammate */
-        $teammate = $request->user();
+        $teammate = SignedIn::teammate($request);
         $here = $this->presence->here($conversation, $teammate, $request->query('writes') === 'yes');
         $hereMark = Presence::mark($here);
         $isSame = $request->query('mark') === $this->mark->ofConversation($conversation);
@@ -88,8 +86,7 @@ final readonly class ConversationController
     public function left(Request $request, Conversation $conversation): Response
     {
         Gate::authorize('view', $conversation);
-        /** @var Teammate $teammate */
-        $teammate = $request->user();
+        $teammate = SignedIn::teammate($request);
         $this->presence->left($conversation, $teammate);
 
         return response()->noContent();

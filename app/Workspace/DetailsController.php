@@ -6,21 +6,20 @@ namespace App\Workspace;
 
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
-use App\Conversations\AssignTeam;
-use App\Conversations\ChangeTags;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\Conversation;
-use App\Conversations\SetLanguage;
 use App\Conversations\SetOwnField;
-use App\Conversations\SetPriority;
 use App\Fields\About;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
 use App\Sorting\Tag;
 use App\Support\Languages;
-use App\Team\Team;
+use App\Team\SignedIn;
 use Cairnfield\Core\Queue\Priority;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 
@@ -31,19 +30,13 @@ final readonly class DetailsController
 {
     use ActsOnConversation;
 
-    public function __construct(
-        private SetPriority $setPriority,
-        private SetLanguage $setLanguage,
-        private AssignTeam $assignTeam,
-        private ChangeTags $changeTags,
-        private SetOwnField $setOwnField,
-    ) {}
+    public function __construct(private Changes $changes, private SetOwnField $setOwnField) {}
 
     public function priority(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('note', $conversation);
         $priority = Priority::from($request->validate(['priority' => ['required', Rule::enum(Priority::class)]])['priority']);
-        $this->setPriority->set($conversation, $priority, Actor::teammate($this->teammate($request)));
+        $this->changes->byHand('set_priority', $conversation, new Chosen($priority->value), SignedIn::teammate($request));
 
         return $this->done($conversation, "Priority {$priority->value}.");
     }
@@ -51,8 +44,8 @@ final readonly class DetailsController
     public function language(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('note', $conversation);
-        $language = (string) $request->validate(['language' => ['required', 'string', Rule::in(array_keys(Languages::all()))]])['language'];
-        $this->setLanguage->set($conversation, $language, Actor::teammate($this->teammate($request)));
+        $language = (string) $request->validate(['language' => ['required', 'string', 'max:8']])['language'];
+        $this->changes->byHand('set_language', $conversation, new Chosen($language), SignedIn::teammate($request));
 
         return $this->done($conversation, 'It is in '.Languages::name($language).': templates answer in that.');
     }
@@ -60,9 +53,9 @@ final readonly class DetailsController
     public function team(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('take', $conversation);
-        $chosen = $request->validate(['team' => ['nullable', 'integer', 'exists:teams,id']]);
-        $team = isset($chosen['team']) ? Team::query()->findOrFail((int) $chosen['team']) : null;
-        $this->assignTeam->assign($conversation, $team, Actor::teammate($this->teammate($request)));
+        $chosen = $request->validate(['team' => ['nullable', 'integer']]);
+        $this->changes->byHand('assign_team', $conversation, new Chosen((string) ($chosen['team'] ?? '')), SignedIn::teammate($request));
+        $team = $conversation->refresh()->team;
 
         return $this->done($conversation, $team === null ? 'It lies with no team.' : "It lies with the team {$team->name}.");
     }
@@ -70,21 +63,14 @@ final readonly class DetailsController
     public function tags(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('note', $conversation);
-        $written = $request->validate([
-            'give' => ['nullable', 'string', 'max:300'],
-            'take' => ['nullable', 'integer', 'exists:tags,id'],
-        ]);
-        $give = array_map(
-            ChangeTags::named(...),
-            array_values(
-                array_filter(
-                    array_map(trim(...), explode(',', (string) ($written['give'] ?? ''))),
-                    static fn (string $name): bool => $name !== ''
-                )
-            )
-        );
-        $take = isset($written['take']) ? [Tag::query()->findOrFail((int) $written['take'])] : [];
-        $this->changeTags->change($conversation, $give, $take, Actor::teammate($this->teammate($request)));
+        $written = $request->validate(['give' => ['nullable', 'string', 'max:300'], 'take' => ['nullable', 'integer', 'exists:tags,id']]);
+        $teammate = SignedIn::teammate($request);
+        DB::transaction(function () use ($conversation, $written, $teammate): void {
+            $give = (string) ($written['give'] ?? '');
+            $give === '' || $this->changes->byHand('add_tag', $conversation, new Chosen(text: $give), $teammate);
+            $take = isset($written['take']) ? Tag::query()->findOrFail((int) $written['take'])->name : '';
+            $take === '' || $this->changes->byHand('remove_tag', $conversation, new Chosen(text: $take), $teammate);
+        });
 
         return $this->done($conversation, 'Tags changed.');
     }
@@ -99,7 +85,7 @@ final readonly class DetailsController
             'fields.*.*' => ['nullable', 'string', 'max:5000'],
         ]);
         $order = isset($written['order']) ? $conversation->orders()->whereKey((int) $written['order'])->first() : null;
-        $actor = Actor::teammate($this->teammate($request));
+        $actor = Actor::teammate(SignedIn::teammate($request));
         $problems = [];
         // What fits is kept, whatever becomes of the rest.
         foreach (OwnField::query()->whereKey(array_keys($written['fields']))->get() as $field) {

@@ -7,6 +7,7 @@ namespace App\Workspace;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
 use App\Conversations\SortJunk;
+use App\Team\SignedIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -25,7 +26,7 @@ final readonly class JunkController
     {
         Gate::authorize('resolve', $conversation);
         $chosen = $request->validate(['block' => ['nullable', Rule::in(['sender', 'domain'])]]);
-        $this->sortJunk->junk($conversation, $this->teammate($request), $chosen['block'] ?? null);
+        $this->sortJunk->junk($conversation, SignedIn::teammate($request), $chosen['block'] ?? null);
 
         return redirect()
             ->route('queue')
@@ -35,7 +36,7 @@ final readonly class JunkController
     public function notJunk(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('resolve', $conversation);
-        $this->sortJunk->takeBack($conversation, $this->teammate($request));
+        $this->sortJunk->takeBack($conversation, SignedIn::teammate($request));
 
         return $this->done($conversation, 'Taken back from the junk: it is our turn.');
     }

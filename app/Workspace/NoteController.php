@@ -7,6 +7,7 @@ namespace App\Workspace;
 use App\Answering\AddNote;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
+use App\Team\SignedIn;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -24,7 +25,7 @@ final readonly class NoteController
             'text' => ['nullable', 'string', 'max:20000'],
             'once' => ['required', 'uuid'],
         ]);
-        $this->addNote->add($conversation, $this->teammate($request), (string) ($written['text'] ?? ''), $written['once']);
+        $this->addNote->add($conversation, SignedIn::teammate($request), (string) ($written['text'] ?? ''), $written['once']);
 
         return $this->done($conversation, 'Note written. Only the team sees it.');
     }

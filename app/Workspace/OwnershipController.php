@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Workspace;
 
 use App\Answering\AddNote;
-use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
-use App\Conversations\AssignConversation;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\Conversation;
 use App\Conversations\TakeConversation;
+use App\Team\SignedIn;
 use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -20,13 +21,13 @@ final readonly class OwnershipController
 {
     use ActsOnConversation;
 
-    public function __construct(private TakeConversation $take, private AssignConversation $assign, private AddNote $addNote) {}
+    public function __construct(private TakeConversation $take, private Changes $changes, private AddNote $addNote) {}
 
     public function next(Request $request): RedirectResponse
     {
         Gate::authorize('take', Conversation::class);
         $after = Conversation::query()->find($request->integer('after'));
-        $next = $this->take->takeNext($this->teammate($request), $after);
+        $next = $this->take->takeNext(SignedIn::teammate($request), $after);
 
         return $next === null
             ? redirect()->route('queue')->with('problem', 'There is nothing left that is yours to answer or that nobody has.')
@@ -36,7 +37,7 @@ final readonly class OwnershipController
     public function take(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('take', $conversation);
-        $this->take->take($conversation, $this->teammate($request));
+        $this->take->take($conversation, SignedIn::teammate($request));
 
         return $this->done($conversation, 'It is yours.');
     }
@@ -48,14 +49,14 @@ final readonly class OwnershipController
             'owner' => ['nullable', 'integer', 'exists:teammates,id'], 'word' => ['nullable', 'string', 'max:1000'],
         ]);
         $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $word = trim((string) ($chosen['word'] ?? ''));
         if ($word !== '') {
             $this->addNote->add(
                 $conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, Str::uuid()->toString()
             );
         }
-        $this->assign->assign($conversation, $owner, Actor::teammate($teammate));
+        $this->changes->byHand('assign_person', $conversation, new Chosen((string) ($owner?->id)), $teammate);
 
         return $this->done($conversation, $owner === null ? 'It is nobody’s yet.' : "It lies with {$owner->name}.");
     }

@@ -7,13 +7,14 @@ namespace App\Workspace;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\CameInBetween;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Conversations\SetCategory;
 use App\Promises\StoreHours;
-use App\Sorting\Category;
 use App\Sorting\Outcome;
+use App\Team\SignedIn;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -24,7 +25,7 @@ final readonly class StateController
 {
     use ActsOnConversation;
 
-    public function __construct(private ChangeState $changeState, private SetCategory $setCategory, private StoreHours $hours) {}
+    public function __construct(private ChangeState $changeState, private Changes $changes, private StoreHours $hours) {}
 
     public function change(Request $request, Conversation $conversation): RedirectResponse
     {
@@ -32,7 +33,7 @@ final readonly class StateController
         $to = ConversationState::from($request->validate([
             'state' => ['required', Rule::in(['open', 'waiting', 'closed'])],
         ])['state']);
-        $actor = Actor::teammate($this->teammate($request));
+        $actor = Actor::teammate(SignedIn::teammate($request));
         match ($to) {
             ConversationState::Open => $this->changeState->open($conversation, $actor),
             ConversationState::Waiting => $this->changeState->wait($conversation, $actor),
@@ -45,7 +46,7 @@ final readonly class StateController
     public function hold(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('hold', $conversation);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $hold = $request->validate([
             'reason' => ['nullable', 'string', 'max:300'],
             'until' => ['nullable', Rule::in(['time', 'hours', 'customer'])],
@@ -71,7 +72,7 @@ final readonly class StateController
         ]);
         try {
             $outcome = isset($chosen['outcome']) ? Outcome::query()->find((int) $chosen['outcome']) : null;
-            $this->changeState->resolve($conversation, $this->teammate($request), $outcome, (int) $chosen['seen']);
+            $this->changeState->resolve($conversation, SignedIn::teammate($request), $outcome, (int) $chosen['seen']);
         } catch (CameInBetween $between) {
             return redirect()->route('conversation', $conversation)->with('problem', 'Not resolved: '.$between->getMessage());
         }
@@ -85,7 +86,7 @@ final readonly class StateController
     public function bringBack(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('resolve', $conversation);
-        $teammate = $this->teammate($request);
+        $teammate = SignedIn::teammate($request);
         $at = CarbonImmutable::parse(
             $request->validate(['at' => ['required', 'date_format:Y-m-d\TH:i']])['at'], $teammate->time_zone
         )->utc();
@@ -97,9 +98,10 @@ final readonly class StateController
     public function category(Request $request, Conversation $conversation): RedirectResponse
     {
         Gate::authorize('note', $conversation);
-        $chosen = $request->validate(['category' => ['nullable', 'integer', 'exists:categories,id']]);
-        $category = isset($chosen['category']) ? Category::query()->findOrFail((int) $chosen['category']) : null;
-        $this->setCategory->set($conversation, $category, Actor::teammate($this->teammate($request)));
+        $chosen = $request->validate(['category' => ['nullable', 'integer']]);
+        $this->changes->byHand(
+            'set_category', $conversation, new Chosen((string) ($chosen['category'] ?? '')), SignedIn::teammate($request)
+        );
 
         return $this->done($conversation, 'Category changed.');
     }

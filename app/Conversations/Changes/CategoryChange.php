@@ -40,12 +40,16 @@ final class CategoryChange extends Change
 
     public function check(Chosen $chosen, ThingsInUse $things, ChangeUse $use): string
     {
+        if ($use === ChangeUse::Hand && $chosen->value === '') {
+            return 'none';
+        }
+
         return $things->one(Category::inUse(), $chosen->value)->path ?? throw ChangeRefused::gone('a category', $chosen->value);
     }
 
     public function make(Conversation $conversation, Chosen $chosen, Actor $actor, string $why): void
     {
-        $this->set->set($conversation, Category::query()->findOrFail($chosen->id()), $actor, $why);
+        $this->set->set($conversation, $chosen->value === '' ? null : Category::query()->findOrFail($chosen->id()), $actor, $why);
     }
 
     public function references(Chosen $chosen): array

@@ -8,6 +8,7 @@ use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Fields\FieldRefused;
+use App\Team\Teammate;
 
 /**
  * The catalogue of all that can be changed of a conversation. Each place adds its own in `Support\Contributions`.
@@ -62,5 +63,19 @@ final readonly class Changes
         $change = $this->get($key, $use);
         $change->check($chosen, new ThingsInUse, $use);
         $change->make($conversation, $chosen, $actor, $why);
+    }
+
+    /**
+     * For one conversation, by a person on its page.
+     *
+     * @throws ChangeRefused|ConversationRefused|FieldRefused
+     */
+    public function byHand(string $key, Conversation $conversation, Chosen $chosen, Teammate $teammate): void
+    {
+        try {
+            $this->make($key, $conversation, $chosen, Actor::teammate($teammate), ChangeUse::Hand);
+        } catch (ChangeRefused $why) {
+            throw $why->asSentence();
+        }
     }
 }

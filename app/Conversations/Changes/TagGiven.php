@@ -45,14 +45,18 @@ final class TagGiven extends Change
 
     public function check(Chosen $chosen, ThingsInUse $things, ChangeUse $use): string
     {
-        return $chosen->text !== '' && mb_strlen($chosen->text) <= ChangeTags::LONGEST
-            ? "“{$chosen->text}”"
-            : throw ChangeRefused::because('write the tag, of at most '.ChangeTags::LONGEST.' letters.');
+        $names = self::names($chosen);
+        $longest = max(array_map(mb_strlen(...), $names) ?: [0]);
+        if ($longest === 0 || $longest > ChangeTags::LONGEST) {
+            throw ChangeRefused::because('write the tag, of at most '.ChangeTags::LONGEST.' letters; several with commas.');
+        }
+
+        return implode(', ', array_map(static fn (string $name): string => "“{$name}”", $names));
     }
 
     public function make(Conversation $conversation, Chosen $chosen, Actor $actor, string $why): void
     {
-        $this->tags->change($conversation, [ChangeTags::named($chosen->text)], [], $actor, $why);
+        $this->tags->change($conversation, array_map(ChangeTags::named(...), self::names($chosen)), [], $actor, $why);
     }
 
     public function briefly(Chosen $chosen, string $words): string
@@ -62,12 +66,15 @@ final class TagGiven extends Change
 
     public function references(Chosen $chosen): array
     {
-        return [Reference::toTag($chosen->text)];
+        return array_map(Reference::toTag(...), self::names($chosen));
     }
 
     public function alreadySo(Collection $conversations, Chosen $chosen): array
     {
-        $tagged = Tag::givenTo($conversations, $chosen->text);
+        $names = self::names($chosen);
+        $tagged = array_intersect(...array_map(
+            static fn (string $name): array => Tag::givenTo($conversations, $name), $names === [] ? [''] : $names
+        ), ...[$conversations->modelKeys()]);
 
         return self::those($conversations, static fn (Conversation $one): bool => in_array($one->id, $tagged, true), 'it has this tag');
     }
@@ -75,5 +82,13 @@ final class TagGiven extends Change
     public function records(): array
     {
         return [JournalKind::TagsChanged];
+    }
+
+    /**
+     * @return list<string>
+     */
+    private static function names(Chosen $chosen): array
+    {
+        return array_values(array_filter(array_map(trim(...), explode(',', $chosen->text)), static fn (string $one): bool => $one !== ''));
     }
 }

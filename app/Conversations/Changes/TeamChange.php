@@ -40,12 +40,16 @@ final class TeamChange extends Change
 
     public function check(Chosen $chosen, ThingsInUse $things, ChangeUse $use): string
     {
+        if ($use === ChangeUse::Hand && $chosen->value === '') {
+            return 'none';
+        }
+
         return $things->one(Team::query(), $chosen->value)->name ?? throw ChangeRefused::gone('a team', $chosen->value);
     }
 
     public function make(Conversation $conversation, Chosen $chosen, Actor $actor, string $why): void
     {
-        $this->assign->assign($conversation, Team::query()->findOrFail($chosen->id()), $actor, $why);
+        $this->assign->assign($conversation, $chosen->value === '' ? null : Team::query()->findOrFail($chosen->id()), $actor, $why);
     }
 
     public function references(Chosen $chosen): array

@@ -8,7 +8,7 @@ use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\FindCustomers;
 use App\Support\Written;
-use App\Team\Teammate;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -49,8 +49,7 @@ final readonly class CallController
     public function store(Request $request): RedirectResponse|Response
     {
         Gate::authorize('note', Conversation::class);
-        $teammate = $request->user();
-        abort_unless($teammate instanceof Teammate, 401);
+        $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'who' => ['required', 'string', 'max:200'],
             'notes' => ['nullable', 'string', 'max:100000'],

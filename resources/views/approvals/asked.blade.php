@@ -8,12 +8,12 @@
     <form method="post" action="/approvals/{{ $approval->id }}" class="inline-form">
         @csrf
         <x-default-button/>
-        @if ($approval->mayBeAnsweredBy($teammate))
+        @if ($teammate->can('answer', $approval))
             <label class="visually-hidden" for="approval-answer">What to go by</label><input class="form-control" id="approval-answer" name="answer" maxlength="500" value="{{ old('answer') }}" placeholder="What to go by; needed for a no">
             <button class="btn btn-primary" name="do" value="give">Approve</button>
             <button class="btn btn-outline-secondary" name="do" value="decline">Decline</button>
         @endif
-        @if ($approval->asked_by === $teammate->id || $teammate->role->arranges())<button class="btn btn-link" name="do" value="withdraw">Withdraw the question</button>@endif
+        @if ($teammate->can('withdraw', $approval))<button class="btn btn-link" name="do" value="withdraw">Withdraw the question</button>@endif
     </form>
 </section>
 @endif

@@ -17,7 +17,7 @@
         <tbody>
             @foreach ($rules as $rule)
                 @php
-                    $mayChange = $rule->mayBeChangedBy($teammate);
+                    $mayChange = $teammate->can('change', $rule);
                     $byDay = $runs[$rule->id] ?? [];
                     $label = $labels[$rule->id];
                     $failed = array_sum(array_column($byDay, 'failed'));

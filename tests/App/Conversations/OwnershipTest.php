@@ -10,6 +10,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Note;
+use App\Sorting\Category;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -28,14 +29,34 @@ it('gives a conversation to somebody, and back to nobody, and writes down who di
 it('refuses an owner, a category or a state that does not exist', function (string $what, array $form): void {
     $conversation = Mails::conversation();
     $before = JournalEntry::query()->count();
-    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/{$what}", $form)->assertSessionHasErrors();
-    expect(JournalEntry::query()->count())->toBe($before);
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/{$what}", $form);
+    expect(session('problem') ?? session('errors')?->first())->toBeString()->not->toBe('')
+        ->and(JournalEntry::query()->count())->toBe($before);
 })->with([
     ['owner', ['owner' => 999999]],
     ['category', ['category' => 999999]],
     ['state', ['state' => 'resolved']],
     ['state', ['state' => 'lost']],
     ['hold', ['reason' => 'x', 'bring_back_at' => 'tomorrow']],
+]);
+
+it('gives nothing by hand that is not there any more', function (string $what, callable $form, string $problem): void {
+    $conversation = Mails::conversation();
+    $this->actingAs($this->teammate('ilse'))->post("/conversations/{$conversation->id}/{$what}", $form($this))
+        ->assertSessionHas('problem', $problem);
+    expect($conversation->refresh()->only(['owner_id', 'category_id']))->toBe(['owner_id' => null, 'category_id' => null]);
+})->with([
+    'somebody who has left' => ['owner', function ($test): array {
+        $test->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
+
+        return ['owner' => $test->teammate('ruta')->id];
+    }, 'Choose a person; this one is not in the team any more.'],
+    'a retired category' => ['category', function (): array {
+        $category = Category::query()->whereNotNull('parent_id')->firstOrFail();
+        $category->forceFill(['retired_at' => now()])->save();
+
+        return ['category' => $category->id];
+    }, 'Choose a category; this one is not there any more.'],
 ]);
 
 it('writes nothing into the journal where nothing changed', function (): void {

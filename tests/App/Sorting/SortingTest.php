@@ -12,6 +12,7 @@ use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;
 use App\Views\SavedView;
+use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
 
 beforeEach(fn () => $this->actingAs($this->teammate('mads')));
@@ -216,6 +217,22 @@ it('gives a conversation to a team and writes it down', function (): void {
         ->and(journalled($conversation, JournalKind::TeamChanged))
         ->toBe(['Care Returns bench']);
     $this->get("/conversations/{$conversation->id}")->assertSee('Given to the team Returns bench by Ilse Norrby');
+});
+
+it('takes card numbers out of what is written into the form’s own fields, too', function (): void {
+    $form = App\Channels\Account::query()->where('channel', 'web_form')->sole();
+    $form->forceFill(['settings' => [...$form->settings, 'fields' => 'Batch letter']])->save();
+    $this->post('/sorting/fields', ['about' => 'conversation', 'name' => 'Batch Letter', 'kind' => 'text']);
+    app(App\Channels\WebForm\TakeForm::class)->take(
+        App\Channels\WebForm\Form::of($form->refresh()),
+        App\Channels\WebForm\FilledForm::from(
+            ['name' => 'Ana', 'email' => 'ana@x.example', 'text' => 'It split.', 'own' => ['4111 1111 1111 1111']],
+            App\Channels\WebForm\Form::of($form)
+        ),
+        [], 'once', now()->subMinute()->getTimestamp(), false,
+    );
+    expect(DB::table('own_values')->pluck('text')->implode(' '))->not->toBe('')->not->toContain('4111 1111')
+        ->and(DB::table('journal')->where('details', 'like', '%4111 1111%')->exists())->toBeFalse();
 });
 
 it('has fields of the store’s own in the web form and in the export', function (): void {

@@ -85,7 +85,7 @@ it('answers in another language once somebody has said that it is the right one'
     $this->post("/conversations/{$this->conversation->id}/language", ['language' => 'de'])->assertSessionHas('done');
     ($this->use)($template)->assertSee('data-text="Guten Tag"', false);
     $this->get("/conversations/{$this->conversation->id}")->assertSee('Language German by Ilse Norrby');
-    $this->post("/conversations/{$this->conversation->id}/language", ['language' => 'xx'])->assertSessionHasErrors('language');
+    $this->post("/conversations/{$this->conversation->id}/language", ['language' => 'xx'])->assertSessionHas('problem', 'Choose a language.');
     expect($this->conversation->refresh()->language)->toBe('de');
 });
 
