@@ -47,7 +47,9 @@ final readonly class DraftController
         /** @var list<UploadedFile> $uploads */
         $uploads = array_values((array) $request->file('files'));
         $teammate = SignedIn::teammate($request);
-        $problem = $this->keepDraft->unlessSent($conversation, $teammate, Draft::REPLY, $once, function () use ($conversation, $teammate, $uploads): ?string {
+        $problem = $this->keepDraft->unlessSent($conversation, $teammate, Draft::REPLY, $once, function () use (
+            $conversation, $teammate, $uploads
+        ): ?string {
             try {
                 $this->keepDraft->attach($conversation, $teammate, ...$uploads);
 

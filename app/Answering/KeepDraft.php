@@ -25,7 +25,8 @@ final readonly class KeepDraft
     public function __construct(private FileStore $files) {}
 
     /**
-     * @param  array<string, string|bool>  $details  beside the text: to whom copies go, in whose name, the rich text; what is not given stays
+     * @param  array<string, string|bool>  $details  beside the text: to whom copies go, in whose name, the rich text; what is not
+     *   given stays
      */
     public function text(Conversation $conversation, Teammate $teammate, string $kind, string $text, array $details = []): Draft
     {
@@ -170,14 +171,20 @@ final readonly class KeepDraft
     {
         $name = self::safeName($upload->getClientOriginalName());
         if (! $upload->isValid()) {
-            throw ConversationRefused::file($name, 'it did not arrive whole, or is larger than the server takes. Try again with a smaller file.');
+            throw ConversationRefused::file(
+                $name, 'it did not arrive whole, or is larger than the server takes. Try again with a smaller file.'
+            );
         }
         $largest = (int) config('cairnfield.mail.largest_attachments');
         $together = $others + (int) $upload->getSize();
         if ($together > $largest) {
             throw ConversationRefused::file(
                 $name,
-                'the files would have '.Attachment::sizeText($together).' together, and mail takes '.Attachment::sizeText($largest).'. Send a smaller one.'
+                'the files would have '
+                    .Attachment::sizeText($together)
+                    .' together, and mail takes '
+                    .Attachment::sizeText($largest)
+                    .'. Send a smaller one.'
             );
         }
         if ((int) $upload->getSize() === 0) {

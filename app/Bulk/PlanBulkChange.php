@@ -129,7 +129,9 @@ final readonly class PlanBulkChange
 
         return match (BulkAnswer::tryFrom($does)) {
             BulkAnswer::Template => [
-                'Answer with “'.Template::usableBy($teammate, (int) $value, BulkRefused::templateGone(...))->name.'”, each in their language',
+                'Answer with “'.Template::usableBy(
+                    $teammate, (int) $value, BulkRefused::templateGone(...)
+                )->name.'”, each in their language',
                 new Chosen($value),
             ],
             BulkAnswer::Answer => [

@@ -25,7 +25,8 @@ final class SignedBody
         $isRecent = ctype_digit($time) && strlen($time) < 12 && abs(now()->getTimestamp() - (int) $time) <= self::TOLERANCE;
 
         return match (true) {
-            $secret === '' => 'This account has no signing secret, so it takes nothing that is signed. An administrator makes one on its page.',
+            $secret === '' => 'This account has no signing secret, so it takes nothing that is signed. An administrator makes one on '
+                .'its page.',
             ! $isRecent => "{$sender}-Time is missing, or more than five minutes off. Check the clock of the sending machine.",
             ! hash_equals(
                 hash_hmac('sha256', "{$time}.{$body}", $secret), $signature

@@ -224,7 +224,8 @@ final class ConversationFields implements Fields
                 static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null,
             ],
             default => [
-                'EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE messages.conversation_id = conversations.id)',
+                'EXISTS (SELECT 1 FROM messages JOIN attachments ON attachments.message_id = messages.id WHERE '
+                    .'messages.conversation_id = conversations.id)',
                 static fn (Conversation $conversation): bool => $conversation->loadMissing('files')->files->isNotEmpty(),
             ],
         };

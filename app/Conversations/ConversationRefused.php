@@ -53,7 +53,10 @@ final class ConversationRefused extends Refused
 
     public static function tooLong(string $channel, int $length, int $longest): self
     {
-        return new self('too_long', "The answer has {$length} characters, and {$channel} takes at most {$longest}. Shorten it, or send it in two.");
+        return new self(
+            'too_long',
+            "The answer has {$length} characters, and {$channel} takes at most {$longest}. Shorten it, or send it in two."
+        );
     }
 
     /**
@@ -61,7 +64,10 @@ final class ConversationRefused extends Refused
      */
     public static function contactDetails(string $channel, array $found): self
     {
-        return new self('contact_details', "{$channel} allows no links and no email addresses in answers. Take these out: ".implode(', ', $found).'.');
+        return new self(
+            'contact_details',
+            "{$channel} allows no links and no email addresses in answers. Take these out: ".implode(', ', $found).'.'
+        );
     }
 
     public static function answeredOnce(string $channel): self
@@ -113,7 +119,9 @@ final class ConversationRefused extends Refused
 
     public static function noFileAttached(string $words): self
     {
-        return new self('no_file_attached', "You write “{$words}”, and no file is attached. Attach it, or tick “without a file” and send again.");
+        return new self(
+            'no_file_attached', "You write “{$words}”, and no file is attached. Attach it, or tick “without a file” and send again."
+        );
     }
 
     public static function dueInThePast(): self
@@ -192,7 +200,10 @@ final class ConversationRefused extends Refused
 
     public static function closed(string $number): self
     {
-        return new self('closed', "{$number} is closed and stays so. A new message from the customer begins a new conversation that links to it.");
+        return new self(
+            'closed',
+            "{$number} is closed and stays so. A new message from the customer begins a new conversation that links to it."
+        );
     }
 
     public static function notResolved(): self

@@ -38,6 +38,9 @@ final class CustomersRefused extends Refused
 
     public static function noTelephone(string $written): self
     {
-        return new self('no_telephone', "{$written} is no telephone number that could be called. Write it with the country code, like +45 20 00 01 88.");
+        return new self(
+            'no_telephone',
+            "{$written} is no telephone number that could be called. Write it with the country code, like +45 20 00 01 88."
+        );
     }
 }

@@ -74,7 +74,9 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
         $addresses = $customer->orders->pluck('address')->filter()->unique();
         $byAddress = $addresses->isEmpty()
             ? collect()
-            : Order::query()->whereIn('address', $addresses)->whereNotNull('customer_id')->limit(self::MOST_CANDIDATES)->pluck('customer_id');
+            : Order::query()->whereIn('address', $addresses)->whereNotNull('customer_id')
+                ->limit(self::MOST_CANDIDATES)
+                ->pluck('customer_id');
         $ids = $byOrder->merge($byAddress)
             ->merge($this->byHandle($customer))
             ->merge($this->byTelephone($customer))
@@ -203,7 +205,10 @@ final class FindDuplicates implements ShouldBeUnique, ShouldQueue
         ]) === 1;
         if (! $isNew) {
             // What somebody has decided stays as it is.
-            DuplicateProposal::query()->where('one_id', $one)->where('other_id', $two)->where('state', DuplicateProposal::PROPOSED)->update($found);
+            DuplicateProposal::query()->where('one_id', $one)
+                ->where('other_id', $two)
+                ->where('state', DuplicateProposal::PROPOSED)
+                ->update($found);
         }
     }
 }

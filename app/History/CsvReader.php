@@ -57,7 +57,9 @@ final readonly class CsvReader implements ReadsHistory
         }
         throw HistoryRefused::unreadableFile(
             basename($this->path),
-            'its first line must name the columns, these at least: '.implode(', ', self::NEEDED).'. Known are also: subject, channel, name, address, category, id.'
+            'its first line must name the columns, these at least: '
+                .implode(', ', self::NEEDED)
+                .'. Known are also: subject, channel, name, address, category, id.'
         );
     }
 

@@ -39,7 +39,8 @@ final readonly class HistoryController
             'account' => ['required', 'integer', 'exists:accounts,id'],
             'format' => ['nullable', Rule::enum(HistoryFormat::class)],
         ], ['file.required' => 'Choose a file first.',
-            'file.uploaded' => 'The file could not be taken over: it is larger than 64 MB. Larger ones are taken by `php artisan history:import`.']);
+            'file.uploaded' => 'The file could not be taken over: it is larger than 64 MB. Larger ones are taken by `php artisan '
+                .'history:import`.']);
         $file = $request->file('file');
         $name = basename($file->getClientOriginalName());
         $kept = $file->move(HistoryUploads::folder(), Str::uuid()->toString())->getPathname();

@@ -73,7 +73,9 @@ final readonly class StoreHistory
                 2,
                 fn (): array => $this->cause->during(
                     Cause::of(CauseKind::Import, $import->id, $import->name),
-                    fn (): array => $item->raw !== null ? $this->mail($import, $item->raw) : $this->conversation($import, $item->values ?? [])
+                    fn (): array => $item->raw !== null ? $this
+                        ->mail($import, $item->raw) : $this
+                        ->conversation($import, $item->values ?? [])
                 ),
                 when: static fn (Throwable $why): bool => $why instanceof UniqueConstraintViolationException
             );

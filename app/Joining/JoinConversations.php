@@ -64,7 +64,9 @@ final readonly class JoinConversations
             $actor = Actor::teammate($teammate);
             $join = DB::table('conversation_joins')->where('joined_id', $joined->id)->whereNull('separated_at')->orderByDesc('id')->first();
             $since = $join !== null && $join->kept_id === $kept->id ? (int) $join->at_entry : null;
-            [$ofSeparated, $ofKept] = $since === null ? [new Collection, new Collection] : $this->tellApart->since($kept, $separated, $since);
+            [$ofSeparated, $ofKept] = $since === null
+                ? [new Collection, new Collection]
+                : $this->tellApart->since($kept, $separated, $since);
             $separated->forceFill(['joined_into_id' => null]);
             $this->snapshot->restore($separated, $this->before($join?->joined_before), $actor, 'separated again');
             if ($since !== null) {

@@ -106,7 +106,9 @@ final readonly class JoiningController
 
         return $this->done(
             $into,
-            "{$numbers} ".(count($others) === 1 ? 'is' : 'are').' part of this one now. It can be separated again under “This conversation”.'
+            "{$numbers} ".(
+                count($others) === 1 ? 'is' : 'are'
+            ).' part of this one now. It can be separated again under “This conversation”.'
         );
     }
 }

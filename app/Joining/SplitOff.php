@@ -29,7 +29,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SplitOff
 {
-    public function __construct(private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders, private ChangeState $state) {}
+    public function __construct(
+        private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders, private ChangeState $state
+    ) {}
 
     /**
      * @throws ConversationRefused when it is the only message, or not the customer's

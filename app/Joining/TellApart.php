@@ -17,7 +17,8 @@ final class TellApart
 {
     /**
      * @param  int  $sinceEntry  the journal entry of the kept one by which they were joined
-     * @return array{Collection<int, JournalEntry>, Collection<int, JournalEntry>} the entries of the joined one's messages, and those of the others
+     * @return array{Collection<int, JournalEntry>, Collection<int, JournalEntry>} the entries of the joined one's messages, and
+     *   those of the others
      */
     public function since(Conversation $kept, Conversation $joined, int $sinceEntry): array
     {
@@ -69,7 +70,9 @@ final class TellApart
     {
         $messages = Message::query()->where('conversation_id', $conversation->id)
             ->when($untilEntry !== null, static fn ($before) => $before->whereIn('id', JournalEntry::query()
-                ->where('conversation_id', $conversation->id)->where('id', '<', $untilEntry)->whereNotNull('message_id')->select('message_id')))
+                ->where('conversation_id', $conversation->id)->where('id', '<', $untilEntry)
+                ->whereNotNull('message_id')
+                ->select('message_id')))
             ->get();
         $known = [];
         foreach ($messages as $message) {

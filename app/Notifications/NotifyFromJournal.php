@@ -80,8 +80,9 @@ final readonly class NotifyFromJournal
                 "{$who} in {$subject}: ".Str::limit(Str::squish((string) $entry->note?->text), 200)
             ),
             $what instanceof OwnerChanged => $this->to(
-                self::personOf($team, $what->to?->id), NewsKind::Given, $entry, "{$who} gave you {$subject}".($entry->why === '' ? '' : " ({$entry->why})"
-                )),
+                self::personOf($team, $what->to?->id), NewsKind::Given, $entry, "{$who} gave you {$subject}"
+                    .($entry->why === '' ? '' : " ({$entry->why})"
+                    )),
             $what instanceof MessageReceived => $this->to(
                 [...$owner, ...$followers], NewsKind::CustomerWrote, $entry,
                 "{$entry->message?->from_name} wrote in {$subject}: ".Str::limit(Str::squish((string) $entry->message?->text), 160)

@@ -27,7 +27,9 @@ final readonly class QueueController
 {
     private const REMEMBERED = 'queue.address';
 
-    public function __construct(private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private BulkChoices $bulkChoices) {}
+    public function __construct(
+        private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private BulkChoices $bulkChoices
+    ) {}
 
     public function show(Request $request, ?string $view = null): View|RedirectResponse
     {

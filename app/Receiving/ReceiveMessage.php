@@ -135,7 +135,9 @@ final readonly class ReceiveMessage implements Receives
         }
         $this->journal->recordAll($conversation, ...($isNew ? $this->beginning($conversation, $decision) : []), ...[[
             new MessageReceived(
-                $received->channel, $account->address, $isNew, ! $isNew && self::becomesOurTurn($conversation, $arrival) ? $conversation->state : null
+                $received->channel, $account->address, $isNew, ! $isNew && self::becomesOurTurn($conversation, $arrival)
+                    ? $conversation->state
+                    : null
             ),
             Actor::customer(),
             $this->why($decision),
@@ -317,7 +319,8 @@ final readonly class ReceiveMessage implements Receives
     {
         return match (true) {
             $decision->linksTo === null => '',
-            $decision->by === ThreadedBy::NumberInSubject => 'its subject has that number; closed, or written by somebody who takes no part in it',
+            $decision->by === ThreadedBy::NumberInSubject => 'its subject has that number; closed, or written by somebody who takes '
+                .'no part in it',
             $decision->by === ThreadedBy::SamePerson => 'the same person, some time after it',
             $decision->by === ThreadedBy::SameThread => 'it goes on in a thread from some time ago',
             default => 'it answers a conversation that is closed',

@@ -62,6 +62,7 @@ final readonly class SendReceipt
         $first = explode(' ', trim($name))[0];
         $quoted = '> '.str_replace("\n", "\n> ", trim($received->text));
 
-        return "Hello {$first},\n\nthank you for writing. Your message has arrived, and somebody will read it soon. Its number is {$conversation->number()}; you can answer to this mail if you want to add anything.\n\nYou wrote:\n{$quoted}";
+        return "Hello {$first},\n\nthank you for writing. Your message has arrived, and somebody will read it soon. Its number is "
+            ."{$conversation->number()}; you can answer to this mail if you want to add anything.\n\nYou wrote:\n{$quoted}";
     }
 }

@@ -53,7 +53,9 @@ final readonly class AnswerByRule
             $address === null => 'there is nobody to answer',
             $rule->stopped_at !== null => 'it wanted to send too many at once, and its answers wait until somebody says go on',
             $given->clone()->where('rule_id', $rule->id)->exists() => 'it answered this person within the last 24 hours already',
-            $given->count() >= self::MOST_A_DAY => 'this person had '.self::MOST_A_DAY.' answers from rules within the last 24 hours already',
+            $given->count() >= self::MOST_A_DAY => 'this person had '
+                .self::MOST_A_DAY
+                .' answers from rules within the last 24 hours already',
             $asksRating => $this->whyNotAsk($conversation),
             default => null,
         };

@@ -174,7 +174,9 @@ final readonly class CarryOut
     {
         $this->failed(
             $rule, $run,
-            'Stopped: rules have woken each other '.RunRules::DEEPEST.' deep. Try one of them out to see which do, and let one of them run on something else.',
+            'Stopped: rules have woken each other '
+                .RunRules::DEEPEST
+                .' deep. Try one of them out to see which do, and let one of them run on something else.',
             true
         );
 

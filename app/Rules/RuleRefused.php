@@ -54,8 +54,11 @@ final class RuleRefused extends Refused
         $quoted = array_map(static fn (string $name): string => "“{$name}”", $names);
 
         return new self('circle', count($quoted) === 1
-            ? "{$quoted[0]} wakes itself: what it does is one of the things it runs on, and its condition does not stop holding by it. Ask in the condition for what it has not done yet."
-            : 'These rules would wake each other in a circle: '.implode(' → ', [...$quoted, $quoted[0]]).'. Let one of them run on something else, or switch one off.');
+            ? "{$quoted[0]} wakes itself: what it does is one of the things it runs on, and its condition does not stop holding by "
+                .'it. Ask in the condition for what it has not done yet.'
+            : 'These rules would wake each other in a circle: '.implode(
+                ' → ', [...$quoted, $quoted[0]]
+            ).'. Let one of them run on something else, or switch one off.');
     }
 
     public static function unfilled(string $template, string $placeholder): self
@@ -72,6 +75,9 @@ final class RuleRefused extends Refused
 
     public static function nobodyToAnswerAs(): self
     {
-        return new self('nobody_to_answer_as', 'Neither the person it answers as nor the one in their place is in the team any more. Choose another.');
+        return new self(
+            'nobody_to_answer_as',
+            'Neither the person it answers as nor the one in their place is in the team any more. Choose another.'
+        );
     }
 }

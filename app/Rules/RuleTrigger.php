@@ -44,7 +44,10 @@ final readonly class RuleTrigger
      */
     public static function ofEntry(JournalEntry $entry, array $events, ?Message $message, ?ConversationState $before): self
     {
-        return new self($entry->conversation, $entry, $events, $message, $before, $entry->cause()?->asRule()->depth ?? 0, "entry-{$entry->getKey()}", null);
+        return new self($entry->conversation, $entry, $events, $message, $before, $entry
+            ->cause()
+            ?->asRule()
+            ->depth ?? 0, "entry-{$entry->getKey()}", null);
     }
 
     public static function ofTime(Conversation $conversation, ?Message $message, string $key, CarbonImmutable $at): self

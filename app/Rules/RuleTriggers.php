@@ -124,7 +124,12 @@ final class RuleTriggers
     {
         $ids = $conversations === []
             ? []
-            : DB::table('messages')->whereIn('conversation_id', $conversations)->where('direction', Message::IN)->groupBy('conversation_id')->selectRaw('MAX(id) AS id')->pluck('id')->all();
+            : DB::table('messages')->whereIn('conversation_id', $conversations)
+                ->where('direction', Message::IN)
+                ->groupBy('conversation_id')
+                ->selectRaw('MAX(id) AS id')
+                ->pluck('id')
+                ->all();
 
         return $ids === []
             ? []

@@ -41,7 +41,9 @@ final readonly class RuleWords
         }
         try {
             $which = array_filter([
-                $this->fields->inWords(Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->root),
+                $this->fields->inWords(
+                    Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR)))->root
+                ),
             ]);
         } catch (RulesRefused $why) {
             $which = [$why->getMessage()];

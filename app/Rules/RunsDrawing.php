@@ -39,7 +39,19 @@ final class RunsDrawing
         $width = $days * self::STEP;
 
         return new HtmlString(
-            '<svg class="runs" viewBox="0 0 '.$width.' '.self::HEIGHT.'" width="'.($width * $scale).'" height="'.(self::HEIGHT * $scale).'" role="img" aria-label="'.$all.($all === 1 ? ' run' : ' runs').' in '.$days.' days" focusable="false">'.$columns.'</svg>'
+            '<svg class="runs" viewBox="0 0 '
+                .$width
+                .' '
+                .self::HEIGHT
+                .'" width="'
+                .($width * $scale)
+                .'" height="'
+                .(self::HEIGHT * $scale)
+                .'" role="img" aria-label="'
+                .$all
+                .(
+                    $all === 1 ? ' run' : ' runs'
+                ).' in '.$days.' days" focusable="false">'.$columns.'</svg>'
         );
     }
 }

@@ -109,7 +109,11 @@ final readonly class GoToController
             return [];
         }
 
-        return array_values(Order::query()->where('number_key', 'like', "{$key}%")->orWhere('marketplace_key', 'like', "{$key}%")->orderByDesc('placed_at')->limit(self::OF_EACH)->get()
+        return array_values(Order::query()->where('number_key', 'like', "{$key}%")
+            ->orWhere('marketplace_key', 'like', "{$key}%")
+            ->orderByDesc('placed_at')
+            ->limit(self::OF_EACH)
+            ->get()
             ->map(static fn (Order $order): array => ['order', "{$order->number}, {$order->buyer_name}", "/orders/{$order->id}"])->all());
     }
 

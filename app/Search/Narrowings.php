@@ -163,7 +163,9 @@ final class Narrowings
     private function bySender(Builder $query, string $value): null
     {
         $folded = addcslashes(Folding::fold($value), '\\%_');
-        $query->whereIn('conversations.customer_id', static fn ($customers) => $customers->from('customers')->select('id')->where('name_folded', 'like', "{$folded}%")
+        $query->whereIn('conversations.customer_id', static fn ($customers) => $customers->from('customers')
+            ->select('id')
+            ->where('name_folded', 'like', "{$folded}%")
             ->union(static fn ($more) => $more->from('customers')->select('id')->where('name_folded', 'like', "% {$folded}%"))
             ->union(static fn ($more) => $more->from('handles')->select('customer_id')->where('value', 'like', "{$folded}%")));
 

@@ -41,7 +41,8 @@ final readonly class SearchConversations
     public function __construct(private Narrowings $narrowings, private int $latest = 1000) {}
 
     /**
-     * @return array{Collection<int, Conversation>, list<string>} one row more than is shown where there are more; and what could not be asked
+     * @return array{Collection<int, Conversation>, list<string>} one row more than is shown where there are more; and what could
+     *   not be asked
      */
     public function find(SearchQuery $asked, Teammate $teammate, int $page = 1): array
     {
@@ -70,7 +71,11 @@ final readonly class SearchConversations
         $from = ($page - 1) * self::ROWS;
         $ids = $asked->hasWords()
             ? $this->withWords($query->toBase(), $asked, $from)
-            : $query->orderByDesc('conversations.last_message_at')->orderByDesc('conversations.id')->skip($from)->limit(self::ROWS + 1)->pluck('conversations.id')->all();
+            : $query->orderByDesc('conversations.last_message_at')->orderByDesc('conversations.id')
+                ->skip($from)
+                ->limit(self::ROWS + 1)
+                ->pluck('conversations.id')
+                ->all();
 
         return [$this->rows(array_values(array_map(intval(...), $ids))), []];
     }

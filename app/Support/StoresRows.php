@@ -32,7 +32,9 @@ trait StoresRows
             default => $value,
         }, [...$model->getAttributes(), ...$values, ...$times]);
         $columns = implode('`,`', array_keys($row));
-        $sql = self::$insert[$columns] ??= "insert into `{$model->getTable()}` (`{$columns}`) values (".implode(',', array_fill(0, count($row), '?')).')';
+        $sql = self::$insert[$columns] ??= "insert into `{$model->getTable()}` (`{$columns}`) values (".implode(
+            ',', array_fill(0, count($row), '?')
+        ).')';
         DB::insert($sql, array_values($row));
         $id = (int) DB::connection()->getPdo()->lastInsertId();
         $model->setRawAttributes(['id' => $id, ...$row], true);

@@ -61,7 +61,9 @@ final class Calendar
         VCalendar $calendar, string $id, string $title, \DateTimeInterface $at, ?Conversation $conversation,
         \DateTimeInterface $changed, ?int $remindMinutes
     ): void {
-        $utc = static fn (\DateTimeInterface $time): \DateTimeImmutable => \DateTimeImmutable::createFromInterface($time)->setTimezone(new DateTimeZone('UTC'));
+        $utc = static fn (
+            \DateTimeInterface $time
+        ): \DateTimeImmutable => \DateTimeImmutable::createFromInterface($time)->setTimezone(new DateTimeZone('UTC'));
         $event = $calendar->createComponent('VEVENT', [
             'UID' => "{$id}@cairnfield",
             'SUMMARY' => $conversation === null ? $title : "{$title} ({$conversation->number()})",

@@ -56,7 +56,10 @@ final class ConversationValues implements Values
         return match ($name) {
             'customer.first_name' => self::first($this->customerName()),
             'customer.name' => $this->customerName(),
-            'customer.email' => $conversation->customer->handles->first(static fn (Handle $handle): bool => str_contains($handle->shown, '@') && ! str_starts_with($handle->shown, '@'))?->shown,
+            'customer.email' => $conversation->customer
+                ->handles
+                ->first(static fn (Handle $handle): bool => str_contains($handle->shown, '@') && ! str_starts_with($handle->shown, '@'))
+                ?->shown,
             'customer.orders' => $conversation->customer->orders()->count(),
             'agent.name' => $this->agent?->name,
             'agent.first_name' => $this->agent?->firstName(),
@@ -69,7 +72,9 @@ final class ConversationValues implements Values
             'rating.link' => RatingLink::of($conversation),
             'conversation.number' => $conversation->number(),
             'conversation.subject' => $conversation->subject,
-            'conversation.category' => $conversation->category === null ? null : ($conversation->category->customer_name ?: $conversation->category->name),
+            'conversation.category' => $conversation->category === null
+                ? null
+                : ($conversation->category->customer_name ?: $conversation->category->name),
             default => match (strtok($name, '.')) {
                 'order', 'refund' => str_contains($name, '.field.') ? $this->own($name) : $this->ofOrder($name),
                 'parcel' => $this->ofParcel($name),
@@ -129,7 +134,12 @@ final class ConversationValues implements Values
     {
         if ($this->own === null) {
             $this->own = [];
-            foreach ([[About::Conversation, $this->conversation->id], [About::Customer, $this->conversation->customer_id], [About::Order, $this->order()?->id]] as [$about, $id]) {
+            foreach ([[About::Conversation, $this->conversation
+                ->id], [About::Customer, $this
+                ->conversation
+                ->customer_id], [About::Order, $this
+                ->order()
+                ?->id]] as [$about, $id]) {
                 foreach ($id === null ? [] : $this->fields->of($about, $id) as ['field' => $field, 'values' => $values]) {
                     $this->own[Placeholders::ofField($field)] = implode(', ', $values);
                 }

@@ -90,7 +90,8 @@ final class StepChoices
         $choices = [];
         foreach ($change->choices(ChangeUse::Step) as $value => $label) {
             $asksText = $change->takesText((string) $value);
-            $choices["{$key}={$value}".($asksText ? '|' : '')] = $change->briefly(new Chosen((string) $value), $label).($asksText ? ' …' : '');
+            $words = $change->briefly(new Chosen((string) $value), $label);
+            $choices["{$key}={$value}".($asksText ? '|' : '')] = $words.($asksText ? ' …' : '');
         }
 
         return $choices;

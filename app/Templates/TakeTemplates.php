@@ -64,7 +64,11 @@ final readonly class TakeTemplates
         $team = $sharedWith !== SharedWith::Team ? null : Team::query()->where('name', $one['team'])->value('id')
             ?? throw TemplateProblem::inFile("There is no team “{$one['team']}”.");
         // Own ones and everybody's can have one name; what is shared otherwise in the file than it is here changes that.
-        $existing = Template::seenBy($teammate)->whereNull('retired_at')->where('name', $one['name'])->where('folder', $one['folder'])->whereKeyNot($taken)->get()
+        $existing = Template::seenBy($teammate)->whereNull('retired_at')
+            ->where('name', $one['name'])
+            ->where('folder', $one['folder'])
+            ->whereKeyNot($taken)
+            ->get()
             ->sortByDesc(
                 static fn (Template $template): bool => $template->shared_with === $sharedWith
                     && $template->team_id === ($team === null ? null : (int) $team)
@@ -129,7 +133,9 @@ final readonly class TakeTemplates
             }
             $value = [
                 ...array_fill_keys(GiveTemplates::COLUMNS, ''),
-                ...array_map(strval(...), array_combine($headings, array_slice(array_pad($row, count($headings), ''), 0, count($headings)))),
+                ...array_map(
+                    strval(...), array_combine($headings, array_slice(array_pad($row, count($headings), ''), 0, count($headings)))
+                ),
             ];
             [$name, $folder, $language] = [trim($value['name']), trim($value['folder']), trim($value['language'])];
             $language = $language === '' ? (string) config('cairnfield.store.language') : $language;
@@ -138,7 +144,8 @@ final readonly class TakeTemplates
             $place = $places[$key] ??= "row {$line}";
             $problem = match (true) {
                 count($row) !== count($headings) => 'It has '.count($row).' fields, and the headings name '.count($headings).'.',
-                ! is_array($steps) || ! array_is_list($steps) => 'Its steps are no JSON list such as [{"do": "add_tag", "value": "festival"}].',
+                ! is_array($steps) || ! array_is_list($steps) => 'Its steps are no JSON list such as [{"do": "add_tag", "value": '
+                    .'"festival"}].',
                 isset($found[$place]['texts'][$language]) => "It is there in “{$language}” twice, the first time in {$place}.",
                 default => null,
             };
@@ -194,7 +201,9 @@ final readonly class TakeTemplates
                 $unknown = array_diff($headings, GiveTemplates::COLUMNS);
                 if ($unknown !== []) {
                     throw TemplateProblem::inFile(
-                        'The first line names columns that are not known: '.implode(', ', $unknown).'. Known are: '.implode(', ', GiveTemplates::COLUMNS).'.'
+                        'The first line names columns that are not known: '.implode(', ', $unknown).'. Known are: '.implode(
+                            ', ', GiveTemplates::COLUMNS
+                        ).'.'
                     );
                 }
 
@@ -202,9 +211,12 @@ final readonly class TakeTemplates
             }
         }
         throw TemplateProblem::inFile(
-            'The first line must name the columns, each once: '.implode(', ', self::NEEDED).' at least, and of these what you have: '.implode(
-                ', ', array_diff(GiveTemplates::COLUMNS, self::NEEDED)
-            ).'.'
+            'The first line must name the columns, each once: '
+                .implode(', ', self::NEEDED)
+                .' at least, and of these what you have: '
+                .implode(
+                    ', ', array_diff(GiveTemplates::COLUMNS, self::NEEDED)
+                ).'.'
         );
     }
 

@@ -86,7 +86,8 @@ final readonly class MoodReading
     }
 
     /**
-     * @return array{array<int, array{words: string, points: int}>, int} what was found by its place in bytes, and the points of it, each phrase once
+     * @return array{array<int, array{words: string, points: int}>, int} what was found by its place in bytes, and the points of it,
+     *   each phrase once
      */
     private static function spans(string $text, MoodPhrases $phrases): array
     {

@@ -19,7 +19,8 @@ final class AssignNext implements Calculation
               method  "even" | "weighted" | "fewest_open"
               picks   how many to give, from 0
               needs   skills that whoever takes it must have, may be left out
-              people  {"id", "weight": 1, "open": 0, "cap": 30 or null, "available": true, "skills": [], "last_assigned": null, "current": 0}
+              people  {"id", "weight": 1, "open": 0, "cap": 30 or null, "available": true, "skills": [],
+                       "last_assigned": null, "current": 0}
             Result: {"picked": ["ana", null], "people": [{"id", "open", "last_assigned", "current"}]}
             Errors: bad_input
             HELP;

@@ -33,7 +33,8 @@ final class RuleCycles
     private function __construct(private readonly array $wakes) {}
 
     /**
-     * @param  array<int|string, array{listens: list<string>, causes: list<string>}>  $rules  by id: the events it runs on, and those it brings about
+     * @param  array<int|string, array{listens: list<string>, causes: list<string>}>  $rules  by id: the events it runs on, and
+     *   those it brings about
      * @return list<list<int|string>> each a circle of ids in the order of the rules; one rule alone where it wakes itself
      */
     public static function of(array $rules): array

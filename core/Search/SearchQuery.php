@@ -17,7 +17,8 @@ final readonly class SearchQuery
     private const MOST_WORDS = 20;
 
     /**
-     * @param  list<array{list<string>, list<string>}>  $words  each written word as the words that stand for it, or as the words between its signs, in a row
+     * @param  list<array{list<string>, list<string>}>  $words  each written word as the words that stand for it, or as the words
+     *   between its signs, in a row
      * @param  list<list<string>>  $phrases  words that follow each other
      * @param  list<list<string>>  $without
      * @param  list<array{string, string, bool}>  $narrowings  key and value, as written, and whether they must not be so

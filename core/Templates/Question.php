@@ -11,7 +11,9 @@ use Cairnfield\Core\Text\Folding;
  */
 final readonly class Question
 {
-    private const FORM = '/^(?<not>not\h+)?(?<name>'.TemplateText::NAME.')(?:\h+(?:(?<is>is(?:\h+not)?)\h+"(?<text>[^"]*)"|(?<size>at least|at most|more than|less than)\h+(?<number>-?\d{1,9})))?$/uD';
+    private const FORM = '/^(?<not>not\h+)?(?<name>'
+        .TemplateText::NAME
+        .')(?:\h+(?:(?<is>is(?:\h+not)?)\h+"(?<text>[^"]*)"|(?<size>at least|at most|more than|less than)\h+(?<number>-?\d{1,9})))?$/uD';
 
     private function __construct(
         public string $name,

@@ -45,7 +45,8 @@ final class TemplateRefused extends Refusal
     {
         return new self(
             'bad_test',
-            "“{$written}” is nothing that can be asked. Write {{ if order.sent }}, {{ if not order.sent }}, {{ if order.state is \"sent\" }} or {{ if customer.orders at least 3 }}.",
+            "“{$written}” is nothing that can be asked. Write {{ if order.sent }}, {{ if not order.sent }}, {{ if order.state is "
+                .'"sent" }} or {{ if customer.orders at least 3 }}.',
             $at
         );
     }

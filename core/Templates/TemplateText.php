@@ -37,7 +37,8 @@ final readonly class TemplateText
     private function __construct(private array $parts, private bool $isHtml) {}
 
     /**
-     * @throws TemplateRefused with line and column: `template_too_long`, `placeholder_not_closed`, `bad_placeholder`, `bad_test`, `if_without_end`, `end_without_if`, `nested_too_deep`
+     * @throws TemplateRefused with line and column: `template_too_long`, `placeholder_not_closed`, `bad_placeholder`, `bad_test`,
+     *   `if_without_end`, `end_without_if`, `nested_too_deep`
      */
     public static function ofText(string $written): self
     {
@@ -57,7 +58,9 @@ final readonly class TemplateText
     public function fill(Values $values, Wording $wording): FilledText
     {
         $filling = new Filling($values, $wording, $this->isHtml
-            ? static fn (string $text): string => str_replace("\n", '<br>', htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5))
+            ? static fn (string $text): string => str_replace(
+                "\n", '<br>', htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5)
+            )
             : static fn (string $text): string => $text);
         foreach ($this->parts as $part) {
             $part->fill($filling);

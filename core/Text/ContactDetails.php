@@ -14,7 +14,8 @@ final class ContactDetails
     private const EMAIL = '#[^\s<>()",;:]+@[^\s<>()",;:@]+\.[\pL]{2,}#u';
 
     /** A host without anything before it, with an end that is a place for shops. */
-    private const HOST = '#(?<![\pL\pN@.-])(?:[\pL\pN-]+\.)+(?:com|net|org|eu|dk|de|se|no|fi|fr|nl|uk|example|shop|store)(?![\pL\pN-])(?:/\S*)?#iu';
+    private const HOST = '#(?<![\pL\pN@.-])(?:[\pL\pN-]+\.)+(?:com|net|org|eu|dk|de|se|no|fi|fr|nl|uk|example|shop|store)'
+        .'(?![\pL\pN-])(?:/\S*)?#iu';
 
     /**
      * @param  string  $text  UTF-8

@@ -21,7 +21,8 @@ final readonly class FoldedText
     /** The others: those that begin with who, and rules between the texts. */
     private const NAMED = '/^(?:
         .{4,160}\b(?:rakstīja|wrote|schrieb|skrev|a\sécrit)\s*:\s*
-        |-{2,}\s*(?:original\smessage|forwarded\smessage|ursprüngliche\snachricht|oprindelig\smeddelelse|message\sd\'origine|mensaje\soriginal)\s*-{2,}\s*
+        |-{2,}\s*(?:original\smessage|forwarded\smessage|ursprüngliche\snachricht|oprindelig\smeddelelse
+            |message\sd\'origine|mensaje\soriginal)\s*-{2,}\s*
         |_{20,}\s*
     )$/iux';
 
@@ -29,7 +30,8 @@ final readonly class FoldedText
 
     private const SIGNATURE_MARK = '/^-- ?$/';
 
-    private const SENT_FROM_DEVICE = '/^(?:sent from my|gesendet von meinem|sendt fra min|envoyé de mon|enviado desde mi|nosūtīts no)\b.{0,60}$/iu';
+    private const SENT_FROM_DEVICE = '/^(?:sent from my|gesendet von meinem|sendt fra min|envoyé de mon|enviado desde mi|nosūtīts '
+        .'no)\b.{0,60}$/iu';
 
     /**
      * @param  string  $text  UTF-8, lines ended by LF

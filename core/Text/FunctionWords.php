@@ -10,7 +10,10 @@ namespace Cairnfield\Core\Text;
 final class FunctionWords
 {
     /** Small words of letters to a store, but what they are about all the same. */
-    private const GOODS = 'order parcel pakke pakken bestilling paket beställning bestellung pakket bestelling colis commande paquete pedido encomenda pacco ordine paciņa sūtījums pasūtījums siunta užsakymas pakk tellimus paketti tilaus paczka zamówienie balík objednávka csomag rendelés colet comanda naročilo narudžba kargo sipariş посылка заказ посилка замовлення пратка поръчка пакет поруџбина';
+    private const GOODS = 'order parcel pakke pakken bestilling paket beställning bestellung pakket bestelling colis commande paquete '
+        .'pedido encomenda pacco ordine paciņa sūtījums pasūtījums siunta užsakymas pakk tellimus paketti tilaus paczka zamówienie '
+        .'balík objednávka csomag rendelés colet comanda naročilo narudžba kargo sipariş посылка заказ посилка замовлення пратка '
+        .'поръчка пакет поруџбина';
 
     /** @var array<string, true>|null */
     private static ?array $folded = null;

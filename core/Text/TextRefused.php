@@ -15,7 +15,8 @@ final class TextRefused extends Refusal
     {
         return new self(
             'bad_mask',
-            "The pattern “{$mask}” cannot be used. Write # for a digit and @ for a letter, at least three of them, and the rest as it stands, like B-2####.",
+            "The pattern “{$mask}” cannot be used. Write # for a digit and @ for a letter, at least three of them, and the rest as "
+                .'it stands, like B-2####.',
             'mask'
         );
     }

@@ -12,7 +12,8 @@ namespace Cairnfield\Core\Threading;
  */
 final readonly class BareSubject
 {
-    private const MARK = '/^\s*(?:re|fwd?|aw|wg|sv|vs|vb|antw|doorst|rv|tr|rif|i|odp|pd|ynt|ilt|res|enc|ref|atb|nav|p\x{101}rs|回复|答复|转发|返信)\s*(?:\[\d+\]|\(\d+\))?\s*[:：]\s*/iu';
+    private const MARK = '/^\s*(?:re|fwd?|aw|wg|sv|vs|vb|antw|doorst|rv|tr|rif|i|odp|pd|ynt|ilt|res|enc|ref|atb|nav|p\x{101}rs'
+        .'|回复|答复|转发|返信)\s*(?:\[\d+\]|\(\d+\))?\s*[:：]\s*/iu';
 
     private const LIST_NAME = '/^\s*\[[^\[\]]{1,60}\]\s*(?=\S)/u';
 

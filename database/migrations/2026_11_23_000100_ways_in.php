@@ -113,7 +113,12 @@ return new class extends Migration
             $table->dropIndex(['junk', 'last_message_at', 'id']);
             $table->dropColumn(['kind', 'public', 'language', 'about_title', 'about_url', 'stars', 'answer_by', 'junk', 'junk_reasons']);
         });
-        Schema::table('messages', fn (Blueprint $table) => $table->dropColumn(['public', 'kind', 'outside_id', 'language', 'redacted', 'earlier_texts', 'edited_at', 'removed_at']));
+        Schema::table(
+            'messages',
+            fn (Blueprint $table) => $table->dropColumn(
+                ['public', 'kind', 'outside_id', 'language', 'redacted', 'earlier_texts', 'edited_at', 'removed_at']
+            )
+        );
         foreach (['event_traces', 'channel_items'] as $table) {
             Schema::dropIfExists($table);
         }

@@ -204,7 +204,12 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['history_import_problems', 'history_imports', 'duplicate_proposals', 'customer_merges', 'customer_group_members', 'customer_groups', 'customer_notes'] as $table) {
+        foreach (
+            [
+                'history_import_problems', 'history_imports', 'duplicate_proposals', 'customer_merges', 'customer_group_members',
+                'customer_groups', 'customer_notes',
+            ] as $table
+        ) {
             Schema::dropIfExists($table);
         }
         Schema::table('handles', fn (Blueprint $table) => $table->dropColumn('why'));
@@ -213,7 +218,12 @@ return new class extends Migration
             $table->dropIndex(['name']);
             $table->dropColumn('facts');
         });
-        foreach (['unknown_numbers', 'conversation_order', 'products', 'parcel_scans', 'parcels', 'order_payments', 'order_lines', 'orders'] as $table) {
+        foreach (
+            [
+                'unknown_numbers', 'conversation_order', 'products', 'parcel_scans', 'parcels', 'order_payments', 'order_lines',
+                'orders',
+            ] as $table
+        ) {
             Schema::dropIfExists($table);
         }
     }

@@ -93,7 +93,9 @@ return new class extends Migration
         });
 
         foreach (Category::query()->with('parent')->get() as $category) {
-            $category->forceFill(['path' => $category->parent === null ? $category->name : "{$category->parent->name} › {$category->name}"])->save();
+            $category->forceFill(
+                ['path' => $category->parent === null ? $category->name : "{$category->parent->name} › {$category->name}"]
+            )->save();
         }
         app(PlaceInQueue::class)->everything();
     }

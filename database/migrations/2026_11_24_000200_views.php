@@ -25,7 +25,10 @@ return new class extends Migration
             $table->dateTime('created_at')->nullable();
             $table->dateTime('updated_at')->nullable();
         });
-        Schema::table('customers', fn (Blueprint $table) => $table->string('name_folded', 300)->collation('utf8mb4_bin')->default('')->index());
+        Schema::table('customers', fn (Blueprint $table) => $table->string('name_folded', 300)
+            ->collation('utf8mb4_bin')
+            ->default('')
+            ->index());
         Schema::table('conversations', function (Blueprint $table): void {
             $table->index('language');
             $table->index(['next_up', 'id']);

@@ -87,7 +87,12 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['template_habits', 'template_uses', 'template_versions', 'template_files', 'template_categories', 'template_languages', 'templates'] as $table) {
+        foreach (
+            [
+                'template_habits', 'template_uses', 'template_versions', 'template_files', 'template_categories',
+                'template_languages', 'templates',
+            ] as $table
+        ) {
             Schema::drop($table);
         }
     }

@@ -21,9 +21,13 @@ return new class extends Migration
             $table->index('waiting_since');
             $table->index('due_at');
         });
-        DB::statement("UPDATE conversations SET state_changed_at = COALESCE((SELECT MAX(at) FROM journal WHERE journal.conversation_id = conversations.id AND kind = 'state_changed'), created_at),
-            last_answered_at = (SELECT MAX(sent_at) FROM messages WHERE messages.conversation_id = conversations.id AND direction = 'out' AND automatic = 0),
-            unowned_since = IF(owner_id IS NULL, COALESCE((SELECT MAX(at) FROM journal WHERE journal.conversation_id = conversations.id AND kind = 'owner_changed'), created_at), NULL)");
+        $latest = static fn (string $kind): string => "(SELECT MAX(at) FROM journal
+            WHERE journal.conversation_id = conversations.id AND kind = '{$kind}')";
+        DB::statement("UPDATE conversations SET
+            state_changed_at = COALESCE({$latest('state_changed')}, created_at),
+            last_answered_at = (SELECT MAX(sent_at) FROM messages
+                WHERE messages.conversation_id = conversations.id AND direction = 'out' AND automatic = 0),
+            unowned_since = IF(owner_id IS NULL, COALESCE({$latest('owner_changed')}, created_at), NULL)");
         Schema::table('rules', function (Blueprint $table): void {
             $table->json('clock')->nullable();
             // Up to where it was looked; what is before the first was so before it was switched on.

@@ -13,7 +13,10 @@ return new class extends Migration
     {
         // What rules and reminders send is never changed before, and says nothing of what people choose.
         Schema::table('templates', fn (Blueprint $table) => $table->unsignedInteger('hand_uses')->default(0)->after('uses'));
-        DB::statement('UPDATE templates SET hand_uses = uses - LEAST(uses, (SELECT COUNT(*) FROM template_uses JOIN messages ON messages.id = template_uses.message_id WHERE template_uses.template_id = templates.id AND messages.automatic = 1))');
+        DB::statement(
+            'UPDATE templates SET hand_uses = uses - LEAST(uses, (SELECT COUNT(*) FROM template_uses JOIN messages ON messages.id = '
+                .'template_uses.message_id WHERE template_uses.template_id = templates.id AND messages.automatic = 1))'
+        );
     }
 
     public function down(): void

@@ -16,7 +16,9 @@ return new class extends Migration
     {
         foreach (DB::table('nudge_plans')->orderBy('id')->get(['id', 'name'])->groupBy('name') as $sameName) {
             foreach ($sameName->skip(1) as $plan) {
-                DB::table('nudge_plans')->where('id', $plan->id)->update(['name' => mb_substr((string) $plan->name, 0, 100)." ({$plan->id})"]);
+                DB::table('nudge_plans')->where('id', $plan->id)->update(
+                    ['name' => mb_substr((string) $plan->name, 0, 100)." ({$plan->id})"]
+                );
             }
         }
         Schema::table('nudge_plans', static function (Blueprint $table): void {

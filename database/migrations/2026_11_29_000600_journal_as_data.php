@@ -33,12 +33,16 @@ return new class extends Migration
             foreach ($entries as $entry) {
                 $old = (array) json_decode((string) $entry->details, true);
                 $new = array_filter(
-                    $this->converted($entry, $old), static fn (mixed $one): bool => $one !== null && $one !== '' && $one !== [] && $one !== false
+                    $this->converted($entry, $old), static fn (mixed $one): bool => $one !== null
+                        && $one !== ''
+                        && $one !== []
+                        && $one !== false
                 );
                 DB::table('journal')->where('id', $entry->id)->update([
                     'details' => json_encode($new === [] ? new stdClass : $new, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
                     'cause' => isset($old['rule']) ? json_encode([
-                        'kind' => 'rule', 'id' => (int) ($old['rule_id'] ?? 0), 'name' => $old['rule'], 'depth' => (int) ($old['depth'] ?? 1),
+                        'kind' => 'rule', 'id' => (int) ($old['rule_id'] ?? 0), 'name' => $old['rule'],
+                        'depth' => (int) ($old['depth'] ?? 1),
                     ], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) : null,
                 ]);
             }
@@ -77,7 +81,9 @@ return new class extends Migration
             'category_changed' => $this->fromTo('categories', $old),
             'priority_changed' => ['from' => $old['from'] ?? 'normal', 'to' => $old['to'] ?? 'normal'],
             'tags_changed' => ['given' => $this->tags($addresses('given')), 'taken' => $this->tags($addresses('taken'))],
-            'language_changed' => ['from' => $old['from'] ?? null, 'to' => array_search($text('to'), Languages::all(), true) ?: $text('to')],
+            'language_changed' => [
+                'from' => $old['from'] ?? null, 'to' => array_search($text('to'), Languages::all(), true) ?: $text('to'),
+            ],
             'field_changed' => [
                 'field' => $this->named('own_fields', $text('field')) ?? ['name' => ''],
                 'from' => $old['from'] ?? null,
@@ -112,7 +118,9 @@ return new class extends Migration
             'liked', 'reposted' => ['isTakenBack' => isset($old['undone'])],
             'customer_merged' => $this->merged($text('names')),
             'imported' => ['import' => $this->named('history_imports', (string) $entry->why) ?? ['name' => '']],
-            'nudge_started' => ['plan' => $this->named('nudge_plans', $text('plan')) ?? ['name' => ''], 'next' => $old['next'] ?? $entry->at],
+            'nudge_started' => [
+                'plan' => $this->named('nudge_plans', $text('plan')) ?? ['name' => ''], 'next' => $old['next'] ?? $entry->at,
+            ],
             'nudge_called_off' => ['plan' => $this->named('nudge_plans', $text('plan')) ?? ['name' => '']],
             'rated' => ['score' => (int) ($old['score'] ?? 0), 'comment' => $text('comment')],
             'approval_asked' => ['of' => $this->named('teammates', $text('of')), 'approval' => $this->approval($entry, $text('question'))],

@@ -1,6 +1,5 @@
 // A board's cards are moved with the mouse or by keys. Either presses the button in the card's own menu.
 
-import Sortable from 'sortablejs';
 import { ARROWS, stepOnBoard } from './board-steps.js';
 
 const board = () => document.getElementById('board');
@@ -33,7 +32,12 @@ function move(card, column) {
     }
 }
 
-function makeSortable() {
+async function makeSortable() {
+    if (!board()) {
+        return;
+    }
+    // Only who sees a board needs it.
+    const { default: Sortable } = await import('sortablejs');
     board()?.querySelectorAll('.cards').forEach((cards) => Sortable.get(cards) ?? Sortable.create(cards, {
         group: 'board',
         sort: false,

@@ -1,12 +1,12 @@
 // Rules are put in their order by dragging a row; typing a number does the same.
 
-import Sortable from 'sortablejs';
-
-export function listenToRules() {
+export async function listenToRules() {
     const rows = document.querySelector('#rule-table tbody');
     if (!rows || !rows.querySelector('.drag')) {
         return;
     }
+    // Only who may put rules in order needs it.
+    const { default: Sortable } = await import('sortablejs');
     Sortable.create(rows, {
         handle: '.drag',
         animation: 120,

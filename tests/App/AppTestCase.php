@@ -52,6 +52,13 @@ abstract class AppTestCase extends TestCase
         $this->app->instance(MessageSender::class, $this->sender);
     }
 
+    protected function createTestResponse($response, $request): SeenPage
+    {
+        $plain = parent::createTestResponse($response, $request);
+
+        return SeenPage::fromBaseResponse($plain->baseResponse, $request)->withExceptions($plain->exceptions);
+    }
+
     /**
      * What the test changes is undone after it.
      */

@@ -19,7 +19,10 @@ function placesUsing(): array
         }
         $path = substr($file->getPathname(), strlen($root) + 1, -4);
         $place = strtok($path, '/');
-        preg_match_all('/(?<![\\w\\\\])\\\\?App\\\\(\\w+)\\\\([\\w\\\\]+)/', (string) file_get_contents($file->getPathname()), $found, PREG_SET_ORDER);
+        preg_match_all(
+            '/(?<![\\w\\\\])\\\\?App\\\\(\\w+)\\\\([\\w\\\\]+)/', (string) file_get_contents($file->getPathname()), $found,
+            PREG_SET_ORDER
+        );
         foreach ($found as [, $other, $class]) {
             if ($other !== $place) {
                 $uses[$place][$other][] = basename($path)." -> {$other}\\{$class}";
@@ -27,7 +30,10 @@ function placesUsing(): array
         }
     }
 
-    return array_map(static fn (array $others): array => array_map(static fn (array $all): array => array_values(array_unique($all)), $others), $uses);
+    return array_map(
+        static fn (array $others): array => array_map(static fn (array $all): array => array_values(array_unique($all)), $others),
+        $uses
+    );
 }
 
 /** What a conversation is made of and moves through, from the bottom up: each uses only those before it. */
@@ -46,13 +52,19 @@ it('lets nobody reach into the page of a conversation but those who show it', fu
 });
 
 it('has controllers used by routes alone', function (): void {
-    $using = array_merge(...array_map(static fn (array $others): array => array_merge(...array_values($others)), array_values(placesUsing())));
+    $using = array_merge(
+        ...array_map(static fn (array $others): array => array_merge(...array_values($others)), array_values(placesUsing()))
+    );
     expect(array_values(preg_grep('/Controller$/', $using) ?: []))->toBe([]);
 });
 
 it('has the conversation know nothing of what is done with it', function (): void {
     $uses = placesUsing()['Conversations'];
-    expect(array_intersect(array_keys($uses), ['Receiving', 'Answering', 'Queue', 'Joining', 'Workspace', 'Rules', 'Templates', 'Bulk', 'Views']))->toBe([]);
+    expect(
+        array_intersect(
+            array_keys($uses), ['Receiving', 'Answering', 'Queue', 'Joining', 'Workspace', 'Rules', 'Templates', 'Bulk', 'Views']
+        )
+    )->toBe([]);
 });
 
 it('has no circle among what a conversation moves through', function (): void {
@@ -74,9 +86,13 @@ it('knows what is particular to a channel in its folder alone', function (): voi
     expect($names)->toContain('Pennon');
     $known = [];
     foreach (['app', 'resources/views', 'routes'] as $folder) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}", FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             $path = substr($file->getPathname(), strlen($root) + 1);
-            preg_match_all("/Channel::({$names})\\b|'({$names})'/", (string) file_get_contents($file->getPathname()), $found, PREG_SET_ORDER);
+            preg_match_all(
+                "/Channel::({$names})\\b|'({$names})'/", (string) file_get_contents($file->getPathname()), $found, PREG_SET_ORDER
+            );
             foreach ($found as $one) {
                 $name = $one[2] ?? $one[1];
                 if (! str_starts_with($path, 'app/Demo/') && ! str_starts_with($path, "app/Channels/{$name}/")) {

@@ -19,8 +19,10 @@ arch('classes are final unless made to be extended')
     ->expect(['App', 'Cairnfield\Core'])
     ->classes()
     ->toBeFinal()
-    ->ignoring(['Cairnfield\Core\Refusal', 'App\Conversations\Changes\Change', 'App\Conversations\Journal\Payload', 'App\Channels\ChannelType',
-        'App\Channels\Services\ServiceType', 'App\Support\Refused']);
+    ->ignoring([
+        'Cairnfield\Core\Refusal', 'App\Conversations\Changes\Change', 'App\Conversations\Journal\Payload',
+        'App\Channels\ChannelType', 'App\Channels\Services\ServiceType', 'App\Support\Refused',
+    ]);
 
 arch('nothing is left in that a developer looked with')
     ->expect(['App', 'Cairnfield\Core'])

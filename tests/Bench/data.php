@@ -124,7 +124,8 @@ while ($have < $wanted) {
                     : null, 'direction' => $out
                     ? 'out'
                     : 'in',
-                'from_name' => $names($customer), 'from_address' => "p{$customer}@post.example", 'to' => '[]', 'cc' => '[]', 'marks' => '[]', 'subject' => $subject, 'message_id' => "b{$messageId}@post.example", 'message_id_key' => $key,
+                'from_name' => $names($customer), 'from_address' => "p{$customer}@post.example", 'to' => '[]', 'cc' => '[]',
+                'marks' => '[]', 'subject' => $subject, 'message_id' => "b{$messageId}@post.example", 'message_id_key' => $key,
                 'text' => $body, 'received_at' => $at, 'once_key' => $key, 'created_at' => $at, 'updated_at' => $at,
             ];
             $journal[] = [
@@ -143,13 +144,22 @@ while ($have < $wanted) {
         $orderNumber = sprintf('B-%06d', $id);
         if ($number % 2 === 0) {
             $orders[] = [
-                'id' => $orderBase + intdiv($number, 2), 'account_id' => $shop, 'outside_id' => "bench{$id}", 'number' => $orderNumber, 'number_key' => str_replace('-', '', $orderNumber), 'version' => 1, 'status' => 'sent', 'placed_at' => $last,
-                'currency' => 'EUR', 'prices_include_tax' => true, 'customer_id' => $customer, 'buyer_name' => $names($customer), 'order_discount' => 0, 'shipping_amount' => 900, 'shipping_refunded' => 0, 'shipping_tax_rate' => '0.25', 'total' => 11900, 'fetched_at' => $now, 'created_at' => $now, 'updated_at' => $now,
+                'id' => $orderBase + intdiv($number, 2), 'account_id' => $shop, 'outside_id' => "bench{$id}",
+                'number' => $orderNumber, 'number_key' => str_replace('-', '', $orderNumber), 'version' => 1, 'status' => 'sent',
+                'placed_at' => $last,
+                'currency' => 'EUR', 'prices_include_tax' => true, 'customer_id' => $customer, 'buyer_name' => $names($customer),
+                'order_discount' => 0, 'shipping_amount' => 900, 'shipping_refunded' => 0, 'shipping_tax_rate' => '0.25',
+                'total' => 11900, 'fetched_at' => $now, 'created_at' => $now, 'updated_at' => $now,
             ];
             $beside[] = ['conversation_id' => $id, 'order_id' => $orderBase + intdiv($number, 2), 'found_by' => 'text', 'at' => $last];
         }
         $conversations[] = [
-            'id' => $id, 'subject' => $subject, 'bare_subject_key' => hash('sha256', $subject), 'customer_id' => $customer, 'account_id' => $account->id, 'channel' => $account->channel->value, 'state' => $state->value,
+            'id' => $id, 'subject' => $subject, 'bare_subject_key' => hash('sha256', $subject), 'customer_id' => $customer,
+            'account_id' => $account
+                ->id, 'channel' => $account
+                ->channel
+                ->value, 'state' => $state
+                ->value,
             'owner_id' => $isDone
                 || mt_rand(1, 10) > 4
                 ? $pick($owners)
@@ -158,8 +168,12 @@ while ($have < $wanted) {
                 : $pick($categories), 'outcome_id' => $isDone
                 ? $pick($outcomes)
                 : null,
-            'priority' => $values['priority']->value, 'customer_place' => $values['customer_place'], 'language' => $pick(['da', 'en', 'de', 'lv', null]), 'public' => mt_rand(1, 15) === 1, 'preview' => mb_substr(ltrim($text), 0, 200),
-            'waiting_since' => $values['waiting_since'], 'due_at' => $values['due_at'], 'bring_back_at' => $values['bring_back_at'], 'last_message_at' => $last, 'last_customer_message_at' => $last, 'created_at' => $last->subDay(), 'updated_at' => $last,
+            'priority' => $values['priority']->value, 'customer_place' => $values['customer_place'], 'language' => $pick(
+                ['da', 'en', 'de', 'lv', null]
+            ), 'public' => mt_rand(1, 15) === 1, 'preview' => mb_substr(ltrim($text), 0, 200),
+            'waiting_since' => $values['waiting_since'], 'due_at' => $values['due_at'], 'bring_back_at' => $values['bring_back_at'],
+            'last_message_at' => $last, 'last_customer_message_at' => $last, 'created_at' => $last
+                ->subDay(), 'updated_at' => $last,
             ...$place->of($values),
         ];
         $documents[] = [

@@ -142,7 +142,8 @@ $run = static function (string $label, callable $prepared, Account $account) use
     }
     $bareRate = $count / ($bare / 1e9);
     printf(
-        "%-22s %7.0f messages/s   bare inserts of the same %.1f rows each %7.0f/s   ratio %.2f   memory %.1f MB after a tenth, %.1f MB at the end\n",
+        '%-22s %7.0f messages/s   bare inserts of the same %.1f rows each %7.0f/s   ratio %.2f   memory %.1f MB after a tenth, %.1f '
+            ."MB at the end\n",
         $label, $rate, $rows / $count, $bareRate, $rate / $bareRate, $memory[0] / 1e6, $memory[1] / 1e6,
     );
 };

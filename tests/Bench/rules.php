@@ -17,7 +17,8 @@ $messages = max(100, (int) ($argv[2] ?? 100_000));
 mt_srand(11);
 $words = explode(
     ' ',
-    'parcel late kite spar broken ferrule refund invoice order where return tail line reel festival saturday thanks wholesale gift card label carrier depot photo batch wind strap bag repair tape wrong size colour price stock'
+    'parcel late kite spar broken ferrule refund invoice order where return tail line reel festival saturday thanks wholesale gift '
+        .'card label carrier depot photo batch wind strap bag repair tape wrong size colour price stock'
 );
 $pick = static fn (int $count): array => array_map(static fn (): string => $words[mt_rand(0, count($words) - 1)], array_fill(0, $count, 0));
 // Ten leaves each: words, choices, numbers, lists and yes or no, nested as people write them.
@@ -56,8 +57,11 @@ $rule = static function (int $number) use ($pick): Rule {
 };
 $rules = array_map($rule, range(1, $most));
 $facts = static fn (): Facts => Facts::of([
-    'text' => implode(' ', $pick(60)), 'subject' => implode(' ', $pick(5)), 'channel' => ['email', 'web_form', 'telephone'][mt_rand(0, 2)], 'automatic' => mt_rand(0, 9) === 0,
-    'order_total' => mt_rand(0, 400), 'tags' => $pick(2), 'language' => ['da', 'en', 'de'][mt_rand(0, 2)], 'weekday' => (string) mt_rand(1, 7),
+    'text' => implode(' ', $pick(60)), 'subject' => implode(' ', $pick(5)), 'channel' => [
+        'email', 'web_form', 'telephone',
+    ][mt_rand(0, 2)], 'automatic' => mt_rand(0, 9) === 0,
+    'order_total' => mt_rand(0, 400), 'tags' => $pick(2), 'language' => ['da', 'en', 'de'][mt_rand(0, 2)],
+    'weekday' => (string) mt_rand(1, 7),
 ]);
 $measure = static function (int $count, int $messages) use ($rules, $facts): array {
     $some = array_slice($rules, 0, $count);

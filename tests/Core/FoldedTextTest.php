@@ -91,7 +91,9 @@ it('folds from the first introduction on after which everything is quoted, whate
     }
 });
 
-it('takes the lowest mark of a signature, and a device’s line only where nothing follows it', function (string $text, string $signature): void {
+it('takes the lowest mark of a signature, and a device’s line only where nothing follows it', function (
+    string $text, string $signature
+): void {
     expect(FoldedText::of($text)->signature)->toBe($signature);
 })->with([
     ["Hello\n-- \nAna\n-- \nWrenfield", "-- \nWrenfield"],
@@ -109,7 +111,9 @@ it('reads a text of one line, of none, and of nothing but empty ones', function 
     expect($folded->written)->toBe($text)->and($folded->signature)->toBe('')->and($folded->quoted)->toBe('');
 })->with(['', 'Hello', "\n\n\n", ' ', "Hello\n", '->', 'a > b', '    > indented code']);
 
-it('takes lines for a header where two more of the next four name something, and for text otherwise', function (array $below, bool $isHeader): void {
+it('takes lines for a header where two more of the next four name something, and for text otherwise', function (
+    array $below, bool $isHeader
+): void {
     $text = implode("\n", ['Fine.', 'From: Brindle <care@brindle.example>', ...$below]);
     expect(FoldedText::of($text)->quoted === '')->toBe(! $isHeader);
 })->with([
@@ -132,13 +136,17 @@ it('takes white space around a line for nothing', function (string $text, string
     $folded = FoldedText::of($text);
     expect([$folded->written, $folded->quoted])->toBe([$written, $quoted]);
 })->with([
-    'an introduction with blanks around it' => ["Teal.\n  On Monday, Brindle wrote:  \n> Colour?", 'Teal.', "  On Monday, Brindle wrote:  \n> Colour?"],
+    'an introduction with blanks around it' => [
+        "Teal.\n  On Monday, Brindle wrote:  \n> Colour?", 'Teal.', "  On Monday, Brindle wrote:  \n> Colour?",
+    ],
     'one over two lines, with blanks' => [
         "Teal.\n On Mon, 23 Nov 2026 at 09:22, Brindle \n <care@brindle.example> wrote: \n> Colour?", 'Teal.',
         " On Mon, 23 Nov 2026 at 09:22, Brindle \n <care@brindle.example> wrote: \n> Colour?",
     ],
     'blanks between what is quoted' => ["Teal.\n> Colour?\n  \n> Size?\n \t", 'Teal.', "> Colour?\n  \n> Size?\n \t"],
-    'blanks below an introduction' => ["Teal.\nOn Monday, Brindle wrote:\n> Colour?\n  ", 'Teal.', "On Monday, Brindle wrote:\n> Colour?\n  "],
+    'blanks below an introduction' => [
+        "Teal.\nOn Monday, Brindle wrote:\n> Colour?\n  ", 'Teal.', "On Monday, Brindle wrote:\n> Colour?\n  ",
+    ],
     'a quote above, an answer below' => ["> Colour?\nTeal.", "> Colour?\nTeal.", ''],
     'an introduction in the first line' => ["On Monday, Brindle wrote:\n> Colour?", '', "On Monday, Brindle wrote:\n> Colour?"],
 ]);

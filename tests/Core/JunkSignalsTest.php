@@ -76,7 +76,8 @@ it('sees a link that leads elsewhere than it says, and none that does not', func
 
 it('names the first three offers, and every other sign in its own words', function (): void {
     $signals = JunkSignals::of(
-        'LOOK AT ALL THIS MONEY', 'SEO backlinks bitcoin forex $$$ http://a.example http://b.example http://c.example', 'care@brindle.example',
+        'LOOK AT ALL THIS MONEY', 'SEO backlinks bitcoin forex $$$ http://a.example http://b.example '
+            .'http://c.example', 'care@brindle.example',
         'eve@evil.example', '<a href="https://evil.example/x">https://brindle.example/login</a>'
     );
     expect($signals->reasons[0])->toMatch('/^it offers “[^“]+”, “[^“]+”, “[^“]+”$/')

@@ -54,4 +54,9 @@ it('takes a text for one of a script where a quarter of its letters are', functi
 
 it('reads ten letters, and no fewer', function (string $text, ?string $language): void {
     expect(Language::of($text))->toBe($language);
-})->with([['Where is it', null], ['Where is it?!', null], ['Where is my', null], ['Where is the', 'en'], ['Wo ist der', null], ['Wo ist das Paket', 'de']]);
+})->with(
+    [
+        ['Where is it', null], ['Where is it?!', null], ['Where is my', null], ['Where is the', 'en'], ['Wo ist der', null],
+        ['Wo ist das Paket', 'de'],
+    ]
+);

@@ -135,7 +135,9 @@ it('takes titles, doubles and signs for nothing', function (): void {
 
 it('names each thing in common once, two of them at most, and the strongest sign first', function (): void {
     $one = new PersonFacts(
-        'Ana Wrenfield', ['ana+a@wren.example', 'ana+b@wren.example'], ['+451', '+452', '+453'], orders: ['B-1'], ordersNamed: ['B-1', 'B-2']
+        'Ana Wrenfield', [
+            'ana+a@wren.example', 'ana+b@wren.example',
+        ], ['+451', '+452', '+453'], orders: ['B-1'], ordersNamed: ['B-1', 'B-2']
     );
     $other = new PersonFacts(
         'Bo Lind', ['ana@wren.example', 'ANA+c@wren.example'], ['+453', '+452', '+451'], orders: ['B-1'], ordersNamed: ['B-1']

@@ -59,16 +59,24 @@ it('holds amounts of any size and writes them with the digits of the currency', 
 it('refuses what is no amount of its currency, and names the place', function (string $amount, string $code, string $class): void {
     expect(static fn () => Money::of($amount, Currency::of($code)))->toThrow($class);
 })->with([
-    ['1.234', 'EUR', MoneyRefused::class], ['1.0', 'JPY', MoneyRefused::class], ['1.2345', 'KWD', MoneyRefused::class], ['0.000', 'EUR', MoneyRefused::class],
-    ['1,50', 'EUR', BadInput::class], ['+1', 'EUR', BadInput::class], ['1.', 'EUR', BadInput::class], ['.5', 'EUR', BadInput::class], ['', 'EUR', BadInput::class],
-    [' 1', 'EUR', BadInput::class], ["1\n", 'EUR', BadInput::class], ['1e3', 'EUR', BadInput::class], ['--1', 'EUR', BadInput::class], ['٣', 'EUR', BadInput::class],
+    ['1.234', 'EUR', MoneyRefused::class], ['1.0', 'JPY', MoneyRefused::class], [
+        '1.2345', 'KWD', MoneyRefused::class,
+    ], ['0.000', 'EUR', MoneyRefused::class],
+    [
+        '1,50', 'EUR', BadInput::class,
+    ], ['+1', 'EUR', BadInput::class], ['1.', 'EUR', BadInput::class], ['.5', 'EUR', BadInput::class], ['', 'EUR', BadInput::class],
+    [' 1', 'EUR', BadInput::class], [
+        "1\n", 'EUR', BadInput::class,
+    ], ['1e3', 'EUR', BadInput::class], ['--1', 'EUR', BadInput::class], ['٣', 'EUR', BadInput::class],
     ['1', 'eur', BadInput::class], ['1', 'EURO', BadInput::class], ['1', '', BadInput::class], ['1', "EUR\n", BadInput::class],
 ]);
 
 it('refuses weights by which nothing can be shared', function (array $weights, string $class): void {
     expect(static fn () => Allocation::byWeights($weights))->toThrow($class);
 })->with([
-    [[], MoneyRefused::class], [['0', '0.00'], MoneyRefused::class], [['1', '-0.01'], MoneyRefused::class], [['1', 'two'], BadInput::class], [['1', ''], BadInput::class],
+    [[], MoneyRefused::class], [['0', '0.00'], MoneyRefused::class], [
+        ['1', '-0.01'], MoneyRefused::class,
+    ], [['1', 'two'], BadInput::class], [['1', ''], BadInput::class],
 ]);
 
 it('gives what is left over to the largest parts, and of even ones to the first', function (

@@ -99,7 +99,8 @@ it('names the place of what is wrong', function (string $calculation, string $ca
     ],
     'two exceptions for one date' => [
         'hours.between',
-        '{"calendar":{"timezone":"UTC","exceptions":[{"date":"2026-01-01","open":[]},{"date":"2026-01-01","open":[]}]},"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}',
+        '{"calendar":{"timezone":"UTC","exceptions":[{"date":"2026-01-01","open":[]},'
+            .'{"date":"2026-01-01","open":[]}]},"from":"2026-11-23T09:00:00Z","to":"2026-11-23T09:00:00Z"}',
         'bad_calendar', 'calendar.exceptions[1].date',
     ],
 ]);

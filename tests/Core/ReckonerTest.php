@@ -24,9 +24,13 @@ it('refuses a case that does not fit, with the code, the place and a sentence', 
     'a number for a case' => ['assign.next', '7', 'bad_input', ''],
     'nothing for a case' => ['assign.next', 'null', 'bad_input', ''],
     'fewer picks than none' => ['assign.next', '{"method":"even","picks":-1,"people":[]}', 'bad_input', 'picks'],
-    'a person of weight -1' => ['assign.next', '{"method":"even","picks":1,"people":[{"id":"a","weight":-1}]}', 'bad_input', 'people[0].weight'],
+    'a person of weight -1' => [
+        'assign.next', '{"method":"even","picks":1,"people":[{"id":"a","weight":-1}]}', 'bad_input', 'people[0].weight',
+    ],
     'a person with half an id' => ['assign.next', '{"method":"even","picks":1,"people":[{"id":1.5}]}', 'bad_input', 'people[0].id'],
-    'a person without one' => ['assign.next', '{"method":"even","picks":1,"people":[{"id":"a"},{"weight":1}]}', 'bad_input', 'people[1].id'],
+    'a person without one' => [
+        'assign.next', '{"method":"even","picks":1,"people":[{"id":"a"},{"weight":1}]}', 'bad_input', 'people[1].id',
+    ],
     'two of one id' => ['assign.next', '{"method":"even","picks":1,"people":[{"id":"1"},{"id":1}]}', 'bad_input', 'people[1].id'],
     'another method' => ['assign.next', '{"method":"odd","picks":1,"people":[]}', 'bad_input', 'method'],
     'half a star' => ['ratings.summary', '{"kind":"stars","scores":[5,4.5]}', 'bad_score', 'scores[1]'],
@@ -36,11 +40,13 @@ it('refuses a case that does not fit, with the code, the place and a sentence', 
     'a star in words' => ['ratings.summary', '{"kind":"stars","scores":["5"]}', 'bad_score', 'scores[0]'],
     'scores in words' => ['ratings.summary', '{"kind":"stars","scores":"5"}', 'bad_input', 'scores'],
     'a rule of half an id' => [
-        'rules.plan', '{"facts":{},"rules":[{"id":1.5,"way":"every","on":true,"condition":{"all":[]},"actions":[]}]}', 'bad_input', 'rules[0].id',
+        'rules.plan', '{"facts":{},"rules":[{"id":1.5,"way":"every","on":true,"condition":{"all":[]},"actions":[]}]}', 'bad_input',
+        'rules[0].id',
     ],
     'two rules of one id' => [
         'rules.plan',
-        '{"facts":{},"rules":[{"id":1,"way":"every","on":true,"condition":{"all":[]},"actions":[]},{"id":"1","way":"every","on":true,"condition":{"all":[]},"actions":[]}]}',
+        '{"facts":{},"rules":[{"id":1,"way":"every","on":true,"condition":{"all":[]},"actions":[]},'
+            .'{"id":"1","way":"every","on":true,"condition":{"all":[]},"actions":[]}]}',
         'bad_input', 'rules[1].id',
     ],
 ]);
@@ -63,7 +69,9 @@ it('goes by who was last, and gives nobody beyond their cap', function (): void 
 });
 
 it('takes a whole number with a point for one', function (): void {
-    expect(reckoned('ratings.summary', '{"kind":"stars","scores":[5.0,4]}'))->toBe(reckoned('ratings.summary', '{"kind":"stars","scores":[5,4]}'));
+    expect(
+        reckoned('ratings.summary', '{"kind":"stars","scores":[5.0,4]}')
+    )->toBe(reckoned('ratings.summary', '{"kind":"stars","scores":[5,4]}'));
 });
 
 it('knows no calculation of another name', function (): void {

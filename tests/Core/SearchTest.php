@@ -152,7 +152,9 @@ it('knows whether there is anything to look for', function (string $written, boo
     $query = SearchQuery::read($written, KEYS);
     expect([$query->hasWords(), $query->isEmpty()])->toBe([$hasWords, $isEmpty]);
 })->with([
-    ['kite', true, false], ['"a kite"', true, false], ['state:held', false, false], ['-kite', false, true], ['', false, true], ['-state:held', false, false],
+    ['kite', true, false], ['"a kite"', true, false], ['state:held', false, false], ['-kite', false, true], ['', false, true], [
+        '-state:held', false, false,
+    ],
 ]);
 
 it('cuts in the middle of no character, and takes 400 of them', function (): void {
@@ -238,7 +240,9 @@ it('looks closer at a phrase that only stands there with its signs', function ()
 });
 
 it('begins with the text where no more than sixty characters stand before, and ends with it where it fits', function (): void {
-    $shown = static fn (string $text, int $length = 100): string => implode('', array_column(FoundWords::around($text, ['kite'], $length) ?? [], 0));
+    $shown = static fn (string $text, int $length = 100): string => implode(
+        '', array_column(FoundWords::around($text, ['kite'], $length) ?? [], 0)
+    );
     $sixty = str_repeat('one two ', 7).'one ';
     expect($shown("{$sixty}kite"))->toBe("{$sixty}kite")
         ->and($shown("x {$sixty}kite"))->toStartWith('… ')

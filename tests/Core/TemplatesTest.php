@@ -85,15 +85,20 @@ it('asks small questions inside a text', function (string $test, bool $holds): v
     expect(fill("{{ if {$test} }}yes{{ else }}no{{ end }}", $values)->text)->toBe($holds ? 'yes' : 'no');
 })->with([
     ['order.sent', true], ['not order.sent', false], ['order.paid', false], ['not order.paid', true], ['order.gone', false],
-    ['order.state is "sent"', true], ['order.state is not "sent"', false], ['order.state is "packed"', false], ['not order.state is "packed"', true],
+    ['order.state is "sent"', true], ['order.state is not "sent"', false], ['order.state is "packed"', false], [
+        'not order.state is "packed"', true,
+    ],
     ['customer.orders', true], ['customer.none', false], ['customer.orders at least 3', true], ['customer.orders more than 3', false],
-    ['customer.orders at most 3', true], ['customer.orders less than 3', false], ['customer.orders at most 2', false], ['customer.orders less than 4', true], ['customer.none less than 1', true],
+    ['customer.orders at most 3', true], [
+        'customer.orders less than 3', false,
+    ], ['customer.orders at most 2', false], ['customer.orders less than 4', true], ['customer.none less than 1', true],
     // What is no number is neither more nor less.
     ['store.name at least 1', false], ['customer.gone less than 5', false], ['customer.orders is "3"', true],
 ]);
 
 it('takes the first branch that holds, and no line stays empty for its sake', function (): void {
-    $text = "Hello,\n{{ if order.sent }}\nit left on {{ order.sent_on }}.\n{{ else if order.paid }}\nit is being packed.\n{{ else }}\nwe wait for the payment.\n{{ end }}\nBest";
+    $text = "Hello,\n{{ if order.sent }}\nit left on {{ order.sent_on }}.\n{{ else if order.paid }}\nit is being packed.\n{{ else "
+        ."}}\nwe wait for the payment.\n{{ end }}\nBest";
     expect(fill($text, ['order.sent' => true, 'order.sent_on' => 'Monday'])->text)->toBe("Hello,\nit left on Monday.\nBest")
         ->and(fill($text, ['order.paid' => true])->text)->toBe("Hello,\nit is being packed.\nBest")
         ->and(fill($text, [])->text)->toBe("Hello,\nwe wait for the payment.\nBest")
@@ -106,7 +111,8 @@ it('takes the first branch that holds, and no line stays empty for its sake', fu
 
 it('fills rich text with values that cannot become markup', function (): void {
     $filled = fill(
-        '<div>Hello <strong>{{ customer.name | "you &amp; yours" }}</strong>,<br>{{ if order.sent }}<br>sent<br>{{ end }}<br>bye &#34;x&#34; {{ store.name | &#34;us&#34; }}</div>',
+        '<div>Hello <strong>{{ customer.name | "you &amp; yours" }}</strong>,<br>{{ if order.sent }}<br>sent<br>{{ end }}<br>bye '
+            .'&#34;x&#34; {{ store.name | &#34;us&#34; }}</div>',
         ['customer.name' => "<b>Ana</b>\n& co", 'order.sent' => true], isHtml: true
     );
     expect($filled->text)->toBe('<div>Hello <strong>&lt;b&gt;Ana&lt;/b&gt;<br>&amp; co</strong>,<br>sent<br>bye &#34;x&#34; us</div>');
@@ -326,8 +332,14 @@ it('writes dates as they are written where the store is', function (string $lang
 
     expect($wording->of(Day::at(new DateTimeImmutable('2026-11-11T10:00:00Z'), new DateTimeZone('Europe/Copenhagen'))))->toBe($is);
 })->with([
-    ['en', null, 'November 11, 2026'], ['en', 'US', 'November 11, 2026'], ['en', 'GB', '11 November 2026'], ['en', 'DK', '11 November 2026'], ['en', 'PL', '11 November 2026'],
-    ['da', 'DK', '11. november 2026'], ['de', 'DK', '11. November 2026'], ['en-US', 'DK', 'November 11, 2026'], ['lv', 'DK', '2026. gada 11. novembris'],
+    [
+        'en', null, 'November 11, 2026',
+    ], [
+        'en', 'US', 'November 11, 2026',
+    ], ['en', 'GB', '11 November 2026'], ['en', 'DK', '11 November 2026'], ['en', 'PL', '11 November 2026'],
+    ['da', 'DK', '11. november 2026'], ['de', 'DK', '11. November 2026'], ['en-US', 'DK', 'November 11, 2026'], [
+        'lv', 'DK', '2026. gada 11. novembris',
+    ],
 ]);
 
 it('leaves a text without placeholders as it is, line ends aside', function (): void {
@@ -370,7 +382,9 @@ it('takes whatever depth and branch holds, and nothing of the others', function 
         ->and(fill($text, [])->text)->toBe('not');
 })->with([1, 2, 3, 4, 5]);
 
-it('leaves no empty line for a line on which only a question stands, and keeps those that were written', function (string $written, string $filled): void {
+it('leaves no empty line for a line on which only a question stands, and keeps those that were written', function (
+    string $written, string $filled
+): void {
     expect(fill($written, ['a.b' => true])->text)->toBe($filled);
 })->with([
     ["One\n{{ if a.b }}\nTwo\n{{ end }}\nThree", "One\nTwo\nThree"],
@@ -383,7 +397,9 @@ it('leaves no empty line for a line on which only a question stands, and keeps t
 ]);
 
 it('keeps what surrounds bytes of a value that are no text', function (): void {
-    expect(fill('<p>{{ customer.name }}</p>', ['customer.name' => "An\xE9 Sørensen"], isHtml: true)->text)->toBe("<p>An\u{FFFD} Sørensen</p>")
+    expect(
+        fill('<p>{{ customer.name }}</p>', ['customer.name' => "An\xE9 Sørensen"], isHtml: true)->text
+    )->toBe("<p>An\u{FFFD} Sørensen</p>")
         ->and(fill('<p title="{{ customer.name }}">x</p>', ['customer.name' => '"\'&'], isHtml: true)->text)
         ->toBe('<p title="&quot;&apos;&amp;">x</p>');
 });

@@ -67,7 +67,9 @@ final class OneOfEach
     ): array {
         $file = ['name' => 'kite.txt', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')];
         (new Draft)->forceFill([
-            'conversation_id' => $conversation->id, 'teammate_id' => $ilse->id, 'kind' => Draft::REPLY, 'text' => 'Hello', 'files' => [[...$file, 'type' => 'text/plain']],
+            'conversation_id' => $conversation->id, 'teammate_id' => $ilse->id, 'kind' => Draft::REPLY, 'text' => 'Hello', 'files' => [
+                [...$file, 'type' => 'text/plain'],
+            ],
         ])->save();
         $plan = self::row('nudge_plans', [
             'name' => 'No answer', 'steps' => '[]', 'end_days' => 3, 'end_outcome_id' => Outcome::query()->firstOrFail()->id,
@@ -78,10 +80,14 @@ final class OneOfEach
             'sha256' => $file['sha256'],
             'kind' => Draft::REPLY,
             'approval' => self::row('approvals', [
-                'conversation_id' => $conversation->id, 'question' => 'A new bag?', 'state' => 'asked', 'asked_at' => now(), 'asked_by' => $ilse->id,
+                'conversation_id' => $conversation
+                    ->id, 'question' => 'A new bag?', 'state' => 'asked', 'asked_at' => now(), 'asked_by' => $ilse
+                    ->id,
             ]),
             'scheduled' => self::row('scheduled_replies', [
-                'conversation_id' => $other->id, 'teammate_id' => $ilse->id, 'send_at' => now()->addDay(), 'unless_answered' => 0, 'state' => 'due', 'once_key' => hash('sha256', 'x'),
+                'conversation_id' => $other->id, 'teammate_id' => $ilse
+                    ->id, 'send_at' => now()
+                    ->addDay(), 'unless_answered' => 0, 'state' => 'due', 'once_key' => hash('sha256', 'x'),
                 'reply' => json_encode([
                     'text' => 'Later', 'files' => [], 'then' => 'waiting', 'outcome' => null, 'once' => 'x', 'html' => null,
                     'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false,
@@ -89,7 +95,9 @@ final class OneOfEach
             ]),
             'plan' => $plan,
             'nudge' => self::row('nudges', [
-                'conversation_id' => $conversation->id, 'nudge_plan_id' => $plan, 'teammate_id' => $ilse->id, 'state' => 'running', 'started_at' => now(), 'next_at' => now()->addDay(),
+                'conversation_id' => $conversation->id, 'nudge_plan_id' => $plan, 'teammate_id' => $ilse
+                    ->id, 'state' => 'running', 'started_at' => now(), 'next_at' => now()
+                    ->addDay(),
             ]),
             'started' => self::row('started_checklists', [
                 'conversation_id' => $conversation->id, 'name' => 'Lost parcel', 'steps' => json_encode([
@@ -127,10 +135,13 @@ final class OneOfEach
             'customer' => $conversation->customer_id,
             'group' => (int) DB::table('customer_groups')->value('id'),
             'merge' => self::row('customer_merges', [
-                'kept_id' => $conversation->customer_id, 'merged_id' => $other->customer_id, 'teammate_id' => $ilse->id, 'moved' => '{}', 'at' => now(),
+                'kept_id' => $conversation->customer_id, 'merged_id' => $other
+                    ->customer_id, 'teammate_id' => $ilse
+                    ->id, 'moved' => '{}', 'at' => now(),
             ]),
             'proposal' => self::row('duplicate_proposals', [
-                'one_id' => $conversation->customer_id, 'other_id' => $other->customer_id, 'points' => 50, 'reasons' => '[]', 'state' => 'proposed',
+                'one_id' => $conversation->customer_id, 'other_id' => $other
+                    ->customer_id, 'points' => 50, 'reasons' => '[]', 'state' => 'proposed',
             ]),
         ];
     }

@@ -63,8 +63,15 @@ final class SmallStore
         $this->formAndTelephone($teams['Care']);
         $this->sorting();
         $this->checklistsAndViews();
-        foreach (['Wholesale' => ['email domain', 'kitebarn.example', 1], 'Regulars' => ['orders at least', '2', 5], 'Festival club' => ['club', 'festival', 5]] as $name => [$field, $is, $place]) {
-            (new CustomerGroup)->forceFill(['name' => $name, 'place' => $place, 'conditions' => [['field' => $field, 'is' => $is]]])->save();
+        foreach (
+            [
+                'Wholesale' => ['email domain', 'kitebarn.example', 1], 'Regulars' => ['orders at least', '2', 5],
+                'Festival club' => ['club', 'festival', 5],
+            ] as $name => [$field, $is, $place]
+        ) {
+            (new CustomerGroup)->forceFill(
+                ['name' => $name, 'place' => $place, 'conditions' => [['field' => $field, 'is' => $is]]]
+            )->save();
         }
     }
 
@@ -98,9 +105,16 @@ final class SmallStore
      */
     private function mailAccounts(array $teams): void
     {
-        foreach (['care' => ['Brindle Kite Works', 'Care'], 'returns' => ['Brindle returns', 'Returns bench'], 'wholesale' => ['Brindle wholesale', 'Care']] as $local => [$sender, $team]) {
+        foreach (
+            [
+                'care' => ['Brindle Kite Works', 'Care'], 'returns' => ['Brindle returns', 'Returns bench'],
+                'wholesale' => ['Brindle wholesale', 'Care'],
+            ] as $local => [$sender, $team]
+        ) {
             $server = static fn (string $kind, string $user): array => [
-                "{$kind}_host" => '127.0.0.1', "{$kind}_port" => config("cairnfield.demo.{$kind}_port"), "{$kind}_security" => 'none', "{$kind}_user" => $user,
+                "{$kind}_host" => '127.0.0.1', "{$kind}_port" => config(
+                    "cairnfield.demo.{$kind}_port"
+                ), "{$kind}_security" => 'none', "{$kind}_user" => $user,
             ];
             $this->account(Channel::Email, "{$local}@brindle.example", $teams[$team], [
                 'sender_name' => $sender,
@@ -115,7 +129,10 @@ final class SmallStore
     {
         $services = [
             [Channel::Pennon, '@brindlekites', 0, $care, null, ['join_hours' => 12, 'mentions' => 'all']],
-            [Channel::Pennon, '@brindletrade', 0, $care, null, ['join_hours' => 24, 'mentions' => 'words', 'words' => ['order', 'invoice', 'carton', 'wholesale']]],
+            [
+                Channel::Pennon, '@brindletrade', 0, $care, null,
+                ['join_hours' => 24, 'mentions' => 'words', 'words' => ['order', 'invoice', 'carton', 'wholesale']],
+            ],
             [Channel::Snapline, 'brindle.kites', 1, $care, null, ['join_hours' => 12, 'mentions' => 'words', 'words' => self::WORDS_ASKED]],
             [Channel::Marrowby, 'brindle-kites', 2, $care, '##-#######', []],
             [Channel::Quaymart, 'BRINDLE', 3, $care, 'QM########', []],
@@ -150,7 +167,9 @@ final class SmallStore
                 'receipt' => true,
             ],
         ]);
-        $this->account(Channel::Telephone, 'telephone', $care, ['settings' => ['answers_by' => $answersBy], 'arrivals' => ['join_hours' => 0]]);
+        $this->account(
+            Channel::Telephone, 'telephone', $care, ['settings' => ['answers_by' => $answersBy], 'arrivals' => ['join_hours' => 0]]
+        );
     }
 
     /**
@@ -158,17 +177,25 @@ final class SmallStore
      */
     private function account(Channel $channel, string $address, ?Team $team, array $more): void
     {
-        Account::query()->create(['channel' => $channel, 'address' => $address, 'sender_name' => 'Brindle Kite Works', 'team_id' => $team?->id, 'secrets' => [], ...$more]);
+        Account::query()->create(
+            [
+                'channel' => $channel, 'address' => $address, 'sender_name' => 'Brindle Kite Works', 'team_id' => $team?->id,
+                'secrets' => [], ...$more,
+            ]
+        );
     }
 
     private function sorting(): void
     {
         $position = 0;
         foreach (self::CATEGORIES as $branch => $children) {
-            $parent = Category::query()->create(['name' => $branch, 'customer_name' => $branch, 'path' => $branch, 'position' => $position++]);
+            $parent = Category::query()->create(
+                ['name' => $branch, 'customer_name' => $branch, 'path' => $branch, 'position' => $position++]
+            );
             foreach ($children as $name => $customerName) {
                 Category::query()->create([
-                    'parent_id' => $parent->id, 'name' => $name, 'customer_name' => $customerName, 'path' => "{$branch} › {$name}", 'position' => $position++,
+                    'parent_id' => $parent
+                        ->id, 'name' => $name, 'customer_name' => $customerName, 'path' => "{$branch} › {$name}", 'position' => $position++,
                 ]);
             }
         }
@@ -181,7 +208,13 @@ final class SmallStore
     {
         $category = static fn (string $name): int => Category::query()->where('name', $name)->sole()->id;
         foreach ([
-            'Damaged on arrival' => ['Faulty item', ['Ask for a photo of the damage and of the label', 'Read the batch letter inside the keel', 'See whether the part is in stock', 'Send again or give money back', 'Tell the workshop when it is batch K']],
+            'Damaged on arrival' => [
+                'Faulty item',
+                [
+                    'Ask for a photo of the damage and of the label', 'Read the batch letter inside the keel',
+                    'See whether the part is in stock', 'Send again or give money back', 'Tell the workshop when it is batch K',
+                ],
+            ],
             'Lost parcel' => ['Lost parcel', ['Ask the carrier', 'Wait three working days', 'Send again, or give money back']],
         ] as $name => [$of, $steps]) {
             (new Checklist)->forceFill(['name' => $name, 'category_id' => $category($of), 'steps' => $steps])->save();
@@ -194,10 +227,14 @@ final class SmallStore
         $mads = Teammate::query()->where('email', 'mads@brindle.example')->sole();
         foreach ([
             'Before the festival' => [$ofFestival, Sort::NextUp, ['number', 'state', 'owner', 'due']],
-            'Said in public' => [['field' => 'public', 'op' => 'is', 'value' => true], Sort::Latest, ['account', 'state', 'owner', 'last_message']],
+            'Said in public' => [
+                ['field' => 'public', 'op' => 'is', 'value' => true], Sort::Latest, ['account', 'state', 'owner', 'last_message'],
+            ],
         ] as $name => [$which, $sort, $columns]) {
             (new SavedView)->forceFill([
-                'name' => $name, 'teammate_id' => $mads->id, 'shared_with' => SharedWith::Everybody, 'condition' => ['all' => [$notDone, $which]],
+                'name' => $name, 'teammate_id' => $mads->id, 'shared_with' => SharedWith::Everybody, 'condition' => [
+                    'all' => [$notDone, $which],
+                ],
                 'columns' => $columns, 'sort' => $sort, 'board_by' => BoardBy::State,
             ])->save();
         }

@@ -55,7 +55,9 @@ final class TestDatabase
             ->pluck('table_name')
             ->all();
         foreach ($tables as $table) {
-            $holds = static fn (string $database): bool => DB::selectOne("SELECT EXISTS (SELECT 1 FROM `{$database}`.`{$table}`) AS holds")->holds === 1;
+            $holds = static fn (string $database): bool => DB::selectOne(
+                "SELECT EXISTS (SELECT 1 FROM `{$database}`.`{$table}`) AS holds"
+            )->holds === 1;
             $holds($name) && DB::statement("DELETE FROM `{$name}`.`{$table}`");
             $holds(self::MODEL) && DB::statement("INSERT INTO `{$name}`.`{$table}` SELECT * FROM `".self::MODEL."`.`{$table}`");
         }

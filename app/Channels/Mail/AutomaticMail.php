@@ -16,7 +16,8 @@ final class AutomaticMail
 
     private const ANSWER_FIELDS = ['X-Autoreply', 'X-Autorespond', 'X-Auto-Reply-From'];
 
-    private const NOBODY = '/^(?:mailer-daemon|postmaster|(?:no|do-?not|dont)[._-]?reply|noreply|bounces?|owner-.+|.+-(?:request|owner|bounces?))(?:[+=.-].*)?@/i';
+    private const NOBODY = '/^(?:mailer-daemon|postmaster|(?:no|do-?not|dont)[._-]?reply|noreply|bounces?'
+        .'|owner-.+|.+-(?:request|owner|bounces?))(?:[+=.-].*)?@/i';
 
     public static function isAutomatic(MailHeaders $headers, string $contentType): bool
     {

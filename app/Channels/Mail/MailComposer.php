@@ -29,7 +29,12 @@ final readonly class MailComposer
             ->from(new Address($account->address, $message->fromName !== '' ? $message->fromName : $account->sender_name))
             ->to(...$message->to)
             ->cc(...$message->cc)
-            ->replyTo(new Address(ReplyToken::addTo($account->address, $message->conversation, (string) config('cairnfield.mail.reply_secret')), $account->sender_name))
+            ->replyTo(
+                new Address(
+                    ReplyToken::addTo($account->address, $message->conversation, (string) config('cairnfield.mail.reply_secret')),
+                    $account->sender_name
+                )
+            )
             ->subject($message->subject)
             ->date($message->at)
             ->text($this->text($message))
@@ -76,7 +81,9 @@ final readonly class MailComposer
             $html .= '<p>-- <br>'.nl2br(e($message->signature)).'</p>';
         }
         if ($message->answered !== null) {
-            $html .= '<p>'.e($this->introduction($message->answered)).'</p><blockquote type="cite">'.$this->paragraphs(trim(FoldedText::of($message->answered->text)->written)).'</blockquote>';
+            $html .= '<p>'.e($this->introduction($message->answered)).'</p><blockquote type="cite">'.$this->paragraphs(
+                trim(FoldedText::of($message->answered->text)->written)
+            ).'</blockquote>';
         }
 
         return "<!DOCTYPE html><html><head><meta charset=\"utf-8\"></head><body>{$html}</body></html>";

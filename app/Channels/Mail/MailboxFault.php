@@ -17,7 +17,8 @@ final class MailboxFault extends RuntimeException
 
         return new self($isRefused
             ? "The mail server {$server} refused the user name “{$user}” or its password: {$said} Correct them in this account's settings."
-            : "The mail server {$server} could not be reached: {$said} It is tried again every few seconds; check the host and port if it lasts.");
+            : "The mail server {$server} could not be reached: {$said} It is tried again every few seconds; check the host and port "
+                .'if it lasts.');
     }
 
     public static function brokeOff(string $server, string $said): self

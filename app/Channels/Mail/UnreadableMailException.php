@@ -20,7 +20,8 @@ final class UnreadableMailException extends RuntimeException
     public static function tooLarge(int $size, int $largest): self
     {
         return new self(sprintf(
-            'The message has %.1f MB; messages over %d MB are set aside unread. Download the original, or raise MAIL_LARGEST_MESSAGE and take it again.',
+            'The message has %.1f MB; messages over %d MB are set aside unread. Download the original, or raise MAIL_LARGEST_MESSAGE '
+                .'and take it again.',
             $size / 1048576,
             $largest / 1048576,
         ));

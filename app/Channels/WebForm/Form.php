@@ -18,7 +18,8 @@ use Illuminate\Database\Eloquent\Collection;
 final readonly class Form
 {
     /**
-     * @param  list<array{label: string, required: bool, choices: list<string>}>  $fields  the team's own; with choices where a field of the store's own has the same name
+     * @param  list<array{label: string, required: bool, choices: list<string>}>  $fields  the team's own; with choices where a
+     *   field of the store's own has the same name
      */
     private function __construct(
         public Account $account,

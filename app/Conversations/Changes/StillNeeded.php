@@ -19,6 +19,9 @@ final class StillNeeded extends Refused
         $last = array_pop($by);
         $all = $by === [] ? $last : implode(', ', $by).' and '.$last;
 
-        return new self('by', "“{$name}” is needed by {$all}. Change ".($by === [] ? 'it' : 'them').' or switch '.($by === [] ? 'it' : 'them').' off first.');
+        return new self(
+            'by',
+            "“{$name}” is needed by {$all}. Change ".($by === [] ? 'it' : 'them').' or switch '.($by === [] ? 'it' : 'them').' off first.'
+        );
     }
 }

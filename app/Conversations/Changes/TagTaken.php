@@ -69,7 +69,9 @@ final class TagTaken extends Change
     {
         $tagged = Tag::givenTo($conversations, $chosen->text);
 
-        return self::those($conversations, static fn (Conversation $one): bool => ! in_array($one->id, $tagged, true), 'it has not this tag');
+        return self::those(
+            $conversations, static fn (Conversation $one): bool => ! in_array($one->id, $tagged, true), 'it has not this tag'
+        );
     }
 
     public function records(): array

@@ -36,7 +36,10 @@ final readonly class JournalNews
 
             return false;
         }
-        $news = DB::table('journal')->where('id', '>', (int) $place)->orderBy('id')->limit(self::AT_ONCE)->get(['id', 'conversation_id', 'at']);
+        $news = DB::table('journal')->where('id', '>', (int) $place)
+            ->orderBy('id')
+            ->limit(self::AT_ONCE)
+            ->get(['id', 'conversation_id', 'at']);
         $take($news);
         $isAll = $news->count() < self::AT_ONCE;
         $last = $isAll

@@ -51,7 +51,9 @@ final class PayloadFormat
             $written = $data[$name] ?? null;
             $values[$name] = match (true) {
                 $written === null && $mayBeNothing => null,
-                $type === 'array' => array_map(static fn (mixed $one): mixed => is_array($one) ? self::named($one) : $one, (array) $written),
+                $type === 'array' => array_map(
+                    static fn (mixed $one): mixed => is_array($one) ? self::named($one) : $one, (array) $written
+                ),
                 $type === 'bool' => (bool) $written,
                 $type === 'int' => (int) $written,
                 $type === 'string' => (string) $written,

@@ -5,7 +5,10 @@
     @if ($replyDraft !== null && $replyDraft->files !== [])
         <ul class="files" aria-label="Files of the answer">
             @foreach ($replyDraft->files as $file)
-                <li><span><b>{{ $file['name'] }}</b> {{ \App\Conversations\Attachment::sizeText($file['size']) }}</span> <button type="button" class="file-away" aria-label="Take {{ $file['name'] }} away" hx-delete="/conversations/{{ $conversation->id }}/draft-files/{{ $file['sha256'] }}" hx-target="#draft-files" hx-swap="outerHTML">×</button></li>
+                <li><span><b>{{ $file['name'] }}</b> {{ \App\Conversations\Attachment::sizeText($file['size']) }}</span>
+                    <button type="button" class="file-away" aria-label="Take {{ $file['name'] }} away"
+                    hx-delete="/conversations/{{ $conversation->id }}/draft-files/{{ $file['sha256'] }}" hx-target="#draft-files"
+                    hx-swap="outerHTML">×</button></li>
             @endforeach
         </ul>
     @endif

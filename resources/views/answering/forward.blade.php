@@ -2,8 +2,10 @@
 @section('title', "Forward {$conversation->number()}")
 @section('content')
 <main id="content" class="page page-narrow">
-    <div class="page-head"><h1>Forward “{{ $conversation->subject }}”</h1><a class="btn btn-outline-secondary" href="{{ route('conversation', $conversation) }}">Back</a></div>
-    @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $problem)<li>{{ $problem }}</li>@endforeach</ul>@endif
+    <div class="page-head"><h1>Forward “{{ $conversation->subject }}”</h1><a class="btn btn-outline-secondary"
+        href="{{ route('conversation', $conversation) }}">Back</a></div>
+    @if ($errors->any())<ul class="field-problem"
+        role="alert">@foreach ($errors->all() as $problem)<li>{{ $problem }}</li>@endforeach</ul>@endif
     <form method="post" action="/conversations/{{ $conversation->id }}/forward" class="sheet pad">
         @csrf
         <input type="hidden" name="once" value="{{ $onceKey }}">
@@ -14,11 +16,19 @@
         <fieldset class="forward-messages"><legend class="form-label">What goes along</legend>
             @foreach ($messages as $message)
                 @php $isChosen = $chosen === 0 || $chosen === $message->id; @endphp
-                <div><label><input type="checkbox" class="form-check-input" name="messages[]" value="{{ $message->id }}" @checked($isChosen)> <b>{{ $message->isIncoming() ? ($message->from_name ?: $message->from_address) : ($message->teammate->name ?? $message->from_name) }}</b> {{ $time->short($message->received_at) }}</label> <span class="soft">{{ \Illuminate\Support\Str::limit(\Illuminate\Support\Str::squish($message->text), 110) }}</span>
-                    @foreach ($message->attachments as $file)<label class="forward-file"><input type="checkbox" class="form-check-input" name="files[]" value="{{ $file->id }}" @checked($isChosen)> {{ $file->name }} <small>{{ \App\Conversations\Attachment::sizeText($file->size) }}</small></label>@endforeach</div>
+                <div><label><input type="checkbox" class="form-check-input" name="messages[]" value="{{ $message->id }}"
+                    @checked($isChosen)>
+                    <b>{{ $message->isIncoming() ? ($message->from_name ?: $message->from_address) : ($message->teammate->name ??
+                        $message->from_name) }}</b>
+                    {{ $time->short($message->received_at) }}</label>
+                    <span class="soft">{{ \Illuminate\Support\Str::limit(\Illuminate\Support\Str::squish($message->text), 110) }}</span>
+                    @foreach ($message->attachments as $file)<label class="forward-file"><input type="checkbox" class="form-check-input"
+                        name="files[]" value="{{ $file->id }}" @checked($isChosen)> {{ $file->name }}
+                        <small>{{ \App\Conversations\Attachment::sizeText($file->size) }}</small></label>@endforeach</div>
             @endforeach
         </fieldset>
-        <p class="soft">It leaves from {{ $conversation->account->answersByMail()?->address ?? 'no account that sends mail' }}. The customer does not see it; the trail here does.</p>
+        <p class="soft">It leaves from {{ $conversation->account->answersByMail()?->address ?? 'no account that sends mail' }}. The
+            customer does not see it; the trail here does.</p>
         <button class="btn btn-primary">Forward <kbd>Ctrl ↵</kbd></button>
     </form>
 </main>

@@ -8,10 +8,14 @@
     <select class="form-select" id="bulk-change" name="change" data-key="e" required>
         <option value="">What to do with them …</option>
         @foreach ($bulkChoices as $group => $choices)
-            <optgroup label="{{ $group }}">@foreach ($choices as $value => $label)<option value="{{ $value }}" @if (str_ends_with($label, '…')) data-asks-text @endif>{{ $label }}</option>@endforeach</optgroup>
+            <optgroup label="{{ $group }}">@foreach ($choices as $value => $label)<option value="{{ $value }}"
+                @if (str_ends_with($label, '…')) data-asks-text @endif>{{ $label }}</option>@endforeach</optgroup>
         @endforeach
     </select>
-    <span class="bulk-text"><label class="visually-hidden" for="bulk-text">The tag, the value or the text</label><textarea class="form-control" id="bulk-text" name="text" rows="1" placeholder="The tag, the value or the text" maxlength="100000"></textarea></span>
+    <span class="bulk-text"><label class="visually-hidden" for="bulk-text">The tag, the value or the text</label><textarea
+        class="form-control" id="bulk-text" name="text" rows="1" placeholder="The tag, the value or the text"
+        maxlength="100000"></textarea></span>
     <button class="btn btn-primary">See what changes</button>
-    @if ($mayAnswer)<button class="btn btn-outline-secondary" formaction="/join" formmethod="get" formnovalidate data-key="j">Join into one <kbd>J</kbd></button>@endif
+    @if ($mayAnswer)<button class="btn btn-outline-secondary" formaction="/join" formmethod="get" formnovalidate data-key="j">Join into
+        one <kbd>J</kbd></button>@endif
 </form>

@@ -16,12 +16,14 @@
         @break
     @case (\App\Channels\AccountField::LINES)
         <label class="form-label" for="{{ $field->name }}">{{ $field->label }}</label>
-        <textarea class="form-control" id="{{ $field->name }}" name="{{ $field->name }}" rows="3" @if ($field->placeholder !== '') placeholder="{{ $field->placeholder }}" @endif>{{ old($field->name, $value) }}</textarea>
+        <textarea class="form-control" id="{{ $field->name }}" name="{{ $field->name }}" rows="3"
+            @if ($field->placeholder !== '') placeholder="{{ $field->placeholder }}" @endif>{{ old($field->name, $value) }}</textarea>
         @break
     @case (\App\Channels\AccountField::SECRET)
         <label class="form-label" for="{{ $field->name }}">{{ $field->label }}</label>
         <input class="form-control" id="{{ $field->name }}" name="{{ $field->name }}" type="password" autocomplete="new-password"
-            @required($field->isRequired()) placeholder="{{ isset($account->secrets[$field->name]) ? 'kept; write here to change it' : '' }}">
+            @required($field->isRequired())
+                placeholder="{{ isset($account->secrets[$field->name]) ? 'kept; write here to change it' : '' }}">
         @break
     @default
         <label class="form-label" for="{{ $field->name }}">{{ $field->label }}</label>

@@ -4,36 +4,53 @@
 <main id="content" class="page page-two">
     <div>
         <section class="sheet pad" aria-labelledby="customer-name">
-            <div class="order-head"><h1 id="customer-name">{{ $customer->name }}</h1>@foreach ($customer->groups as $group)<a class="group-chip" href="/customers?group={{ $group->id }}">{{ $group->name }}</a>@endforeach</div>
+            <div class="order-head"><h1 id="customer-name">{{ $customer->name }}</h1>@foreach ($customer->groups as $group)<a
+                class="group-chip" href="/customers?group={{ $group->id }}">{{ $group->name }}</a>@endforeach</div>
             <ul class="handle-list">
                 @forelse ($customer->handles as $handle)
-                    <li><b>{{ $handle->shown }}</b> <span class="soft">{{ in_array($handle->kind, ['email', 'telephone'], true) ? $handle->kind : $handle->kindLabel() }}@if ($handle->why !== ''), {{ $handle->why }}@endif</span></li>
+                    <li><b>{{ $handle->shown }}</b> <span
+                        class="soft">{{ in_array($handle->kind, ['email', 'telephone'], true) ? $handle->kind : $handle->kindLabel()
+                            }}@if ($handle->why !== ''),
+                        {{ $handle->why }}@endif</span></li>
                 @empty
                     <li class="soft">No address, number or account name is known.</li>
                 @endforelse
             </ul>
             @can('answer-customers')
             <form method="post" action="/customers/{{ $customer->id }}/handles" class="inline-form">@csrf
-                <label class="visually-hidden" for="handle-kind">Kind</label><select class="form-select form-select-sm" id="handle-kind" name="kind">@foreach ($handleKinds as $kind => $label)<option value="{{ $kind }}" @selected(old('kind') === $kind)>{{ $label }}</option>@endforeach</select>
-                <label class="visually-hidden" for="handle-value">Address, number or name</label><input class="form-control form-control-sm" id="handle-value" name="value" value="{{ old('value') }}" placeholder="Address, number or account name" required>
+                <label class="visually-hidden" for="handle-kind">Kind</label><select class="form-select form-select-sm" id="handle-kind"
+                    name="kind">@foreach ($handleKinds as $kind => $label)<option value="{{ $kind }}"
+                    @selected(old('kind') === $kind)>{{ $label }}</option>@endforeach</select>
+                <label class="visually-hidden" for="handle-value">Address, number or name</label><input
+                    class="form-control form-control-sm" id="handle-value" name="value" value="{{ old('value') }}" placeholder="Address,
+                    number or account name" required>
                 <button class="btn btn-sm btn-outline-secondary">Add</button>
             </form>
             @endcan
         </section>
         @if ($proposals->isNotEmpty())
-            <section aria-labelledby="likely"><h2 id="likely">Likely the same person</h2><ul class="sheet proposals">@foreach ($proposals as $proposal)@include('customers.proposal')@endforeach</ul></section>
+            <section aria-labelledby="likely"><h2 id="likely">Likely the same person</h2><ul
+                class="sheet proposals">@foreach ($proposals as $proposal)@include('customers.proposal')@endforeach</ul></section>
         @endif
         <section class="sheet pad" aria-labelledby="conversations">
             <h2 id="conversations">Conversations <span class="soft">{{ $conversationCount }}</span></h2>
             @if ($conversations->isEmpty())<p class="soft">None yet.</p>@endif
             <ul class="earlier">
                 @foreach ($conversations as $conversation)
-                    <li><a href="{{ route('conversation', $conversation) }}"><x-icon :name="$conversation->channel->icon()" :label="$conversation->channel->label()"/> <b>{{ $conversation->subject }}</b></a><small>{{ $conversation->number() }} · {{ $conversation->state->label() }} · {{ $conversation->category?->name ?? 'no category' }} · {{ $conversation->owner?->firstName() ?? 'nobody’s' }} · {{ $time->short($conversation->last_message_at) }}</small></li>
+                    <li><a href="{{ route('conversation', $conversation) }}"><x-icon :name="$conversation->channel->icon()"
+                        :label="$conversation->channel->label()"/>
+                        <b>{{ $conversation->subject }}</b></a><small>{{ $conversation->number() }} ·
+                        {{ $conversation->state->label() }} · {{ $conversation->category?->name ?? 'no category' }} ·
+                        {{ $conversation->owner?->firstName() ?? 'nobody’s' }} ·
+                        {{ $time->short($conversation->last_message_at) }}</small></li>
                 @endforeach
             </ul>
         </section>
         @if ($posts->isNotEmpty())
-            <section class="sheet pad" aria-labelledby="posts"><h2 id="posts">Said in public, without a conversation</h2><ul class="earlier">@foreach ($posts as $post)<li>{{ \Illuminate\Support\Str::limit($post->text, 200) }}<small>{{ $post->account->title() }} · {{ $time->short($post->posted_at) }}</small></li>@endforeach</ul></section>
+            <section class="sheet pad" aria-labelledby="posts"><h2 id="posts">Said in public, without a conversation</h2><ul
+                class="earlier">@foreach ($posts as $post)<li>{{ \Illuminate\Support\Str::limit($post->text, 200) }}<small>{{
+                    $post->account->title() }}
+                · {{ $time->short($post->posted_at) }}</small></li>@endforeach</ul></section>
         @endif
     </div>
     <div>
@@ -42,33 +59,48 @@
             @if ($orders->isEmpty())<p class="soft">No order is known.</p>@endif
             <table class="order-lines"><caption class="visually-hidden">Orders</caption><tbody>
                 @foreach ($orders as $order)
-                    <tr><td><a href="{{ route('order', $order) }}">{{ $order->number }}</a>@if ($order->marketplace)<small>{{ $order->marketplace }}</small>@endif</td><td>{{ $time->short($order->placed_at) }}</td><td>{{ $order->status }}</td><td>{{ $order->money($order->total) }}</td></tr>
+                    <tr><td><a href="{{ route('order', $order) }}">{{ $order->number }}</a>@if ($order->marketplace)<small>{{
+                        $order->marketplace }}</small>@endif</td><td>{{ $time->short($order->placed_at) }}</td><td>{{ $order->status
+                        }}</td><td>{{ $order->money($order->total) }}</td></tr>
                 @endforeach
             </tbody></table>
         </section>
         <section class="sheet pad customer-notes" aria-labelledby="notes">
             <h2 id="notes">Notes for the team</h2>
-            @foreach ($customer->notes as $note)<div class="customer-note"><p class="plain-text">{{ $note->text }}</p><small>{{ $note->teammate->name }}, {{ $time->short($note->created_at) }}</small></div>@endforeach
-            <form method="post" action="/customers/{{ $customer->id }}/notes">@csrf<label class="visually-hidden" for="note">Note</label><textarea class="form-control" id="note" name="text" rows="2" placeholder="What the team should remember of them" required></textarea><button class="btn btn-note btn-sm">Write note</button></form>
+            @foreach ($customer->notes as $note)<div class="customer-note"><p
+                class="plain-text">{{ $note->text }}</p><small>{{ $note->teammate->name }}, {{ $time->short($note->created_at)
+                }}</small></div>@endforeach
+            <form method="post" action="/customers/{{ $customer->id }}/notes">@csrf<label class="visually-hidden"
+                for="note">Note</label><textarea class="form-control" id="note" name="text" rows="2"
+                placeholder="What the team should remember of them" required></textarea><button
+                class="btn btn-note btn-sm">Write note</button></form>
         </section>
         @can('answer-customers')
         <section class="sheet pad" aria-labelledby="known">
             <h2 id="known">What is known</h2>
             <form method="post" action="/customers/{{ $customer->id }}">@csrf
-                <label class="form-label" for="name">Name</label><input class="form-control" id="name" name="name" value="{{ old('name', $customer->name) }}" required maxlength="200">
-                <label class="form-label" for="language">Writes in</label><input class="form-control" id="language" name="language" value="{{ old('language', $customer->language) }}" maxlength="3" placeholder="en" list="languages">
-                <datalist id="languages">@foreach (\App\Support\Languages::all() as $code => $name)<option value="{{ $code }}">{{ $name }}</option>@endforeach</datalist>
-                <label class="form-label" for="facts">Anything else, one a line</label><textarea class="form-control" id="facts" name="facts" rows="3" placeholder="club: festival">{{ old('facts', collect($customer->facts ?? [])->map(fn ($value, $name) => "{$name}: {$value}")->implode("\n")) }}</textarea>
+                <label class="form-label" for="name">Name</label><input class="form-control" id="name" name="name"
+                    value="{{ old('name', $customer->name) }}" required maxlength="200">
+                <label class="form-label" for="language">Writes in</label><input class="form-control" id="language" name="language"
+                    value="{{ old('language', $customer->language) }}" maxlength="3" placeholder="en" list="languages">
+                <datalist id="languages">@foreach (\App\Support\Languages::all() as $code => $name)<option
+                    value="{{ $code }}">{{ $name }}</option>@endforeach</datalist>
+                <label class="form-label" for="facts">Anything else, one a line</label><textarea class="form-control" id="facts"
+                    name="facts" rows="3" placeholder="club: festival">{{ old('facts', collect($customer->facts ?? [])->map(fn ($value,
+                    $name) => "{$name}: {$value}")->implode("\n")) }}</textarea>
                 <button class="btn btn-outline-secondary btn-sm">Save</button>
             </form>
         </section>
         <section class="sheet pad" aria-labelledby="merge">
             <h2 id="merge">Merge</h2>
-            <form method="post" action="/customers/{{ $customer->id }}/merge" class="inline-form">@csrf<label for="other">Customer number</label><input class="form-control form-control-sm" id="other" name="other" inputmode="numeric" required><button class="btn btn-sm btn-outline-secondary">is the same person</button></form>
+            <form method="post" action="/customers/{{ $customer->id }}/merge" class="inline-form">@csrf<label for="other">Customer
+                number</label><input class="form-control form-control-sm" id="other" name="other" inputmode="numeric" required><button
+                class="btn btn-sm btn-outline-secondary">is the same person</button></form>
             <p class="soft">This one is number {{ $customer->id }}.</p>
             @foreach ($merges as $merge)
                 <p>{{ $merge->merged->name }} was merged into this one by {{ $merge->teammate->name }}, {{ $time->short($merge->at) }}.</p>
-                <form method="post" action="/customer-merges/{{ $merge->id }}/undo">@csrf<button class="btn btn-sm btn-outline-secondary">Undo it</button></form>
+                <form method="post" action="/customer-merges/{{ $merge->id }}/undo">@csrf<button
+                    class="btn btn-sm btn-outline-secondary">Undo it</button></form>
             @endforeach
         </section>
         @endcan

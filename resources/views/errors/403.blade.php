@@ -1,1 +1,2 @@
-@extends('errors.page', ['heading' => 'That is not yours to do', 'text' => 'Your role does not allow this. Ask an administrator if it should.'])
+@extends('errors.page', ['heading' => 'That is not yours to do', 'text' =>
+    'Your role does not allow this. Ask an administrator if it should.'])

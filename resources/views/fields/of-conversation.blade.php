@@ -9,16 +9,24 @@
             @continue
         @endif
         @if ($field->kind === \App\Fields\FieldKind::Choices)
-            <fieldset class="own-field"><legend>{{ $field->name }}</legend><div class="own-choices"><input type="hidden" name="{{ $name }}[]" value="">
-                @foreach ($field->choices as $choice)<label><input type="checkbox" class="form-check-input" name="{{ $name }}[]" value="{{ $choice }}" @checked(in_array($choice, $values, true))> {{ $choice }}</label>@endforeach</div></fieldset>
+            <fieldset class="own-field"><legend>{{ $field->name }}</legend><div class="own-choices"><input type="hidden"
+                name="{{ $name }}[]" value="">
+                @foreach ($field->choices as $choice)<label><input type="checkbox" class="form-check-input" name="{{ $name }}[]"
+                    value="{{ $choice }}" @checked(in_array($choice, $values, true))> {{ $choice }}</label>@endforeach</div></fieldset>
             @continue
         @endif
         <div class="own-field">
-            <label for="{{ $id }}">{{ $field->name }}@if ($field->required_to_resolve) <span class="needed" title="Must be filled in before it is resolved">needed</span>@endif</label>
+            <label for="{{ $id }}">{{ $field->name }}@if ($field->required_to_resolve)
+                <span class="needed" title="Must be filled in before it is resolved">needed</span>@endif</label>
             @if ($field->kind === \App\Fields\FieldKind::Choice || $field->kind === \App\Fields\FieldKind::YesNo)
-                <select class="form-select form-select-sm" id="{{ $id }}" name="{{ $name }}"><option value=""></option>@foreach ($field->kind === \App\Fields\FieldKind::YesNo ? ['yes', 'no'] : $field->choices as $choice)<option @selected($choice === $value)>{{ $choice }}</option>@endforeach</select>
+                <select class="form-select form-select-sm" id="{{ $id }}" name="{{ $name }}"><option
+                    value=""></option>@foreach ($field->kind === \App\Fields\FieldKind::YesNo ? ['yes', 'no'] : $field->choices
+                        as $choice)<option
+                    @selected($choice === $value)>{{ $choice }}</option>@endforeach</select>
             @else
-                <input class="form-control form-control-sm" id="{{ $id }}" name="{{ $name }}" value="{{ $value }}" maxlength="500" @if ($field->kind === \App\Fields\FieldKind::Date) type="date" @elseif ($field->kind === \App\Fields\FieldKind::Number) inputmode="decimal" @endif>
+                <input class="form-control form-control-sm" id="{{ $id }}" name="{{ $name }}" value="{{ $value }}" maxlength="500"
+                    @if ($field->kind === \App\Fields\FieldKind::Date) type="date"
+                    @elseif ($field->kind === \App\Fields\FieldKind::Number) inputmode="decimal" @endif>
             @endif
         </div>
     @endforeach

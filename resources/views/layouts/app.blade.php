@@ -3,7 +3,8 @@
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="htmx-config" content='{"includeIndicatorStyles":false,"allowEval":false,"allowScriptTags":false,"selfRequestsOnly":true,"historyCacheSize":0}'>
+    <meta name="htmx-config"
+        content='{"includeIndicatorStyles":false,"allowEval":false,"allowScriptTags":false,"selfRequestsOnly":true,"historyCacheSize":0}'>
     <meta name="csp-nonce" content="{{ request()->attributes->get(\App\Support\SecurityHeaders::STYLE_NONCE) }}">
     <title>@yield('title') · Cairnfield</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
@@ -31,7 +32,10 @@
             <div class="topbar-end">
                 <form method="get" action="/search" class="search-bar" role="search">
                     <label class="visually-hidden" for="search-field">Search for everything</label>
-                    <input id="search-field" name="q" value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /" maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete" hx-trigger="input changed delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
+                    <input id="search-field" name="q"
+                        value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /"
+                        maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete" hx-trigger="input changed
+                        delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
                     <datalist id="search-completions"></datalist>
                 </form>
                 <a class="search-link" href="/search">Search</a>
@@ -50,11 +54,14 @@
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>
                         @if ($signedIn->hasAway())
-                            <form method="post" action="/people/{{ $signedIn->id }}/here">@csrf<button>{{ $signedIn->isAway() ? 'I am here again' : 'I shall be here after all' }}</button></form>
+                            <form method="post"
+                                action="/people/{{ $signedIn->id }}/here">@csrf<button>{{ $signedIn->isAway() ? 'I am here again' :
+                                    'I shall be here after all' }}</button></form>
                         @else
                             <form method="post" action="/people/{{ $signedIn->id }}/away" class="away-form">@csrf
                                 <label for="away-until">Away until, or empty until you are back</label>
-                                <span><input class="form-control form-control-sm" type="datetime-local" id="away-until" name="until"><button class="btn btn-sm btn-outline-secondary">Away</button></span></form>
+                                <span><input class="form-control form-control-sm" type="datetime-local" id="away-until"
+                                    name="until"><button class="btn btn-sm btn-outline-secondary">Away</button></span></form>
                         @endif
                         <a href="/tasks">Tasks</a>
                         <button type="button" data-opens-go-to>Go to or do <kbd>G</kbd></button>
@@ -67,7 +74,9 @@
         @endif
     </header>
     @foreach ($troubledAccounts as $troubled)
-        <p class="banner banner-trouble"><x-icon name="warning"/> <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->title() }}</a>: {{ $troubled->last_error }} <small>({{ $time->short($troubled->last_error_at) }})</small></span></p>
+        <p class="banner banner-trouble"><x-icon name="warning"/>
+            <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->title() }}</a>: {{ $troubled->last_error }}
+            <small>({{ $time->short($troubled->last_error_at) }})</small></span></p>
     @endforeach
     @if (session('problem'))
         <p class="banner banner-trouble" role="alert"><x-icon name="warning"/> <span>{{ session('problem') }}</span></p>
@@ -91,7 +100,8 @@
         </dialog>
         <dialog id="go-to" aria-label="Go to or do">
             <label class="visually-hidden" for="go-to-field">Go to or do</label>
-            <input id="go-to-field" class="form-control" name="q" placeholder="A page, an order, a person, a number, or what to do" autocomplete="off" hx-get="/go-to" hx-trigger="input delay:100ms" hx-target="#go-to-found" hx-swap="innerHTML">
+            <input id="go-to-field" class="form-control" name="q" placeholder="A page, an order, a person, a number, or what to do"
+                autocomplete="off" hx-get="/go-to" hx-trigger="input delay:100ms" hx-target="#go-to-found" hx-swap="innerHTML">
             <ul id="go-to-found"></ul>
         </dialog>
         <dialog id="keys" aria-labelledby="keys-title">

@@ -16,7 +16,8 @@
             <summary>Retired, {{ count($retired) }}</summary>
             <ul class="plain-list">
                 @foreach ($retired as $plan)
-                    <li><form method="post" action="/nudges/{{ $plan->id }}/bring-back">@csrf{{ $plan->name }} <button class="btn btn-sm btn-link">Bring it back</button></form></li>
+                    <li><form method="post" action="/nudges/{{ $plan->id }}/bring-back">@csrf{{ $plan->name }}
+                        <button class="btn btn-sm btn-link">Bring it back</button></form></li>
                 @endforeach
             </ul>
         </details>

@@ -38,8 +38,8 @@
         <label class="visually-hidden" for="end-{{ $key }}">Working days</label>
         <input class="form-control form-control-sm" type="number" min="1" max="250" id="end-{{ $key }}"
             name="end_days" value="{{ $was->value('end_days', $plan->end_days ?? 5) }}" @disabled(! $mayChange)>
-        working days resolve as
-        <label class="visually-hidden" for="outcome-{{ $key }}">Outcome</label>
+        working days resolve
+        as <label class="visually-hidden" for="outcome-{{ $key }}">Outcome</label>
         <select class="form-select form-select-sm" id="outcome-{{ $key }}" name="end_outcome" @disabled(! $mayChange)>
             @include('nudges.choices', ['none' => null, 'choices' => $outcomes, 'names' => $outcomeNames,
                 'chosen' => $was->value('end_outcome', $plan->end_outcome_id ?? $usualOutcome), 'has' => $plan?->end_outcome_id])

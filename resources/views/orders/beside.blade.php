@@ -1,11 +1,15 @@
 <div id="orders-beside" @isset($oob) hx-swap-oob="morph" @endisset>
     @if ($sameOrder->isNotEmpty())
         <div class="same-order" role="status">
-            <p><b>Open elsewhere too,</b> about {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
+            <p><b>Open elsewhere too,</b> about
+                {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
             @foreach ($sameOrder as $other)
-                <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a> {{ $other->customer->name }}, {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
+                <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a>
+                    {{ $other->customer->name }}, {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
                 @can('resolve', $conversation)
-                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other" value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join <span class="visually-hidden">{{ $other->number() }}</span> into this</button></form>
+                    <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other"
+                        value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join
+                        <span class="visually-hidden">{{ $other->number() }}</span> into this</button></form>
                 @endcan
                 </div>
             @endforeach
@@ -16,18 +20,24 @@
             <div class="order-head">
                 <h2>Order <a href="{{ route('order', $order) }}">{{ $order->number }}</a></h2>
                 <span class="soft">@if ($orderCount > 1){{ $orders->count() === 1 ? '1 of' : '' }} {{ $orderCount }} orders @endif</span>
-                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf @method('delete')<button class="btn-away" aria-label="Take order {{ $order->number }} away" title="Take it away">×</button></form>
+                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf
+                    @method('delete')<button class="btn-away" aria-label="Take order {{ $order->number }} away"
+                    title="Take it away">×</button></form>
             </div>
             @include('orders.ledger', ['order' => $order])
         @else
             <details class="order-more" id="order-{{ $order->id }}">
-                <summary><b>Order {{ $order->number }}</b> <span class="soft">{{ $order->money($order->total) }}, {{ $time->short($order->placed_at) }}</span></summary>
+                <summary><b>Order {{ $order->number }}</b> <span class="soft">{{ $order->money($order->total) }},
+                    {{ $time->short($order->placed_at) }}</span></summary>
                 @include('orders.ledger', ['order' => $order])
-                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf @method('delete')<button class="btn btn-sm btn-outline-secondary">Take it away</button></form>
+                <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf
+                    @method('delete')<button class="btn btn-sm btn-outline-secondary">Take it away</button></form>
             </details>
         @endif
     @endforeach
     @foreach ($unknownNumbers as $unknown)
-        <p class="message-mark"><x-icon name="warning"/> {{ $unknown->asked_at === null ? "The shop is being asked for {$unknown->number}." : "The shop does not know {$unknown->number}." }}</p>
+        <p class="message-mark"><x-icon name="warning"/>
+            {{ $unknown->asked_at === null ? "The shop is being asked for {$unknown->number}." :
+                "The shop does not know {$unknown->number}." }}</p>
     @endforeach
 </div>

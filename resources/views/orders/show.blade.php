@@ -8,7 +8,9 @@
     </section>
     <div>
         <section class="sheet pad" aria-labelledby="buyer">
-            <h2 id="buyer">@if ($order->customer)<a href="{{ route('customer', $order->customer_id) }}">{{ \Illuminate\Support\Str::limit($order->buyer_name, 120) }}</a>@else{{ \Illuminate\Support\Str::limit($order->buyer_name, 120) }}@endif</h2>
+            <h2 id="buyer">@if ($order->customer)<a
+                href="{{ route('customer', $order->customer_id) }}">{{ \Illuminate\Support\Str::limit($order->buyer_name, 120)
+                    }}</a>@else{{ \Illuminate\Support\Str::limit($order->buyer_name, 120) }}@endif</h2>
             <p class="handles">@foreach (array_filter([$order->email, $order->telephone]) as $way)<span>{{ $way }}</span>@endforeach</p>
             <p>{{ $order->address }}{{ $order->address !== '' ? ', ' : '' }}{{ $order->country }}</p>
         </section>
@@ -17,7 +19,11 @@
             @if ($conversations->isEmpty())<p class="soft">Nobody has written about it.</p>@endif
             <ul class="earlier">
                 @foreach ($conversations as $conversation)
-                    <li><a href="{{ route('conversation', $conversation) }}"><b>{{ $conversation->subject }}</b></a><small>{{ $conversation->number() }} · {{ $conversation->account->title() }} · {{ $conversation->state->label() }} · {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }} · {{ $time->short($conversation->last_message_at) }}</small></li>
+                    <li><a href="{{ route('conversation', $conversation) }}"><b>{{ $conversation->subject }}</b></a><small>{{
+                        $conversation->number() }}
+                        · {{ $conversation->account->title() }} · {{ $conversation->state->label() }} ·
+                        {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }} ·
+                        {{ $time->short($conversation->last_message_at) }}</small></li>
                 @endforeach
             </ul>
         </section>

@@ -1,13 +1,16 @@
 @php $query = http_build_query([...$filter->query(), 'mark' => $mark]); @endphp
-<div id="queue-list" hx-get="/queue/{{ $view->key() }}/changes?{{ $query }}" hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s" hx-swap="morph:outerHTML" hx-ext="morph">
+<div id="queue-list" hx-get="/queue/{{ $view->key() }}/changes?{{ $query }}"
+    hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s" hx-swap="morph:outerHTML" hx-ext="morph">
     <nav class="tabs" aria-label="Views">
         @foreach ([...\App\Queue\QueueView::cases()] as $tab)
             @if ($tab === \App\Queue\QueueView::Resolved)
                 @foreach ($saved as $own)
-                    <a href="/queue/{{ $own->id }}" @if ($view->saved?->id === $own->id) aria-current="page" @endif>{{ $own->name }} @isset($counts[$own->id])<b class="tab-count">{{ \App\Views\ViewCounts::show($counts[$own->id]) }}</b>@endisset</a>
+                    <a href="/queue/{{ $own->id }}" @if ($view->saved?->id === $own->id) aria-current="page" @endif>{{ $own->name }}
+                        @isset($counts[$own->id])<b class="tab-count">{{ \App\Views\ViewCounts::show($counts[$own->id]) }}</b>@endisset</a>
                 @endforeach
             @endif
-            <a href="/queue/{{ $tab->value }}" @if ($tab === $view->builtIn) aria-current="page" @endif>{{ $tab->label() }} @isset($counts[$tab->value])<b class="tab-count">{{ $counts[$tab->value] }}</b>@endisset</a>
+            <a href="/queue/{{ $tab->value }}" @if ($tab === $view->builtIn) aria-current="page" @endif>{{ $tab->label() }}
+                @isset($counts[$tab->value])<b class="tab-count">{{ $counts[$tab->value] }}</b>@endisset</a>
         @endforeach
         <a href="/views/new" class="tab-new">New view</a>
     </nav>
@@ -18,7 +21,9 @@
                 <select id="filter-account" name="account" class="form-select form-select-sm" data-submit>
                     <option value="">Any way in</option>
                     @foreach ($accounts as $account)
-                        <option value="{{ $account->id }}" @selected($filter->account === $account->id)>{{ $account->channel->isMail() ? $account->shortAddress() : $account->title() }}</option>
+                        <option value="{{ $account->id }}"
+                            @selected($filter->account === $account->id)>{{ $account->channel->isMail() ? $account->shortAddress() :
+                                $account->title() }}</option>
                     @endforeach
                 </select>
                 <label class="visually-hidden" for="filter-category">Category</label>
@@ -33,7 +38,8 @@
                     <option value="">{{ $view->builtIn === \App\Queue\QueueView::MyTurn ? 'Mine and nobody’s' : 'Any owner' }}</option>
                     <option value="nobody" @selected($filter->owner === 'nobody')>Nobody’s yet</option>
                     @foreach ($teammates as $teammate)
-                        <option value="{{ $teammate->id }}" @selected($filter->owner === (string) $teammate->id)>{{ $teammate->name }}</option>
+                        <option value="{{ $teammate->id }}"
+                            @selected($filter->owner === (string) $teammate->id)>{{ $teammate->name }}</option>
                     @endforeach
                 </select>
                 <noscript><button class="btn btn-sm btn-outline-secondary">Show</button></noscript>
@@ -43,11 +49,14 @@
             <div id="filters" class="filters"></div>
         @endisset
         <p class="soft new-since" role="status" id="new-since">@if ($newSince > 0){{ $newSince }} new since you looked @endif</p>
-        <span class="view-ways"><a href="/queue/{{ $view->key() }}/board" data-key="b">As a board <kbd>B</kbd></a>@if ($mayChangeView)<a href="/views/{{ $view->saved->id }}">Change this view</a>@endif</span>
-        <form method="post" action="/queue/next">@csrf<button class="btn btn-primary" data-key="n">Take the next one <kbd>N</kbd></button></form>
+        <span class="view-ways"><a href="/queue/{{ $view->key() }}/board" data-key="b">As a board
+            <kbd>B</kbd></a>@if ($mayChangeView)<a href="/views/{{ $view->saved->id }}">Change this view</a>@endif</span>
+        <form method="post" action="/queue/next">@csrf<button class="btn btn-primary" data-key="n">Take the next one
+            <kbd>N</kbd></button></form>
     </div>
     @if ($viewProblem !== null)
-        <div class="empty"><x-cairn/><p class="field-problem">{{ $viewProblem }}</p>@if ($mayChangeView)<p><a class="btn btn-outline-secondary" href="/views/{{ $view->saved->id }}">Change this view</a></p>@endif</div>
+        <div class="empty"><x-cairn/><p class="field-problem">{{ $viewProblem }}</p>@if ($mayChangeView)<p><a
+            class="btn btn-outline-secondary" href="/views/{{ $view->saved->id }}">Change this view</a></p>@endif</div>
     @elseif ($groups === [])
         <div class="empty">
             <x-cairn/>
@@ -56,27 +65,50 @@
     @else
     <table class="ledger">
         <caption class="visually-hidden">{{ $view->label() }}, the most urgent first</caption>
-        <colgroup><col class="col-pick"><col class="col-cairn"><col class="col-who"><col class="col-by"><col class="col-about">@foreach ($view->columns() as $column)<col class="col-{{ $column->value }}">@endforeach</colgroup>
+        <colgroup><col class="col-pick"><col class="col-cairn"><col class="col-who"><col class="col-by"><col
+            class="col-about">@foreach ($view->columns() as $column)<col class="col-{{ $column->value }}">@endforeach</colgroup>
         <thead><tr>
-            @foreach (['Chosen', 'Promise', 'Customer', 'By', 'About', ...array_map(fn ($column) => $column->label(), $view->columns())] as $heading)
+            @foreach (['Chosen', 'Promise', 'Customer', 'By', 'About', ...array_map(fn ($column) => $column->label(), $view->columns())]
+                as $heading)
                 <th scope="col"><span class="visually-hidden">{{ $heading }}</span></th>
             @endforeach
         </tr></thead>
         @foreach ($groups as $group)
             <tbody class="group group-{{ $group->urgency }}" id="group-{{ $group->urgency }}">
-                <tr class="group-head"><th scope="rowgroup" colspan="{{ 5 + count($view->columns()) }}">{{ $group->label }} <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
+                <tr class="group-head"><th scope="rowgroup" colspan="{{ 5 + count($view->columns()) }}">{{ $group->label }}
+                    <span>{{ count($group->rows) }}{{ $hasMore && $loop->last ? '+' : '' }}</span></th></tr>
                 @foreach ($group->rows as $row)
                     @php $conversation = $row->conversation; $why = $row->why($time); @endphp
                     <tr class="row-conversation" id="c-{{ $conversation->id }}">
-                        <td class="cell-pick"><input type="checkbox" class="form-check-input" name="ids[]" value="{{ $conversation->id }}" form="bulk-form" data-pick id="pick-{{ $conversation->id }}" aria-label="Choose {{ $conversation->number() }}, {{ $conversation->subject }}"></td>
+                        <td class="cell-pick"><input type="checkbox" class="form-check-input" name="ids[]"
+                            value="{{ $conversation->id }}" form="bulk-form" data-pick id="pick-{{ $conversation->id }}"
+                            aria-label="Choose {{ $conversation->number() }}, {{ $conversation->subject }}"></td>
                         <td class="cell-cairn">{{ \App\Support\Drawings::cairn($row->standing) }}</td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
-                        <td class="cell-by">{{ \App\Support\Drawings::icon($conversation->channel->icon(), $conversation->channel->label().($conversation->public ? ', public' : '')) }}@if ($conversation->public)<span class="public-dot" aria-hidden="true"></span>@endif</td>
-                        <td class="cell-about"><a href="/conversations/{{ $conversation->id }}" class="row-link"><b>{{ $conversation->subject }}</b></a> @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif @if ($conversation->mood === \Cairnfield\Core\Mood\Mood::Upset)<span class="word-chip word-upset">upset</span>@endif @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span class="word-chip">{{ $tag->name }}</span> @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($why !== '')<span class="why">{{ $why }}</span>@endif</td>
+                        <td class="cell-by">{{ \App\Support\Drawings::icon($conversation->channel->icon(),
+                            $conversation->channel->label().($conversation->public ? ', public' : '')) }}@if ($conversation->public)<span
+                            class="public-dot" aria-hidden="true"></span>@endif</td>
+                        <td class="cell-about"><a href="/conversations/{{ $conversation->id }}"
+                            class="row-link"><b>{{ $conversation->subject }}</b></a>
+                            @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span
+                            class="word-chip
+                            word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif
+                            @if ($conversation->mood === \Cairnfield\Core\Mood\Mood::Upset)<span
+                            class="word-chip word-upset">upset</span>@endif
+                            @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span
+                            class="word-chip">{{ $tag->name }}</span>
+                            @endforeach<span class="soft">{{ $row->preview() }}</span>@if ($why !== '')<span
+                            class="why">{{ $why }}</span>@endif</td>
                         @foreach ($view->columns() as $column)
                             @switch($column)
                                 @case(\App\Views\Column::Number)
-                                    <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() : $conversation->orders->first()->number }}</b><small>@if ($conversation->orders->isNotEmpty()){{ $conversation->orders->first()->standing() }}@else{{ $conversation->channel->isMail() ? 'to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@endif @if ($conversation->automatic) · automatic @endif</small></td>
+                                    <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() :
+                                        $conversation->orders->first()->number
+                                        }}</b><small>@if ($conversation->orders->isNotEmpty()){{
+                                        $conversation->orders->first()->standing()
+                                        }}@else{{ $conversation->channel->isMail() ? 'to '.$conversation->account->shortAddress() :
+                                        $conversation->channel->label() }}@endif
+                                        @if ($conversation->automatic) · automatic @endif</small></td>
                                     @break
                                 @case(\App\Views\Column::Category)
                                     <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
@@ -87,11 +119,18 @@
                                 @case(\App\Views\Column::Due)
                                                     <td class="cell-due">
                                                         @if ($row->standing !== null)
-                                                            <b class="due" title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency === 'later' || $group->urgency === 'plain' ? $time->short($conversation->due_at) : $row->standing->timeLeft() }}</b><small>{{ $row->promise() }}</small>
+                                                            <b class="due"
+                                                                title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency ===
+                                                                    'later' || $group->urgency === 'plain' ?
+                                                                    $time->short($conversation->due_at) : $row->standing->timeLeft()
+                                                                    }}</b><small>{{ $row->promise() }}</small>
                                                         @elseif ($conversation->state === \App\Conversations\ConversationState::Held)
-                                                            <b>{{ $conversation->bring_back_at === null ? '—' : $time->short($conversation->bring_back_at) }}</b><small>comes back</small>
+                                                            <b>{{ $conversation->bring_back_at === null ? '—' :
+                                                                $time->short($conversation->bring_back_at) }}</b><small>comes
+                                                                back</small>
                                                         @else
-                                                            <b>{{ $time->short($conversation->last_message_at) }}</b><small>{{ $conversation->outcome?->name ?? 'last message' }}</small>
+                                                            <b>{{ $time->short($conversation->last_message_at) }}</b><small>{{
+                                                                $conversation->outcome?->name ?? 'last message' }}</small>
                                                         @endif
                                                     </td>
                                     @break
@@ -102,10 +141,12 @@
                                         \App\Views\Column::State => $conversation->state->label(),
                                         \App\Views\Column::Outcome => $conversation->outcome?->name ?? '—',
                                         \App\Views\Column::Account => $conversation->account->title(),
-                                        \App\Views\Column::Language => $conversation->language === null ? '—' : \Locale::getDisplayLanguage($conversation->language, 'en'),
+                                        \App\Views\Column::Language => $conversation->language === null ? '—' :
+                                            \Locale::getDisplayLanguage($conversation->language, 'en'),
                                         \App\Views\Column::Began => $time->short($conversation->created_at),
                                         \App\Views\Column::LastMessage => $time->short($conversation->last_message_at),
-                                        \App\Views\Column::WaitingSince => $conversation->waiting_since === null ? '—' : $time->short($conversation->waiting_since),
+                                        \App\Views\Column::WaitingSince => $conversation->waiting_since === null ? '—' :
+                                            $time->short($conversation->waiting_since),
                                         default => '',
                                     } }}</td>
                             @endswitch
@@ -117,7 +158,9 @@
     </table>
     @if ($hasMore)
         @php $more = http_build_query([...$filter->query(), 'rows' => min(\App\Queue\QueueFilter::MOST_ROWS, $filter->rows * 2)]); @endphp
-        <p class="more" id="more-{{ $filter->rows }}"><a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}?{{ $more }}" hx-get="/queue/{{ $view->key() }}/changes?{{ $more }}" hx-trigger="click, intersect once" hx-target="#queue-list" hx-swap="morph:outerHTML">Show more</a></p>
+        <p class="more" id="more-{{ $filter->rows }}"><a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}?{{ $more }}"
+            hx-get="/queue/{{ $view->key() }}/changes?{{ $more }}" hx-trigger="click, intersect once" hx-target="#queue-list"
+            hx-swap="morph:outerHTML">Show more</a></p>
     @endif
     @endif
 </div>

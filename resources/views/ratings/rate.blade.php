@@ -11,12 +11,15 @@
         <legend class="visually-hidden">{{ $words->question }}</legend>
         <span aria-hidden="true">{{ $words->bad }}</span>
         @foreach (range(1, 5) as $stars)
-            <label title="{{ sprintf($words->stars, $stars) }}"><input type="radio" name="score" value="{{ $stars }}" aria-label="{{ sprintf($words->stars, $stars) }}" @checked($score === $stars) required><b aria-hidden="true">{{ $stars }}</b><span aria-hidden="true">★</span></label>
+            <label title="{{ sprintf($words->stars, $stars) }}"><input type="radio" name="score" value="{{ $stars }}"
+                aria-label="{{ sprintf($words->stars, $stars) }}"
+                @checked($score === $stars) required><b aria-hidden="true">{{ $stars }}</b><span aria-hidden="true">★</span></label>
         @endforeach
         <span aria-hidden="true">{{ $words->good }}</span>
     </fieldset>
     <label class="form-label" for="comment">{{ $words->comment }}</label>
-    <textarea class="form-control" id="comment" name="comment" rows="4" maxlength="{{ \App\Ratings\RateConversation::LONGEST_COMMENT }}">{{ $comment }}</textarea>
+    <textarea class="form-control" id="comment" name="comment" rows="4"
+        maxlength="{{ \App\Ratings\RateConversation::LONGEST_COMMENT }}">{{ $comment }}</textarea>
     <button class="btn btn-primary">{{ $words->send }}</button>
 </form>
 @endsection

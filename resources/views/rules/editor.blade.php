@@ -1,6 +1,7 @@
 {{-- A rule as a sentence, and beside it what fits right now. Each choice sends the whole form: what was asked before it is
     given up, so that an answer that comes late never takes a later choice back. --}}
-<div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-sync="this:replace" hx-swap="morph:outerHTML settle:0ms" hx-ext="morph">
+<div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-sync="this:replace"
+    hx-swap="morph:outerHTML settle:0ms" hx-ext="morph">
     <div class="sheet pad rule-words">
         <fieldset class="rule-when"><legend>When</legend>
             @php $since = $clock['since'] ?? ''; @endphp
@@ -8,21 +9,37 @@
                 <label class="visually-hidden" for="clock-since">What sets it off</label>
                 <select class="form-select form-select-sm" id="clock-since" name="clock[since]" hx-post="{{ $redraw }}" hx-trigger="change">
                     <option value="">something happens:</option>
-                    @foreach (\App\Rules\TimeTriggerSince::cases() as $one)<option value="{{ $one->value }}" @selected($since === $one->value)>so many hours {{ $one->label() }}</option>@endforeach
+                    @foreach (\App\Rules\TimeTriggerSince::cases() as $one)<option value="{{ $one->value }}"
+                        @selected($since === $one->value)>so many hours {{ $one->label() }}</option>@endforeach
                     <option value="times" @selected($since === 'times')>at a set time</option>
                 </select>
                 @if ($since === '')
                     <details class="menu" id="events-menu">
-                        <summary class="btn btn-sm btn-outline-secondary condition-chosen">{{ implode(' or ', array_map(fn ($event) => \App\Rules\RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
-                        <div class="menu-panel menu-tall checks-panel">@foreach (\App\Rules\RuleEvent::cases() as $event)<label><input type="checkbox" class="form-check-input" name="events[]" value="{{ $event->value }}" @checked(in_array($event->value, $events, true)) hx-post="{{ $redraw }}" hx-trigger="change"> {{ $event->label() }}</label>@endforeach</div>
+                        <summary class="btn btn-sm btn-outline-secondary condition-chosen">{{ implode(' or ', array_map(fn ($event) =>
+                            \App\Rules\RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
+                        <div class="menu-panel menu-tall checks-panel">@foreach (\App\Rules\RuleEvent::cases() as $event)<label><input
+                            type="checkbox" class="form-check-input" name="events[]" value="{{ $event->value }}"
+                            @checked(in_array($event->value, $events, true)) hx-post="{{ $redraw }}" hx-trigger="change">
+                            {{ $event->label() }}</label>@endforeach</div>
                     </details>
                 @elseif ($since === 'times')
-                    @foreach ([1 => 'Mon', 2 => 'Tue', 3 => 'Wed', 4 => 'Thu', 5 => 'Fri', 6 => 'Sat', 7 => 'Sun'] as $day => $label)<label class="day"><input type="checkbox" class="form-check-input" name="clock[days][]" value="{{ $day }}" @checked(in_array((string) $day, array_map(strval(...), $clock['days'] ?? []), true))> {{ $label }}</label>@endforeach
-                    <label for="clock-time">at</label><input class="form-control form-control-sm hours" type="time" id="clock-time" name="clock[time]" value="{{ $clock['time'] ?? '09:00' }}">
+                    @foreach ([1 => 'Mon', 2 => 'Tue', 3 => 'Wed', 4 => 'Thu', 5 => 'Fri', 6 => 'Sat', 7 => 'Sun'] as $day => $label)<label
+                        class="day"><input type="checkbox" class="form-check-input" name="clock[days][]" value="{{ $day }}"
+                        @checked(in_array((string) $day, array_map(strval(...), $clock['days'] ?? []), true))>
+                        {{ $label }}</label>@endforeach
+                    <label for="clock-time">at</label><input class="form-control form-control-sm hours" type="time" id="clock-time"
+                        name="clock[time]" value="{{ $clock['time'] ?? '09:00' }}">
                 @else
-                    <label class="visually-hidden" for="clock-hours">How many hours</label><input class="form-control form-control-sm hours" type="number" min="0" max="5000" id="clock-hours" name="clock[hours]" value="{{ $clock['hours'] ?? '' }}">
-                    <label class="visually-hidden" for="clock-in-hours">Which hours count</label><select class="form-select form-select-sm" id="clock-in-hours" name="clock[in_hours]"><option value="">hours</option><option value="1" @selected((bool) ($clock['in_hours'] ?? false))>working hours</option></select>
-                    <label for="clock-again">again every</label><input class="form-control form-control-sm hours" type="number" min="0" max="5000" id="clock-again" name="clock[again]" value="{{ ($clock['again'] ?? 0) ?: '' }}" placeholder="once"> <span>hours</span>
+                    <label class="visually-hidden" for="clock-hours">How many hours</label><input
+                        class="form-control form-control-sm hours" type="number" min="0" max="5000" id="clock-hours" name="clock[hours]"
+                        value="{{ $clock['hours'] ?? '' }}">
+                    <label class="visually-hidden" for="clock-in-hours">Which hours count</label><select
+                        class="form-select form-select-sm" id="clock-in-hours" name="clock[in_hours]"><option
+                        value="">hours</option><option value="1"
+                        @selected((bool) ($clock['in_hours'] ?? false))>working hours</option></select>
+                    <label for="clock-again">again every</label><input class="form-control form-control-sm hours" type="number" min="0"
+                        max="5000" id="clock-again" name="clock[again]" value="{{ ($clock['again'] ?? 0) ?: '' }}" placeholder="once">
+                        <span>hours</span>
                 @endif
             </div>
         </fieldset>
@@ -37,40 +54,70 @@
                 @endphp
                 <div class="action-line" id="action-{{ $index }}">
                     <label class="visually-hidden" for="action-{{ $index }}-do">What it does</label>
-                    <select class="form-select form-select-sm" id="action-{{ $index }}-do" name="{{ $name }}[do]" hx-post="{{ $redraw }}" hx-trigger="change"><option value="">choose …</option>@foreach ($choices->all() as $key => $phrase)<option value="{{ $key }}" @selected($key === $do)>{{ $phrase }}</option>@endforeach</select>
+                    <select class="form-select form-select-sm" id="action-{{ $index }}-do" name="{{ $name }}[do]"
+                        hx-post="{{ $redraw }}" hx-trigger="change"><option value="">choose
+                        …</option>@foreach ($choices->all() as $key => $phrase)<option value="{{ $key }}"
+                        @selected($key === $do)>{{ $phrase }}</option>@endforeach</select>
                     @if ($choices->hasChoices($do))
                         <label class="visually-hidden" for="action-{{ $index }}-value">Which</label>
-                        <select class="form-select form-select-sm" id="action-{{ $index }}-value" name="{{ $name }}[value]" hx-post="{{ $redraw }}" hx-trigger="change">@if (! $choices->canBeEmpty($do))<option value="">choose …</option>@endif @foreach ($choices->choices($do) as $value => $label)<option value="{{ $value }}" @selected((string) $value === $chosen)>{{ $label }}</option>@endforeach</select>
+                        <select class="form-select form-select-sm" id="action-{{ $index }}-value" name="{{ $name }}[value]"
+                            hx-post="{{ $redraw }}" hx-trigger="change">@if (! $choices->canBeEmpty($do))<option value="">choose
+                            …</option>@endif @foreach ($choices->choices($do) as $value => $label)<option value="{{ $value }}"
+                            @selected((string) $value === $chosen)>{{ $label }}</option>@endforeach</select>
                     @endif
                     @if ($choices->answers($do))
-                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm" id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
-                        <label for="action-{{ $index }}-instead">else</label><select class="form-select form-select-sm" id="action-{{ $index }}-instead" name="{{ $name }}[instead]" aria-label="Else, when that person is away or has left"><option value="">nobody</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
-                        @if ($do === 'answer')<label class="visually-hidden" for="action-{{ $index }}-then">State afterwards</label><select class="form-select form-select-sm" id="action-{{ $index }}-then" name="{{ $name }}[then]">@foreach ($choices->afterwards() as $value => $label)<option value="{{ $value }}" @selected((string) $value === ($action['then'] ?? 'same'))>{{ $label }}</option>@endforeach</select>@endif
+                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm"
+                            id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose
+                            …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
+                            @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                        <label for="action-{{ $index }}-instead">else</label><select class="form-select form-select-sm"
+                            id="action-{{ $index }}-instead" name="{{ $name }}[instead]" aria-label="Else, when that person is away or
+                            has left"><option value="">nobody</option>@foreach ($choices->people() as $id => $person)<option
+                            value="{{ $id }}"
+                            @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                        @if ($do === 'answer')<label class="visually-hidden" for="action-{{ $index }}-then">State
+                            afterwards</label><select class="form-select form-select-sm" id="action-{{ $index }}-then"
+                            name="{{ $name }}[then]">@foreach ($choices->afterwards() as $value => $label)<option value="{{ $value }}"
+                            @selected((string) $value === ($action['then'] ?? 'same'))>{{ $label }}</option>@endforeach</select>@endif
                     @endif
                     @if ($choices->takesPerson($do))
-                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm" id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}" @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm"
+                            id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose
+                            …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
+                            @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
                     @endif
                     @if ($text !== null)
-                        <label class="visually-hidden" for="action-{{ $index }}-text">{{ $text }}</label><input class="form-control form-control-sm" id="action-{{ $index }}-text" name="{{ $name }}[text]" value="{{ $action['text'] ?? '' }}" maxlength="5000" placeholder="{{ $text }}">
+                        <label class="visually-hidden" for="action-{{ $index }}-text">{{ $text }}</label><input
+                            class="form-control form-control-sm" id="action-{{ $index }}-text" name="{{ $name }}[text]"
+                            value="{{ $action['text'] ?? '' }}" maxlength="5000" placeholder="{{ $text }}">
                     @endif
                     @if ($do === 'tell')
-                        <label class="action-check" for="action-{{ $index }}-mail"><input type="checkbox" class="form-check-input" id="action-{{ $index }}-mail" name="{{ $name }}[mail]" value="1" @checked(($action['mail'] ?? '') === '1')> also by mail</label>
+                        <label class="action-check" for="action-{{ $index }}-mail"><input type="checkbox" class="form-check-input"
+                            id="action-{{ $index }}-mail" name="{{ $name }}[mail]" value="1"
+                            @checked(($action['mail'] ?? '') === '1')> also by mail</label>
                     @endif
                     @if ($choices->takesHours($do, $chosen))
-                        <label for="action-{{ $index }}-hours">for</label><input class="form-control form-control-sm hours" type="number" min="1" max="2000" id="action-{{ $index }}-hours" name="{{ $name }}[hours]" value="{{ $action['hours'] ?? '' }}"> <span>working hours</span>
+                        <label for="action-{{ $index }}-hours">for</label><input class="form-control form-control-sm hours"
+                            type="number" min="1" max="2000" id="action-{{ $index }}-hours" name="{{ $name }}[hours]"
+                            value="{{ $action['hours'] ?? '' }}"> <span>working hours</span>
                     @endif
-                    <button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="remove-action:{{ $index }}" class="btn-away" hx-post="{{ $redraw }}" aria-label="Take this away">×</button>
+                    <button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="remove-action:{{ $index }}"
+                        class="btn-away" hx-post="{{ $redraw }}" aria-label="Take this away">×</button>
                 </div>
             @endforeach
-            <p class="condition-add"><button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="add-action" class="btn btn-sm btn-outline-secondary" hx-post="{{ $redraw }}">And also …</button></p>
+            <p class="condition-add"><button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="add-action"
+                class="btn btn-sm btn-outline-secondary" hx-post="{{ $redraw }}">And also …</button></p>
         </fieldset>
     </div>
     <section class="sheet pad rule-fitting" aria-live="polite">
         @if ($fitting === null)
             <h2>Fits right now</h2><p class="soft">This cannot be asked as it stands.</p>
         @else
-            <h2>{{ count($fitting) === 0 ? 'Nothing' : (count($fitting) === 1 ? 'One conversation' : count($fitting).' conversations') }} of the latest {{ $looked === 1 ? 'one' : $looked }}</h2>
-            <ul class="plain-list">@foreach (array_slice($fitting, 0, 6) as [$conversation, $because])<li><a href="/conversations/{{ $conversation->id }}">{{ \Illuminate\Support\Str::limit($conversation->subject, 60) }}</a><small>{{ $because === [] ? 'always' : implode(' · ', $because) }}</small></li>@endforeach</ul>
+            <h2>{{ count($fitting) === 0 ? 'Nothing' : (count($fitting) === 1 ? 'One conversation' : count($fitting).' conversations') }}
+                of the latest {{ $looked === 1 ? 'one' : $looked }}</h2>
+            <ul class="plain-list">@foreach (array_slice($fitting, 0, 6) as [$conversation, $because])<li><a
+                href="/conversations/{{ $conversation->id }}">{{ \Illuminate\Support\Str::limit($conversation->subject, 60)
+                    }}</a><small>{{ $because === [] ? 'always' : implode(' · ', $because) }}</small></li>@endforeach</ul>
             @if (count($fitting) > 6)<p class="soft">and {{ count($fitting) - 6 }} more</p>@endif
         @endif
     </section>

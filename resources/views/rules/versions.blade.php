@@ -2,11 +2,14 @@
 @section('title', "Versions of {$rule->name}")
 @section('content')
 <main id="content" class="page page-narrow">
-    <div class="page-head"><h1>Versions of “{{ $rule->name }}”</h1><a class="btn btn-outline-secondary" href="/rules/{{ $rule->id }}">Back to the rule</a></div>
+    <div class="page-head"><h1>Versions of “{{ $rule->name }}”</h1><a class="btn btn-outline-secondary"
+        href="/rules/{{ $rule->id }}">Back to the rule</a></div>
     @foreach ($versions as $version)
         @php $label = $labels($version->content); @endphp
-        <div class="sheet pad template-version"><p><b>{{ $version->version }}</b> {{ $version->what }}, {{ $version->teammate?->name ?? 'Cairnfield' }}, {{ $time->short($version->at) }}</p>
-            <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== []) <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p></div>
+        <div class="sheet pad template-version"><p><b>{{ $version->version }}</b> {{ $version->what }},
+            {{ $version->teammate?->name ?? 'Cairnfield' }}, {{ $time->short($version->at) }}</p>
+            <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== [])
+                <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p></div>
     @endforeach
 </main>
 @endsection

@@ -7,30 +7,46 @@
 @section('content')
 <main id="content" class="page page-narrow search-page">
     <h1 class="visually-hidden">Search</h1>
-    @if ($asked->cut)<p class="message-mark"><x-icon name="warning"/> Only the first {{ \Cairnfield\Core\Search\SearchQuery::LONGEST }} characters and twenty words are looked for.</p>@endif
+    @if ($asked->cut)<p class="message-mark"><x-icon name="warning"/> Only the first {{ \Cairnfield\Core\Search\SearchQuery::LONGEST }}
+        characters and twenty words are looked for.</p>@endif
     @foreach ($problems as $problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endforeach
     @if ($rows === null)
         <div class="empty">
             <x-cairn/>
-            <p>{{ $written === '' ? 'Write what you look for above: words, a name, an order’s number, an address.' : 'There is no word in “'.$written.'” to look for. Write a name, a number or a word.' }}</p>
-            <p>Narrow it with <code>state:held</code>, <code>owner:ilse</code>, <code>category:late</code>, <code>tag:festival</code>, <code>from:ana</code>, <code>order:B-20431</code>, <code>before:{{ now()->format('Y-m-d') }}</code>, <code>has:file</code>, <code>is:public</code>. Put a phrase in "quotes", and a minus before what must not be there.</p>
+            <p>{{ $written === '' ? 'Write what you look for above: words, a name, an order’s number, an address.' :
+                'There is no word in “'.$written.'” to look for. Write a name, a number or a word.' }}</p>
+            <p>Narrow it with <code>state:held</code>, <code>owner:ilse</code>, <code>category:late</code>, <code>tag:festival</code>,
+                <code>from:ana</code>, <code>order:B-20431</code>, <code>before:{{ now()->format('Y-m-d') }}</code>,
+                <code>has:file</code>, <code>is:public</code>. Put a phrase in "quotes", and a minus before what must not be there.</p>
         </div>
     @elseif ($problems === [])
-        <p class="soft" role="status">{{ $rows->isEmpty() ? 'Nothing was found.' : ($hasMore ? 'The latest '.$rows->count().($page > 1 ? ' of this page' : '') : trans_choice('{1} One conversation|[2,*] :count conversations', $rows->count(), ['count' => $rows->count()])) }}</p>
+        <p class="soft"
+            role="status">{{ $rows->isEmpty() ? 'Nothing was found.' : ($hasMore ? 'The latest '.$rows->count().($page > 1 ?
+                ' of this page' : '') : trans_choice('{1} One conversation|[2,*] :count conversations', $rows->count(), ['count' =>
+                $rows->count()])) }}</p>
         <ol class="found sheet">
             @foreach ($rows as $row)
                 <li>
-                    <p><a class="row-link" href="{{ route('conversation', $row) }}">{{ \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->subject, $words)) }}</a> <span class="soft found-at">{{ $time->short($row->last_message_at) }}</span></p>
-                    <p class="soft"><b>{{ \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->customer->name, $words)) }}</b> · {{ $row->number() }}@if ($row->orders->isNotEmpty()) · {{ $row->orders->pluck('number')->implode(', ') }}@endif · {{ $row->state->label() }} · {{ $row->owner?->firstName() ?? 'nobody’s yet' }}</p>
+                    <p><a class="row-link"
+                        href="{{ route('conversation', $row) }}">{{
+                            \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->subject, $words)) }}</a>
+                        <span class="soft found-at">{{ $time->short($row->last_message_at) }}</span></p>
+                    <p class="soft"><b>{{ \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->customer->name,
+                        $words)) }}</b>
+                        · {{ $row->number() }}@if ($row->orders->isNotEmpty()) ·
+                        {{ $row->orders->pluck('number')->implode(', ') }}@endif · {{ $row->state->label() }} ·
+                        {{ $row->owner?->firstName() ?? 'nobody’s yet' }}</p>
                     <p>{{ \App\Search\MarkedText::of($pieces[$row->id] ?? []) }}</p>
                 </li>
             @endforeach
         </ol>
         @if ($page > 1 || $hasMore)
             <nav class="pages" aria-label="Pages">
-                @if ($page > 1)<a class="btn btn-outline-secondary" rel="prev" href="/search?{{ http_build_query(['q' => $written, 'page' => $page - 1]) }}">Before</a>@endif
+                @if ($page > 1)<a class="btn btn-outline-secondary" rel="prev"
+                    href="/search?{{ http_build_query(['q' => $written, 'page' => $page - 1]) }}">Before</a>@endif
                 <span class="soft">Page {{ $page }}</span>
-                @if ($hasMore)<a class="btn btn-outline-secondary" rel="next" href="/search?{{ http_build_query(['q' => $written, 'page' => $page + 1]) }}">Next</a>@endif
+                @if ($hasMore)<a class="btn btn-outline-secondary" rel="next"
+                    href="/search?{{ http_build_query(['q' => $written, 'page' => $page + 1]) }}">Next</a>@endif
             </nav>
         @endif
     @endif

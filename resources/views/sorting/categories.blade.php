@@ -8,12 +8,14 @@
         <div>
             <table class="table sheet">
                 <caption class="visually-hidden">Categories in their tree</caption>
-                <thead><tr><th scope="col">Inside name</th><th scope="col">What customers read</th><th scope="col">Responsible</th><th scope="col">Who knows about it</th><th scope="col" class="num">Conversations</th></tr></thead>
+                <thead><tr><th scope="col">Inside name</th><th scope="col">What customers read</th><th scope="col">Responsible</th><th
+                    scope="col">Who knows about it</th><th scope="col" class="num">Conversations</th></tr></thead>
                 <tbody>
                     @foreach ($categories as [$one, $depth])
                         <tr>
                             <td class="depth-{{ $depth }}"><a href="/sorting/categories/{{ $one->id }}">{{ $one->name }}</a></td>
-                            <td class="{{ $one->hidden ? 'soft' : '' }}">{{ $one->hidden ? 'hidden from customers' : $one->customer_name }}</td>
+                            <td class="{{ $one->hidden ? 'soft' : '' }}">{{ $one->hidden ? 'hidden from customers' : $one->customer_name
+                                }}</td>
                             <td>{{ $one->responsible?->firstName() ?? '—' }}</td>
                             <td>{{ $one->members->map->firstName()->implode(', ') ?: '—' }}</td>
                             <td class="num">{{ $counts[$one->id] ?? 0 }}</td>
@@ -21,7 +23,8 @@
                     @endforeach
                 </tbody>
             </table>
-            @include('sorting.retired', ['at' => '/sorting/categories', 'mergedNames' => collect($categories)->mapWithKeys(fn ($row) => [$row[0]->id => $row[0]->path])])
+            @include('sorting.retired', ['at' => '/sorting/categories', 'mergedNames' => collect($categories)->mapWithKeys(fn ($row) =>
+                [$row[0]->id => $row[0]->path])])
         </div>
         <form method="post" action="/sorting/categories" class="sheet pad">
             @csrf

@@ -2,27 +2,37 @@
 <label class="form-label" for="category-name">Inside name</label>
 <input class="form-control" id="category-name" name="name" value="{{ $was->value('name', $category?->name) }}" maxlength="80" required>
 <label class="form-label" for="category-customer-name">What customers read</label>
-<input class="form-control" id="category-customer-name" name="customer_name" value="{{ $was->value('customer_name', $category?->customer_name) }}" maxlength="80" placeholder="as the inside name">
-<div class="form-check"><input type="checkbox" class="form-check-input" id="category-hidden" name="hidden" value="1" @checked($was->value('hidden', $category?->hidden))><label for="category-hidden">Hide it from customers</label></div>
+<input class="form-control" id="category-customer-name" name="customer_name"
+    value="{{ $was->value('customer_name', $category?->customer_name) }}" maxlength="80" placeholder="as the inside name">
+<div class="form-check"><input type="checkbox" class="form-check-input" id="category-hidden" name="hidden" value="1"
+    @checked($was->value('hidden', $category?->hidden))><label for="category-hidden">Hide it from customers</label></div>
 <label class="form-label" for="category-parent">Lies below</label>
 <select class="form-select" id="category-parent" name="parent">
     <option value="">nothing: at the top</option>
     @foreach ($categories as [$one, $depth])
         @continue($one->id === $category?->id)
-        <option value="{{ $one->id }}" @selected((string) $was->value('parent', $category?->parent_id) === (string) $one->id)>{{ str_repeat('   ', $depth) }}{{ $one->name }}</option>
+        <option value="{{ $one->id }}"
+            @selected((string) $was->value('parent', $category?->parent_id) === (string) $one->id)>{{ str_repeat('   ', $depth) }}{{
+                $one->name }}</option>
     @endforeach
 </select>
 <label class="form-label" for="category-responsible">Responsible</label>
 <select class="form-select" id="category-responsible" name="responsible">
     <option value="">nobody</option>
-    @foreach ($teammates as $person)<option value="{{ $person->id }}" @selected((string) $was->value('responsible', $category?->responsible_id) === (string) $person->id)>{{ $person->name }}</option>@endforeach
+    @foreach ($teammates as $person)<option value="{{ $person->id }}"
+        @selected((string) $was->value('responsible', $category?->responsible_id) === (string) $person->id)>{{ $person->name
+            }}</option>@endforeach
 </select>
 <fieldset class="checks"><legend class="form-label">Who knows about it</legend>
     @foreach ($teammates as $person)
-        <label><input type="checkbox" class="form-check-input" name="members[]" value="{{ $person->id }}" @checked(in_array((string) $person->id, array_map(strval(...), (array) $was->value('members', $category?->members->modelKeys() ?? [])), true))> {{ $person->firstName() }}</label>
+        <label><input type="checkbox" class="form-check-input" name="members[]" value="{{ $person->id }}"
+            @checked(in_array((string) $person->id, array_map(strval(...), (array) $was->value('members',
+                $category?->members->modelKeys() ?? [])), true))>
+            {{ $person->firstName() }}</label>
     @endforeach
 </fieldset>
 @if ($category)
     <label class="form-label" for="category-position">Place in the list</label>
-    <input class="form-control" id="category-position" name="position" type="number" min="0" max="10000" value="{{ $was->value('position', $category->position) }}">
+    <input class="form-control" id="category-position" name="position" type="number" min="0" max="10000"
+        value="{{ $was->value('position', $category->position) }}">
 @endif

@@ -3,7 +3,8 @@
 @section('content')
 <main id="content" class="page page-narrow">
     @include('set-up.places')
-    <div class="page-head"><h1>{{ $category->path }}</h1><a class="btn btn-outline-secondary" href="/sorting/categories">All categories</a></div>
+    <div class="page-head"><h1>{{ $category->path }}</h1><a class="btn btn-outline-secondary" href="/sorting/categories">All
+        categories</a></div>
     <div class="page-two">
         <form method="post" action="/sorting/categories/{{ $category->id }}" class="sheet pad">
             @csrf
@@ -18,7 +19,8 @@
                 <label class="form-label" for="category-into">Into</label>
                 <select class="form-select" id="category-into" name="into" required>
                     <option value="">choose …</option>
-                    @foreach ($categories as [$one, $depth])@continue($one->id === $category->id)<option value="{{ $one->id }}">{{ $one->path }}</option>@endforeach
+                    @foreach ($categories as [$one, $depth])@continue($one->id === $category->id)<option
+                        value="{{ $one->id }}">{{ $one->path }}</option>@endforeach
                 </select>
                 <button class="btn btn-outline-secondary">Merge</button>
             </form>

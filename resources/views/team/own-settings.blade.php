@@ -17,11 +17,13 @@
         <div class="form-check">
             <input type="hidden" name="single_keys" value="0">
             <input class="form-check-input" type="checkbox" id="single_keys" name="single_keys" value="1" @checked($signedIn->single_keys)>
-            <label class="form-check-label" for="single_keys">Single keys work (<kbd>n</kbd> next, <kbd>t</kbd> take, <kbd>r</kbd> reply …)</label>
+            <label class="form-check-label" for="single_keys">Single keys work (<kbd>n</kbd> next, <kbd>t</kbd> take,
+                <kbd>r</kbd> reply …)</label>
         </div>
         <div>
             <label class="form-label" for="signature">Signature in my own name</label>
-            <textarea class="form-control" id="signature" name="signature" rows="3" maxlength="1000" placeholder="Ilse, Brindle Kite Works">{{ old('signature', $signedIn->signature) }}</textarea>
+            <textarea class="form-control" id="signature" name="signature" rows="3" maxlength="1000"
+                placeholder="Ilse, Brindle Kite Works">{{ old('signature', $signedIn->signature) }}</textarea>
         </div>
         <div>
             <h2>What I am told</h2>
@@ -31,8 +33,12 @@
                     @foreach (\App\Notifications\NewsKind::cases() as $kind)
                         @php [$inApp, $mail] = \App\Notifications\Notify::wish($signedIn, $kind); @endphp
                         <tr><td>{{ $kind->label() }}</td>
-                            <td><input type="checkbox" class="form-check-input" name="told[{{ $kind->value }}][app]" value="1" @checked($inApp) aria-label="{{ $kind->label() }}: told here"></td>
-                            <td><select class="form-select form-select-sm" name="told[{{ $kind->value }}][mail]" aria-label="{{ $kind->label() }}: by mail">@foreach (\App\Notifications\MailWhen::cases() as $when)<option value="{{ $when->value }}" @selected($when === $mail)>{{ $when->label() }}</option>@endforeach</select></td></tr>
+                            <td><input type="checkbox" class="form-check-input" name="told[{{ $kind->value }}][app]" value="1"
+                                @checked($inApp) aria-label="{{ $kind->label() }}: told here"></td>
+                            <td><select class="form-select form-select-sm" name="told[{{ $kind->value }}][mail]"
+                                aria-label="{{ $kind->label() }}: by
+                                mail">@foreach (\App\Notifications\MailWhen::cases() as $when)<option value="{{ $when->value }}"
+                                @selected($when === $mail)>{{ $when->label() }}</option>@endforeach</select></td></tr>
                     @endforeach
                 </tbody>
             </table>

@@ -8,7 +8,8 @@
         @error('email')<p class="field-problem" role="alert" id="email-problem">{{ $message }}</p>@enderror
         <div>
             <label class="form-label" for="email">Email address</label>
-            <input class="form-control" id="email" name="email" type="email" autocomplete="username" required value="{{ old('email') }}" autofocus @error('email') aria-invalid="true" aria-describedby="email-problem" @enderror>
+            <input class="form-control" id="email" name="email" type="email" autocomplete="username" required value="{{ old('email') }}"
+                autofocus @error('email') aria-invalid="true" aria-describedby="email-problem" @enderror>
         </div>
         <div>
             <label class="form-label" for="password">Password</label>

@@ -1,6 +1,8 @@
 @php
     use Cairnfield\Core\Assigning\Method;
-    $ways = [Method::Even->value => 'in turns, one after the other', Method::Weighted->value => 'in turns by share', Method::FewestOpen->value => 'to whoever has the fewest open'];
+    $ways = [Method::Even->value => 'in turns, one after the other', Method::Weighted
+        ->value => 'in turns by share', Method::FewestOpen
+        ->value => 'to whoever has the fewest open'];
 @endphp
 @extends('layouts.app')
 @section('title', 'Teams')
@@ -8,28 +10,43 @@
 <main id="content" class="page page-narrow">
     @include('set-up.places')
     <div class="page-head"><h1>Teams</h1>
-        <form method="post" action="/sorting/teams" class="find">@csrf<label class="visually-hidden" for="new-team">New team</label><input class="form-control" id="new-team" name="name" value="{{ \App\Support\RefusedInput::in('/sorting/teams')->value('name') }}" maxlength="60" placeholder="New team" required><button class="btn btn-primary">Add</button></form>
+        <form method="post" action="/sorting/teams" class="find">@csrf<label class="visually-hidden" for="new-team">New
+            team</label><input class="form-control" id="new-team" name="name"
+            value="{{ \App\Support\RefusedInput::in('/sorting/teams')->value('name') }}" maxlength="60" placeholder="New team"
+            required><button class="btn btn-primary">Add</button></form>
     </div>
-    <p class="soft">Whoever’s turn it is gets a conversation where a rule or a template says so. Who is away, or has as many open as they take, is passed over; who speaks the customer’s language comes first.</p>
+    <p class="soft">Whoever’s turn it is gets a conversation where a rule or a template says so. Who is away, or has as many open
+        as they take, is passed over; who speaks the customer’s language comes first.</p>
     @foreach ($teams as $team)
         @php $members = $team->teammates->keyBy('id'); $was = \App\Support\RefusedInput::in("/sorting/teams/{$team->id}"); @endphp
         <form method="post" action="/sorting/teams/{{ $team->id }}" class="sheet pad team-form" aria-label="Team {{ $team->name }}">
             @csrf
             <div class="team-head">
-                <div><label class="form-label" for="team-{{ $team->id }}">Team</label><input class="form-control" id="team-{{ $team->id }}" name="name" value="{{ $was->value('name', $team->name) }}" maxlength="60" required></div>
+                <div><label class="form-label" for="team-{{ $team->id }}">Team</label><input class="form-control"
+                    id="team-{{ $team->id }}" name="name" value="{{ $was->value('name', $team->name) }}" maxlength="60" required></div>
                 <div><label class="form-label" for="turns-{{ $team->id }}">Gives out what comes in</label>
-                    <select class="form-select" id="turns-{{ $team->id }}" name="turns"><option value="">not by itself: people take it</option>@foreach ($ways as $value => $label)<option value="{{ $value }}" @selected($was->value('turns', $team->turns?->value) === $value)>{{ $label }}</option>@endforeach</select></div>
+                    <select class="form-select" id="turns-{{ $team->id }}" name="turns"><option value="">not by itself: people take
+                        it</option>@foreach ($ways as $value => $label)<option value="{{ $value }}"
+                        @selected($was->value('turns', $team->turns?->value) === $value)>{{ $label }}</option>@endforeach</select></div>
                 <button class="btn btn-outline-secondary">Save</button>
             </div>
             <table class="table team-people">
-                <thead><tr><th scope="col">In the team</th><th scope="col">Share</th><th scope="col">At most open</th><th scope="col" class="num">Open now</th></tr></thead>
+                <thead><tr><th scope="col">In the team</th><th scope="col">Share</th><th scope="col">At most open</th><th scope="col"
+                    class="num">Open now</th></tr></thead>
                 <tbody>
                     @foreach ($people as $person)
                         @php $turn = $members->get($person->id)?->turn; @endphp
                         <tr>
-                            <td><label><input type="checkbox" class="form-check-input" name="people[{{ $person->id }}][in]" value="1" @checked($was->value("people.{$person->id}.in", $turn))> {{ $person->name }}@if ($person->isAway()) <span class="word-chip">away</span>@endif</label></td>
-                            <td><input class="form-control form-control-sm" type="number" min="0" max="100" name="people[{{ $person->id }}][weight]" value="{{ $was->value("people.{$person->id}.weight", $turn->weight ?? 1) }}" aria-label="Share of {{ $person->name }} in {{ $team->name }}" required></td>
-                            <td><input class="form-control form-control-sm" type="number" min="1" max="1000" name="people[{{ $person->id }}][cap]" value="{{ $was->value("people.{$person->id}.cap", $turn?->cap) }}" placeholder="no limit" aria-label="{{ $person->name }} takes at most in {{ $team->name }}"></td>
+                            <td><label><input type="checkbox" class="form-check-input" name="people[{{ $person->id }}][in]" value="1"
+                                @checked($was->value("people.{$person->id}.in", $turn))> {{ $person->name }}@if ($person->isAway())
+                                <span class="word-chip">away</span>@endif</label></td>
+                            <td><input class="form-control form-control-sm" type="number" min="0" max="100"
+                                name="people[{{ $person->id }}][weight]"
+                                value="{{ $was->value("people.{$person->id}.weight", $turn->weight ?? 1) }}" aria-label="Share of
+                                {{ $person->name }} in {{ $team->name }}" required></td>
+                            <td><input class="form-control form-control-sm" type="number" min="1" max="1000"
+                                name="people[{{ $person->id }}][cap]" value="{{ $was->value("people.{$person->id}.cap", $turn?->cap) }}"
+                                placeholder="no limit" aria-label="{{ $person->name }} takes at most in {{ $team->name }}"></td>
                             <td class="num">{{ $open[$person->id] ?? 0 }}</td>
                         </tr>
                     @endforeach
@@ -45,14 +62,27 @@
             @foreach ($people as $person)
                 <tr>
                     <td><b>{{ $person->name }}</b><br><span class="soft">{{ $person->role->label() }}</span></td>
-                    <td><form method="post" action="/sorting/people/{{ $person->id }}/speaks" class="inline-form">@csrf<input class="form-control form-control-sm" name="speaks" value="{{ \App\Support\RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('speaks', implode(', ', $person->speaks ?? [])) }}" placeholder="de, lv" maxlength="60" aria-label="Languages that {{ $person->name }} speaks also, two letters each"><button class="btn btn-sm btn-outline-secondary">Save</button></form></td>
+                    <td><form method="post" action="/sorting/people/{{ $person->id }}/speaks" class="inline-form">@csrf<input
+                        class="form-control form-control-sm" name="speaks"
+                        value="{{ \App\Support\RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('speaks', implode(', ',
+                            $person->speaks ?? [])) }}"
+                        placeholder="de, lv" maxlength="60" aria-label="Languages that {{ $person->name }} speaks also, two letters
+                        each"><button class="btn btn-sm btn-outline-secondary">Save</button></form></td>
                     <td>
                         @if ($person->hasAway())
-                            <form method="post" action="/people/{{ $person->id }}/here" class="inline-form">@csrf<span>{{ $person->isAway() ? 'away' : 'from '.$time->short($person->away_from) }} @if ($person->away_until !== null)until {{ $time->short($person->away_until) }}@endif</span><button class="btn btn-sm btn-outline-secondary">{{ $person->isAway() ? 'Is here' : 'Will be here' }} <span class="visually-hidden">{{ $person->name }}</span></button></form>
+                            <form method="post" action="/people/{{ $person->id }}/here"
+                                class="inline-form">@csrf<span>{{ $person->isAway() ? 'away' : 'from '.$time->short($person->away_from) }}
+                                @if ($person->away_until !== null)until {{ $time->short($person->away_until) }}@endif</span><button
+                                class="btn btn-sm btn-outline-secondary">{{ $person->isAway() ? 'Is here' : 'Will be here' }}
+                                <span class="visually-hidden">{{ $person->name }}</span></button></form>
                         @else
                             <form method="post" action="/people/{{ $person->id }}/away" class="inline-form">@csrf
-                                <label>from <input class="form-control form-control-sm" type="datetime-local" name="from" value="{{ \App\Support\RefusedInput::in("/people/{$person->id}/away")->value('from') }}" aria-label="{{ $person->name }} is away from"></label>
-                                <label>until <input class="form-control form-control-sm" type="datetime-local" name="until" value="{{ \App\Support\RefusedInput::in("/people/{$person->id}/away")->value('until') }}" aria-label="{{ $person->name }} is away until"></label>
+                                <label>from <input class="form-control form-control-sm" type="datetime-local" name="from"
+                                    value="{{ \App\Support\RefusedInput::in("/people/{$person->id}/away")->value('from') }}"
+                                    aria-label="{{ $person->name }} is away from"></label>
+                                <label>until <input class="form-control form-control-sm" type="datetime-local" name="until"
+                                    value="{{ \App\Support\RefusedInput::in("/people/{$person->id}/away")->value('until') }}"
+                                    aria-label="{{ $person->name }} is away until"></label>
                                 <button class="btn btn-sm btn-outline-secondary">Away</button></form>
                         @endif
                     </td>

@@ -1,4 +1,6 @@
-<div class="board" id="board" data-board-by="{{ $by->value }}" hx-get="/queue/{{ $view->key() }}/board/changes?{{ http_build_query(['by' => $by->value, 'mark' => $mark]) }}" hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s, redraw" hx-swap="morph:outerHTML" hx-ext="morph">
+<div class="board" id="board" data-board-by="{{ $by->value }}"
+    hx-get="/queue/{{ $view->key() }}/board/changes?{{ http_build_query(['by' => $by->value, 'mark' => $mark]) }}" hx-trigger="every
+    {{ config('cairnfield.queue.asks_every') }}s, redraw" hx-swap="morph:outerHTML" hx-ext="morph">
     @foreach ($columns as $column)
         <section class="board-column" aria-labelledby="column-{{ $loop->index }}">
             <h2 id="column-{{ $loop->index }}">{{ $column->label }} <span>{{ \App\Views\ViewCounts::show($column->count) }}</span></h2>
@@ -6,14 +8,19 @@
                 @foreach ($column->cards as $card)
                     @php $conversation = $card->conversation; @endphp
                     <li class="card" id="card-{{ $conversation->id }}" data-card="{{ $conversation->id }}">
-                        <div class="card-top">{{ \App\Support\Drawings::cairn($card->standing) }}<b>{{ $conversation->customer->name }}</b>{{ \App\Support\Drawings::icon($conversation->channel->icon(), $conversation->channel->label()) }}</div>
+                        <div class="card-top">{{ \App\Support\Drawings::cairn($card->standing) }}<b>{{ $conversation->customer->name
+                            }}</b>{{ \App\Support\Drawings::icon($conversation->channel->icon(), $conversation->channel->label()) }}</div>
                         <a href="{{ route('conversation', $conversation) }}" class="card-link">{{ $conversation->subject }}</a>
-                        <p class="soft">{{ $conversation->orders->first()?->number ?? $conversation->number() }} · {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}@if ($card->standing !== null) · <span class="due">{{ $card->standing->timeLeft() }}</span>@endif</p>
-                        <a class="card-move" href="{{ route('conversation', $conversation) }}" data-move aria-label="Move {{ $conversation->number() }}">Move</a>
+                        <p class="soft">{{ $conversation->orders->first()?->number ?? $conversation->number() }} ·
+                            {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}@if ($card->standing !== null) ·
+                            <span class="due">{{ $card->standing->timeLeft() }}</span>@endif</p>
+                        <a class="card-move" href="{{ route('conversation', $conversation) }}" data-move
+                            aria-label="Move {{ $conversation->number() }}">Move</a>
                     </li>
                 @endforeach
             </ul>
-            @if ($column->count > count($column->cards))<p class="soft board-more">and {{ \App\Views\ViewCounts::show($column->count - count($column->cards)) }} more, in the list</p>@endif
+            @if ($column->count > count($column->cards))<p class="soft board-more">and
+                {{ \App\Views\ViewCounts::show($column->count - count($column->cards)) }} more, in the list</p>@endif
         </section>
     @endforeach
 </div>

@@ -12,7 +12,8 @@
     <div class="board-head">
         <h1>{{ $view->label() }}</h1>
         <nav class="board-by" aria-label="Columns by">
-            @foreach (\App\Views\BoardBy::cases() as $one)<a href="/queue/{{ $view->key() }}/board?by={{ $one->value }}" @if ($one === $by) aria-current="page" @endif>by {{ $one->label() }}</a>@endforeach
+            @foreach (\App\Views\BoardBy::cases() as $one)<a href="/queue/{{ $view->key() }}/board?by={{ $one->value }}"
+                @if ($one === $by) aria-current="page" @endif>by {{ $one->label() }}</a>@endforeach
         </nav>
         <a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}" data-key="b">As a list <kbd>B</kbd></a>
     </div>
@@ -23,11 +24,15 @@
             @continue($target->key === 'resolved' && $by === \App\Views\BoardBy::State && ! $mayResolve)
             <form method="post" action="/board/move" data-move-to="{{ $target->key }}">
                 @csrf
-                <input type="hidden" name="conversation" value=""><input type="hidden" name="by" value="{{ $by->value }}"><input type="hidden" name="to" value="{{ $target->key }}">
+                <input type="hidden" name="conversation" value=""><input type="hidden" name="by" value="{{ $by->value }}"><input
+                    type="hidden" name="to" value="{{ $target->key }}">
                 @if ($by === \App\Views\BoardBy::State && $target->key === 'held')
-                    <label class="visually-hidden" for="move-reason">Who must act first, and why</label><input class="form-control" id="move-reason" name="reason" maxlength="300" placeholder="Who must act first, and why" required>
+                    <label class="visually-hidden" for="move-reason">Who must act first, and why</label><input class="form-control"
+                        id="move-reason" name="reason" maxlength="300" placeholder="Who must act first, and why" required>
                 @elseif ($by === \App\Views\BoardBy::State && $target->key === 'resolved')
-                    <label class="visually-hidden" for="move-outcome">Outcome</label><select class="form-select" id="move-outcome" name="outcome" required><option value="">Outcome …</option>@foreach ($outcomes as $outcome)<option value="{{ $outcome->id }}">{{ $outcome->name }}</option>@endforeach</select>
+                    <label class="visually-hidden" for="move-outcome">Outcome</label><select class="form-select" id="move-outcome"
+                        name="outcome" required><option value="">Outcome …</option>@foreach ($outcomes as $outcome)<option
+                        value="{{ $outcome->id }}">{{ $outcome->name }}</option>@endforeach</select>
                 @endif
                 <button class="btn btn-outline-secondary">to {{ $target->label }}</button>
             </form>

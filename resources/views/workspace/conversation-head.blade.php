@@ -9,29 +9,47 @@
         <div class="conversation-sub"><p>
             {{ $conversation->number() }} ·
             @if ($standing !== null)
-                {{ $standing->missed ? 'reply was due' : 'reply due in' }} <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b> @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif @if ($conversation->answer_by !== null && $conversation->due_at->equalTo($conversation->answer_by)) as {{ $conversation->channel->label() }} wants it @endif
+                {{ $standing->missed ? 'reply was due' : 'reply due in' }}
+                    <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ?
+                        $time->short($conversation->due_at) : $standing->timeLeft() }}</b>
+                    @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif
+                    @if ($conversation->answer_by !== null && $conversation->due_at->equalTo($conversation->answer_by))
+                    as {{ $conversation->channel->label() }} wants it @endif
             @elseif ($conversation->state === ConversationState::Held)
-                held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back {{ $time->short($conversation->bring_back_at) }} @endif
+                held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back
+                    {{ $time->short($conversation->bring_back_at) }} @endif
             @elseif ($conversation->outcome !== null)
                 {{ $conversation->outcome->name }}
             @else
                 {{ mb_strtolower($conversation->state->label()) }}
             @endif
-            · {{ $conversation->customer->name }} · @if ($conversation->public)<b class="public-mark">public</b>, @endif{{ $conversation->channel->takesAnswers() ? $conversation->channel->label().' to '.$conversation->account->shortAddress() : $conversation->channel->label() }}@if ($conversation->about_title !== null) · about @if (preg_match('#^https?://#i', (string) $conversation->about_url) === 1)<a href="{{ $conversation->about_url }}" rel="noopener noreferrer nofollow" target="_blank">{{ $conversation->about_title }}</a>@else{{ $conversation->about_title }}@endif @endif @if ($conversation->stars !== null) · <x-stars :count="$conversation->stars"/>@endif
+            · {{ $conversation->customer->name }} · @if ($conversation->public)<b class="public-mark">public</b>,
+                @endif{{ $conversation->channel->takesAnswers() ?
+                    $conversation->channel->label().' to '.$conversation->account->shortAddress() : $conversation->channel->label()
+                    }}@if ($conversation->about_title !== null)
+                · about @if (preg_match('#^https?://#i', (string) $conversation->about_url) === 1)<a
+                href="{{ $conversation->about_url }}" rel="noopener noreferrer nofollow"
+                target="_blank">{{ $conversation->about_title }}</a>@else{{ $conversation->about_title }}@endif @endif
+                @if ($conversation->stars !== null) · <x-stars :count="$conversation->stars"/>@endif
         </p>
     <div class="conversation-words">
         <details class="menu" id="menu-priority">
-            <summary class="word-chip word-{{ $conversation->priority->value }}" data-key="p" aria-label="Priority {{ $conversation->priority->value }}, change">{{ $conversation->priority->value }}</summary>
+            <summary class="word-chip word-{{ $conversation->priority->value }}" data-key="p"
+                aria-label="Priority {{ $conversation->priority->value }}, change">{{ $conversation->priority->value }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/priority" class="menu-panel">
                 @csrf
                 @foreach (\Cairnfield\Core\Queue\Priority::cases() as $priority)
-                    <button name="priority" value="{{ $priority->value }}" @if ($priority === $conversation->priority) aria-current="true" @endif>{{ $priority->label() }}</button>
+                    <button name="priority" value="{{ $priority->value }}"
+                        @if ($priority === $conversation->priority) aria-current="true" @endif>{{ $priority->label() }}</button>
                 @endforeach
             </form>
         </details>
-        @if ($conversation->mood !== \Cairnfield\Core\Mood\Mood::Neutral)<span class="word-chip word-{{ $conversation->mood->value }}" title="How the customer sounds, read from the words marked below">{{ $conversation->mood->value }}</span>@endif
+        @if ($conversation->mood !== \Cairnfield\Core\Mood\Mood::Neutral)<span class="word-chip word-{{ $conversation->mood->value }}"
+            title="How the customer sounds, read from the words marked below">{{ $conversation->mood->value }}</span>@endif
         @foreach ($conversation->tags->sortBy('folded') as $tag)
-            <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="word-chip">@csrf<input type="hidden" name="take" value="{{ $tag->id }}">{{ $tag->name }}<button class="word-away" aria-label="Take the tag {{ $tag->name }} away">×</button></form>
+            <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="word-chip">@csrf<input type="hidden"
+                name="take" value="{{ $tag->id }}">{{ $tag->name }}<button class="word-away"
+                aria-label="Take the tag {{ $tag->name }} away">×</button></form>
         @endforeach
         <details class="menu" id="menu-tags">
             <summary class="word-chip" data-key="a">add a tag</summary>
@@ -49,22 +67,27 @@
     @isset($here)@include('workspace.here', ['oob' => null])@endisset
     <div class="conversation-actions">
         @if ($conversation->owner_id === null)
-            <form method="post" action="/conversations/{{ $conversation->id }}/take">@csrf<button class="btn btn-primary" data-key="t">Take <kbd>T</kbd></button></form>
+            <form method="post" action="/conversations/{{ $conversation->id }}/take">@csrf<button class="btn btn-primary"
+                data-key="t">Take <kbd>T</kbd></button></form>
         @endif
         <details class="menu" id="menu-owner">
-            <summary class="btn btn-chip" data-key="o"><small>Owner</small> {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
+            <summary class="btn btn-chip" data-key="o"><small>Owner</small>
+                {{ $conversation->owner?->firstName() ?? 'nobody’s yet' }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/owner" class="menu-panel menu-end menu-tall">
                 @csrf
                 <x-default-button/>
                 <label class="visually-hidden" for="owner-word">A word with it</label>
-                <input class="form-control form-control-sm" id="owner-word" name="word" maxlength="1000" placeholder="A word with it, as a note">
+                <input class="form-control form-control-sm" id="owner-word" name="word" maxlength="1000"
+                    placeholder="A word with it, as a note">
                 @foreach ($teammates as $person)
-                    <button name="owner" value="{{ $person->id }}" @if ($person->id === $conversation->owner_id) aria-current="true" @endif>{{ $person->name }}@if ($person->id === $teammate->id) (me)@endif</button>
+                    <button name="owner" value="{{ $person->id }}" @if ($person->id === $conversation->owner_id) aria-current="true"
+                        @endif>{{ $person->name }}@if ($person->id === $teammate->id) (me)@endif</button>
                 @endforeach
                 <button name="owner" value="">Nobody</button>
                 <p class="menu-note">Team</p>
                 @foreach ($teams as $team)
-                    <button name="team" value="{{ $team->id }}" formaction="/conversations/{{ $conversation->id }}/team" @if ($team->id === $conversation->team_id) aria-current="true" @endif>{{ $team->name }}</button>
+                    <button name="team" value="{{ $team->id }}" formaction="/conversations/{{ $conversation->id }}/team"
+                        @if ($team->id === $conversation->team_id) aria-current="true" @endif>{{ $team->name }}</button>
                 @endforeach
             </form>
         </details>
@@ -73,7 +96,8 @@
             <form method="post" action="/conversations/{{ $conversation->id }}/category" class="menu-panel menu-end menu-tall">
                 @csrf
                 @foreach ($categories as $category)
-                    <button name="category" value="{{ $category->id }}" @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->path }}</button>
+                    <button name="category" value="{{ $category->id }}"
+                        @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->path }}</button>
                 @endforeach
                 <button name="category" value="">None</button>
             </form>
@@ -86,11 +110,15 @@
                 @if ($conversation->state === ConversationState::Closed)
                     <p class="menu-note">Closed for good. A new message begins a new conversation.</p>
                 @else
-                    <button name="state" value="open" @disabled($conversation->state === ConversationState::Open)>{{ $conversation->state->isDone() ? 'Reopen' : 'Open (our turn)' }}</button>
-                    <button name="state" value="waiting" @disabled($conversation->state === ConversationState::Waiting)>Waiting on customer</button>
+                    <button name="state" value="open"
+                        @disabled($conversation->state === ConversationState::Open)>{{ $conversation->state->isDone() ? 'Reopen' :
+                            'Open (our turn)' }}</button>
+                    <button name="state" value="waiting" @disabled($conversation->state === ConversationState::Waiting)>Waiting on
+                        customer</button>
                     @if ($mayResolve && $conversation->state === ConversationState::Resolved)
                         <label class="form-label" for="back-at">Open again at</label>
-                        <input class="form-control form-control-sm" type="datetime-local" id="back-at" name="at" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}">
+                        <input class="form-control form-control-sm" type="datetime-local" id="back-at" name="at"
+                            value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}">
                         <button formaction="/conversations/{{ $conversation->id }}/bring-back">Bring it back then</button>
                         <button name="state" value="closed">Close for good</button>
                     @endif
@@ -103,10 +131,16 @@
                 <form method="post" action="/conversations/{{ $conversation->id }}/hold" class="menu-panel menu-end menu-form">
                     @csrf
                     <label class="form-label" for="hold-reason">Who must act first, and why</label>
-                    <input class="form-control" id="hold-reason" name="reason" maxlength="300" placeholder="Wren Parcel looks for it" required>
+                    <input class="form-control" id="hold-reason" name="reason" maxlength="300" placeholder="Wren Parcel looks for it"
+                        required>
                     <fieldset class="hold-until"><legend class="form-label">Comes back</legend>
-                        <label><input type="radio" name="until" value="time" checked> at <input class="form-control form-control-sm" id="hold-until" aria-label="Comes back at" name="bring_back_at" type="datetime-local" value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}"></label>
-                        <label><input type="radio" name="until" value="hours"> after <input class="form-control form-control-sm" name="hours" type="number" min="1" max="500" value="4" aria-label="Working hours"> working hours</label>
+                        <label><input type="radio" name="until" value="time" checked> at
+                            <input class="form-control form-control-sm" id="hold-until" aria-label="Comes back at" name="bring_back_at"
+                            type="datetime-local"
+                            value="{{ $time->local(now())->addWeekday()->setTime(9, 0)->format('Y-m-d\TH:i') }}"></label>
+                        <label><input type="radio" name="until" value="hours"> after
+                            <input class="form-control form-control-sm" name="hours" type="number" min="1" max="500" value="4"
+                            aria-label="Working hours"> working hours</label>
                         <label><input type="radio" name="until" value="customer"> only when the customer writes</label>
                     </fieldset>
                     <button class="btn btn-primary">Hold</button>
@@ -125,7 +159,8 @@
                     </form>
                 </details>
             @elseif ($conversation->state->isDone())
-                <form method="post" action="/conversations/{{ $conversation->id }}/state">@csrf<button class="btn btn-outline-secondary" name="state" value="open" data-key="v">Reopen</button></form>
+                <form method="post" action="/conversations/{{ $conversation->id }}/state">@csrf<button class="btn btn-outline-secondary"
+                    name="state" value="open" data-key="v">Reopen</button></form>
             @endif
         @endif
     </div>

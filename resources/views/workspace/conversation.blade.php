@@ -37,8 +37,14 @@
                 <h2>Not sent yet: this came in between</h2>
                 <p>Your answer is kept below. Read what is new, change it if need be, and send it again.</p>
                 <ul>
-                    @foreach ($between->reject(fn ($entry) => $entry->kind === \App\Conversations\Journal\JournalKind::StateChanged && $between->contains(fn ($other) => $other->message !== null)) as $entry)
-                        <li><b>{{ $entry->teammate?->name ?? $entry->message?->from_name ?: $sentence->of($entry) }}</b> {{ $time->short($entry->at) }}@if ($entry->message), <q>{{ Str::limit(Str::squish(\Cairnfield\Core\Text\FoldedText::of($entry->message->text)->written), 300) }}</q>@elseif ($entry->note), note: <q>{{ Str::limit($entry->note->text, 300) }}</q>@elseif ($entry->teammate): {{ $sentence->of($entry) }}@endif</li>
+                    @foreach ($between->reject(fn ($entry) => $entry->kind === \App\Conversations\Journal\JournalKind::StateChanged &&
+                        $between->contains(fn ($other) => $other->message !== null)) as $entry)
+                        <li><b>{{ $entry->teammate?->name ?? $entry->message?->from_name ?: $sentence->of($entry) }}</b>
+                            {{ $time->short($entry->at) }}@if ($entry->message),
+                            <q>{{ Str::limit(Str::squish(\Cairnfield\Core\Text\FoldedText::of($entry->message->text)->written), 300)
+                                }}</q>@elseif ($entry->note),
+                            note: <q>{{ Str::limit($entry->note->text, 300) }}</q>@elseif ($entry->teammate):
+                            {{ $sentence->of($entry) }}@endif</li>
                     @endforeach
                 </ul>
             </div>
@@ -47,11 +53,14 @@
             <div class="between junk-note">
                 <h2>With the junk</h2>
                 <p>{{ implode('; ', $conversation->junk_reasons ?? []) }}. Nobody is waited for, and nothing automatic answers it.</p>
-                @can('resolve', $conversation)<form method="post" action="/conversations/{{ $conversation->id }}/not-junk">@csrf<button class="btn btn-primary">It is no junk</button></form>@endcan
+                @can('resolve', $conversation)<form method="post" action="/conversations/{{ $conversation->id }}/not-junk">@csrf<button
+                    class="btn btn-primary">It is no junk</button></form>@endcan
             </div>
         @endif
-        @if (($look['entry'] ?? 0) > 0 && $look['entry'] < $seen && collect($trail)->contains(fn ($item) => $item->first()->id > $look['entry'] && $item->first()->teammate_id !== $teammate->id))
-            <p class="away-note">Something happened since you looked {{ $time->short($look['at']) }}: <a href="#since-look">see what is new</a></p>
+        @if (($look['entry'] ?? 0) > 0 && $look['entry'] < $seen && collect($trail)->contains(fn ($item) => $item->first()->id >
+            $look['entry'] && $item->first()->teammate_id !== $teammate->id))
+            <p class="away-note">Something happened since you looked {{ $time->short($look['at']) }}:
+                <a href="#since-look">see what is new</a></p>
         @endif
         @include('workspace.trail')
         @foreach ($panelsAbove as $panel)

@@ -41,7 +41,9 @@ it('writes mail that keeps the thread together', function (): void {
         'Message-ID' => '<first@hruby.example>', 'References' => '<before@hruby.example>', 'Reply-To' => 'tomas@home.example',
     ]);
     $message = $this->answer($conversation, "It is on its way.\n\nIlse & the team");
-    $email = app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message->load(['attachments']), $conversation->account, []));
+    $email = app(MailComposer::class)->compose(
+        app(ComposeOutgoing::class)->ofMessage($message->load(['attachments']), $conversation->account, [])
+    );
     $raw = $email->toString();
     $reply = $email->getReplyTo()[0]->getAddress();
     expect($raw)->toContain("Message-ID: <{$message->message_id}>")
@@ -54,7 +56,9 @@ it('writes mail that keeps the thread together', function (): void {
         ->and($email->getTextBody())->toContain('It is on its way.')->toContain('-- ')->toContain('> my kite has not come.')
         ->and($email->getHtmlBody())->toContain('Ilse &amp; the team')->toContain('<blockquote');
     $message->automatic = true;
-    expect(app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message, $conversation->account, []))->toString())->toContain('Auto-Submitted: auto-generated');
+    expect(
+        app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message, $conversation->account, []))->toString()
+    )->toContain('Auto-Submitted: auto-generated');
 });
 
 it('stops an answer when somebody else answered in between, and shows what came', function (): void {
@@ -137,7 +141,11 @@ it('sends the files of the draft with the answer', function (): void {
     )->assertRedirect();
     $message = $conversation->messages()->where('direction', Message::OUT)->with('attachments')->sole();
     expect($message->attachments->pluck('name')->all())->toBe(['label.pdf', 'map.txt'])
-        ->and(app(MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($message, $conversation->account, []))->getAttachments())->toHaveCount(2);
+        ->and(
+            app(MailComposer::class)->compose(
+                app(ComposeOutgoing::class)->ofMessage($message, $conversation->account, [])
+            )->getAttachments()
+        )->toHaveCount(2);
 });
 
 it('attaches nothing to what was sent meanwhile', function (): void {

@@ -96,7 +96,11 @@ it('never tells the customer: neither quoted, nor forwarded, nor in what is answ
     ($this->ask)(['text' => 'Inside words about the carrier']);
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$this->conversation->id}/forward")->assertDontSee('Inside words');
     $answer = $this->answer($this->conversation->refresh(), 'We found it.');
-    expect(app(App\Channels\Mail\MailComposer::class)->compose(app(ComposeOutgoing::class)->ofMessage($answer, $answer->account, []))->toString())->not->toContain('Inside words');
+    expect(
+        app(App\Channels\Mail\MailComposer::class)->compose(
+            app(ComposeOutgoing::class)->ofMessage($answer, $answer->account, [])
+        )->toString()
+    )->not->toContain('Inside words');
 });
 
 it('refuses what is no question, and keeps what was written', function (): void {

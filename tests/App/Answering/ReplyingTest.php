@@ -142,7 +142,9 @@ it('is called off or sent at once by hand, and refuses a time that has passed', 
 it('forwards what is chosen with its files, unseen by the customer', function (): void {
     $conversation = Mails::conversation(
         ['From' => 'ana@wren.example', 'Message-ID' => '<p@wren.example>', 'Content-Type' => 'multipart/mixed; boundary=x'],
-        "--x\r\nContent-Type: text/plain\r\n\r\nLook at this.\r\n--x\r\nContent-Type: image/png; name=spar.png\r\nContent-Disposition: attachment; filename=spar.png\r\nContent-Transfer-Encoding: base64\r\n\r\niVBORw0KGgo=\r\n--x--\r\n"
+        "--x\r\nContent-Type: text/plain\r\n\r\nLook at this.\r\n--x\r\nContent-Type: image/png; "
+            ."name=spar.png\r\nContent-Disposition: attachment; filename=spar.png\r\nContent-Transfer-Encoding: "
+            ."base64\r\n\r\niVBORw0KGgo=\r\n--x--\r\n"
     );
     $first = Message::query()->where('conversation_id', $conversation->id)->sole();
     $file = Attachment::query()->where('message_id', $first->id)->sole();
@@ -181,7 +183,8 @@ it('gives those who get copies of everything each message once, in both directio
 it('sends rich text as it was written, cleaned, with the plain text beside it', function (): void {
     ($this->send)([
         'text' => 'ignored',
-        'html' => '<div>Two things:</div><ul><li><strong>Spar</strong></li><li><a href="https://brindle.example/tails">Tail</a></li></ul><script>alert(1)</script><img src="https://x.example/a.png">',
+        'html' => '<div>Two things:</div><ul><li><strong>Spar</strong></li><li><a '
+            .'href="https://brindle.example/tails">Tail</a></li></ul><script>alert(1)</script><img src="https://x.example/a.png">',
     ]);
     $message = Message::query()->where('direction', Message::OUT)->sole();
     expect($message->html)->toContain('<strong>Spar</strong>')->not->toContain('script')->not->toContain('<img')

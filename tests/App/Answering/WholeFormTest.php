@@ -23,7 +23,8 @@ beforeEach(function (): void {
     $this->actingAs($this->teammate('ilse'));
     $this->at = "/conversations/{$this->conversation->id}";
     $this->written = [
-        'text' => "Both are on us.\n\nIlse", 'then' => 'resolved', 'outcome' => (string) Outcome::query()->where('name', 'Sent again')->value('id'),
+        'text' => "Both are on us.\n\nIlse", 'then' => 'resolved', 'outcome' => (string) Outcome::query()->where('name', 'Sent again')
+            ->value('id'),
         'subject' => 'Two spars', 'cc' => 'workshop@brindle.example', 'bcc' => 'books@brindle.example', 'own_name' => '1',
         'when' => 'unless', 'days' => '5', 'at' => '2026-11-30T08:15',
     ];
@@ -32,7 +33,8 @@ beforeEach(function (): void {
         'once' => (string) Str::uuid(), ...$form,
     ]);
     // Browsers end the lines of a text in their own way.
-    $this->form = fn ($page = null) => array_map(static fn (string $value): string => str_replace("\r\n", "\n", $value), array_intersect_key(
+    $toUnix = static fn (string $value): string => str_replace("\r\n", "\n", $value);
+    $this->form = fn ($page = null) => array_map($toUnix, array_intersect_key(
         FilledForm::on($page ?? $this->get($this->at)->assertOk(), "{$this->at}/reply")->values(), $this->written
     ));
 });

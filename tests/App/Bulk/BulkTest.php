@@ -275,16 +275,29 @@ it('leaves all alone where what was chosen has gone since it was planned, and sa
         ->and(Message::query()->where('direction', Message::OUT)->exists())->toBeFalse();
     $this->get("/bulk/{$bulk->id}")->assertSee($gone);
 })->with([
-    'a person who left' => ['assign_person:RUTA', 'choose a person; this one is not in the team any more', fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
+    'a person who left' => ['assign_person:RUTA', 'choose a person; this one is not in the team any more', fn () => test()->teammate('ruta')
+        ->forceFill(['may_sign_in' => false])
+        ->save()],
     'a category retired' => [
         'set_category:LATE', 'choose a category; this one is not there any more',
         fn () => App\Sorting\Category::query()->where('name', 'Late parcel')->update(['retired_at' => now()]),
     ],
-    'an outcome retired' => ['set_status:resolved:OUTCOME', 'choose an outcome; this one is not there any more', fn () => Outcome::query()->limit(1)->update(['retired_at' => now()])],
-    'a field retired' => ['set_field:FIELD', 'choose a field; this one is not there any more', fn () => OwnField::query()->update(['retired_at' => now()])],
-    'a template retired' => ['template:TEMPLATE', 'The template that was chosen is not there any more', fn () => App\Templates\Template::query()->update(['retired_at' => now()])],
+    'an outcome retired' => [
+        'set_status:resolved:OUTCOME', 'choose an outcome; this one is not there any more',
+        fn () => Outcome::query()->limit(1)->update(['retired_at' => now()]),
+    ],
+    'a field retired' => [
+        'set_field:FIELD', 'choose a field; this one is not there any more',
+        fn () => OwnField::query()->update(['retired_at' => now()]),
+    ],
+    'a template retired' => [
+        'template:TEMPLATE', 'The template that was chosen is not there any more',
+        fn () => App\Templates\Template::query()->update(['retired_at' => now()]),
+    ],
     'a template made private' => [
-        'template:TEMPLATE', 'The template that was chosen is not there any more', fn () => App\Templates\Template::query()->update(['shared_with' => SharedWith::Nobody]),
+        'template:TEMPLATE', 'The template that was chosen is not there any more', fn () => App\Templates\Template::query()->update(
+            ['shared_with' => SharedWith::Nobody]
+        ),
     ],
 ]);
 

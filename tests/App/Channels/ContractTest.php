@@ -53,11 +53,13 @@ function arrives(AppTestCase $test, Channel $channel, string $text, string $id =
             )
         ),
         Channel::Pennon => Services::take($channel, Services::direct($text, ['id' => "d-{$id}", 'from' => '@karindahl', 'sent_at' => $at])),
-        Channel::Snapline => Services::take($channel, ['id' => Services::id('e'), 'type' => 'talk-message', 'at' => $at, 'data' => ['message' => [
-            'id' => "m-{$id}", 'person' => [
-                'user' => 'karindahl', 'shown' => 'Karin Dahl',
-            ], 'text' => $text, 'ours' => false, 'at' => $at, 'version' => 1, 'gone' => false,
-        ]]]),
+        Channel::Snapline => Services::take($channel, [
+            'id' => Services::id('e'), 'type' => 'talk-message', 'at' => $at,
+            'data' => ['message' => [
+                'id' => "m-{$id}", 'person' => ['user' => 'karindahl', 'shown' => 'Karin Dahl'], 'text' => $text,
+                'ours' => false, 'at' => $at, 'version' => 1, 'gone' => false,
+            ]],
+        ]),
         Channel::Marrowby => Services::take($channel, Services::orderMessage($text, ['id' => "mm-{$id}", 'sent_at' => $at])),
         Channel::Quaymart => Services::take($channel, Services::entry($text, [], ['id' => "n-{$id}", 'when' => $at])),
         Channel::WebForm => fillInOnce($test, $text, $id),

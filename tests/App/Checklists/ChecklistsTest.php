@@ -74,7 +74,9 @@ it('stays as it was started where the list is changed, renamed or retired', func
     expect(StartedChecklist::query()->count())->toBe(1);
 });
 
-it('refuses a list without a name, without steps, or of a name there is, and keeps what was written', function (array $form, string $field): void {
+it('refuses a list without a name, without steps, or of a name there is, and keeps what was written', function (
+    array $form, string $field
+): void {
     $count = Checklist::query()->count();
     $this->actingAs($this->teammate('mads'))->get('/sorting/checklists');
     $refused = $this->post('/sorting/checklists', $form);

@@ -130,12 +130,18 @@ it('goes no deeper than it can be shown, however deep what is posted is', functi
 it('leaves a line out that nobody began', function (): void {
     expect($this->form->condition(group('all', line(), line('owner', 'is_empty'), line())))
         ->toEqual(['all' => [['field' => 'owner', 'op' => 'is_empty']]])
-        ->and(fn () => $this->form->condition(group('all', line('owner', 'is_empty'), group('any', line()))))->toThrow(RulesRefused::class, 'A group of the condition is empty');
+        ->and(
+            fn () => $this->form->condition(group('all', line('owner', 'is_empty'), group('any', line())))
+        )->toThrow(RulesRefused::class, 'A group of the condition is empty');
 });
 
-it('refuses a line that is not finished, by name: left out, it would hold for more than was meant', function (array $line, string $says): void {
+it('refuses a line that is not finished, by name: left out, it would hold for more than was meant', function (
+    array $line, string $says
+): void {
     expect(fn () => $this->form->condition(group('all', $line)))->toThrow(RulesRefused::class, $says)
-        ->and(fn () => $this->form->condition(group('all', line('owner', 'is_empty'), group('any', $line))))->toThrow(RulesRefused::class, $says);
+        ->and(
+            fn () => $this->form->condition(group('all', line('owner', 'is_empty'), group('any', $line)))
+        )->toThrow(RulesRefused::class, $says);
 })->with([
     'no words' => [line('subject', 'has_any_word'), 'Subject'],
     'only commas' => [line('subject', 'has_any_word', ' , ,'), 'Subject'],

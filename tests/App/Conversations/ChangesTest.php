@@ -69,7 +69,9 @@ function everyChange(): array
             fn (Conversation $one) => $one->state === ConversationState::Resolved && $one->outcome_id !== null,
         ],
         'set_language' => [fn () => new Chosen('lv'), fn (Conversation $one) => $one->language === 'lv'],
-        'assign_person' => [fn () => new Chosen((string) test()->teammate('ruta')->id), fn (Conversation $one) => $one->owner_id === test()->teammate('ruta')->id],
+        'assign_person' => [fn () => new Chosen((string) test()->teammate('ruta')->id), fn (Conversation $one) => $one->owner_id === test()
+            ->teammate('ruta')
+            ->id],
         'assign_team' => [
             fn () => new Chosen($id(Team::query()->where('name', 'Returns bench')->sole())),
             fn (Conversation $one) => $one->team?->name === 'Returns bench',
@@ -158,7 +160,8 @@ it('goes along with an answer, and goes back with it when that is called back', 
     $written = $chosen();
     $value = implode('|', array_filter([$written->value, $written->text], static fn (string $one): bool => $one !== ''));
     $this->post("/conversations/{$this->conversation->id}/reply", [
-        'text' => 'We look into it.', 'then' => 'waiting', 'once' => (string) Str::uuid(), 'steps' => ["{$key}={$value}"], 'seen' => 999_999,
+        'text' => 'We look into it.', 'then' => 'waiting', 'once' => (string) Str::uuid(), 'steps' => ["{$key}={$value}"],
+        'seen' => 999_999,
     ])->assertSessionHas('done');
     expect($is($this->conversation->refresh()))->toBeTrue();
     CarbonImmutable::setTestNow('2026-11-23T10:05:20Z');
@@ -199,7 +202,9 @@ it('is refused where what it names is not there, and then nothing changes', func
     'a category' => ['set_category', '99999', ''], 'a category in words' => ['set_category', 'Refund', ''],
     'a state' => ['set_status', 'asleep', ''], 'held for no reason' => ['set_status', 'held', ''],
     'resolved without an outcome' => ['set_status', 'resolved', ''], 'an outcome' => ['set_status', 'resolved:99999', ''],
-    'a language' => ['set_language', 'xx', ''], 'a person' => ['assign_person', '99999', ''], 'a person in words' => ['assign_person', 'Ilse', ''],
+    'a language' => ['set_language', 'xx', ''], 'a person' => [
+        'assign_person', '99999', '',
+    ], 'a person in words' => ['assign_person', 'Ilse', ''],
     'a team' => ['assign_team', '99999', ''], 'no tag' => ['add_tag', '', ''], 'a tag too long' => ['add_tag', '', str_repeat('x', 61)],
     'no tag to take' => ['remove_tag', '', ''], 'a field' => ['set_field', 'none', 'x'], 'a checklist' => ['checklist', '99999', ''],
     'a nudge plan' => ['nudge', '99999', ''],
@@ -216,18 +221,24 @@ it('is refused where its thing was retired in between, by whatever way', functio
 })->with([
     'a category' => ['set_category', everyChange()['set_category'][0], fn () => Category::query()->update(['retired_at' => now()])],
     'an outcome' => ['set_status', everyChange()['set_status'][0], fn () => Outcome::query()->update(['retired_at' => now()])],
-    'a person who left' => ['assign_person', everyChange()['assign_person'][0], fn () => test()->teammate('ruta')->forceFill(['may_sign_in' => false])->save()],
+    'a person who left' => ['assign_person', everyChange()['assign_person'][0], fn () => test()->teammate('ruta')
+        ->forceFill(['may_sign_in' => false])
+        ->save()],
     'a field' => ['set_field', everyChange()['set_field'][0], fn () => OwnField::query()->update(['retired_at' => now()])],
     'a checklist' => ['checklist', everyChange()['checklist'][0], fn () => Checklist::query()->update(['retired_at' => now()])],
     'a nudge plan' => ['nudge', everyChange()['nudge'][0], fn () => NudgePlan::query()->update(['retired_at' => now()])],
 ]);
 
-it('does not let its thing go while a rule that is on makes it, nor while a template takes it along', function (string $key, Closure $chosen, Closure $thing): void {
+it('does not let its thing go while a rule that is on makes it, nor while a template takes it along', function (
+    string $key, Closure $chosen, Closure $thing
+): void {
     $was = $chosen();
     $needs = app(WhatNeeds::class);
     $needs->refuseIfSet($thing(), 'It');
     $rule = app(SaveRule::class)->save(null, new RuleToSave(
-        'Makes it', Way::Every, [RuleEvent::Noted], ['all' => []], [RuleAction::of(['do' => $key, ...$was->toArray()])], '', ChangedBy::Leads
+        'Makes it', Way::Every, [RuleEvent::Noted], ['all' => []], [
+            RuleAction::of(['do' => $key, ...$was->toArray()]),
+        ], '', ChangedBy::Leads
     ), $this->teammate('mads'));
     // One that is off needs nothing.
     $needs->refuseIfSet($thing(), 'It');
@@ -247,7 +258,10 @@ it('does not let its thing go while a rule that is on makes it, nor while a temp
     }
 })->with([
     'a category' => ['set_category', everyChange()['set_category'][0], fn () => Category::query()->where('name', 'Refund')->sole()],
-    'an outcome' => ['set_status', fn () => new Chosen('resolved:'.Outcome::query()->where('name', 'Duplicate')->value('id')), fn () => Outcome::query()->where('name', 'Duplicate')->sole()],
+    'an outcome' => [
+        'set_status', fn () => new Chosen('resolved:'.Outcome::query()->where('name', 'Duplicate')->value('id')),
+        fn () => Outcome::query()->where('name', 'Duplicate')->sole(),
+    ],
     'a person' => ['assign_person', everyChange()['assign_person'][0], fn () => test()->teammate('ruta')],
     'a team' => ['assign_team', everyChange()['assign_team'][0], fn () => Team::query()->where('name', 'Returns bench')->sole()],
     'a tag' => ['add_tag', fn () => new Chosen('', 'ÖLD'), fn () => ChangeTags::named('Old')],

@@ -68,7 +68,10 @@ function saidEntries(): array
             'Held by Ilse Norrby: the bench looks, comes back Tue 08:00',
         ],
         [new Happened\OwnerChanged(null, $named('Mads Overgaard')), '', 'ilse', 'Given to Mads Overgaard by Ilse Norrby'],
-        [new Happened\CategoryChanged(null, $named('Delivery › Late parcel')), '', 'ilse', 'Category Delivery › Late parcel by Ilse Norrby'],
+        [
+            new Happened\CategoryChanged(null, $named('Delivery › Late parcel')), '', 'ilse',
+            'Category Delivery › Late parcel by Ilse Norrby',
+        ],
         [new Happened\TeamChanged(null, $named('Returns bench')), '', 'ilse', 'Given to the team Returns bench by Ilse Norrby'],
         [new Happened\PriorityChanged(Priority::Normal, Priority::High), '', 'ilse', 'Priority high by Ilse Norrby'],
         [

@@ -36,7 +36,9 @@ it('makes data of every kind that can be read and said', function (JournalKind $
         'state_changed' => ['to' => 'open'], 'order_changed' => ['order' => 'B-1', 'refunded' => '€20.00'],
         'joined' => ['other' => 'C-1002'], 'split_off' => ['other' => 'C-1002'], 'separated' => ['other' => 'C-1002'],
         'partner_answered' => ['partner' => 'Wren Parcel'], 'rated' => ['score' => '2'],
-        'field_changed' => ['field' => 'Batch', 'to' => 'K'], 'order_attached' => ['order' => 'B-1'], 'language_changed' => ['to' => 'German'],
+        'field_changed' => [
+            'field' => 'Batch', 'to' => 'K',
+        ], 'order_attached' => ['order' => 'B-1'], 'language_changed' => ['to' => 'German'],
     ][$kind->value] ?? [];
     $payload = PayloadFormat::read(app(Payloads::class)->of($kind), madeData($kind, $old));
     $sentence = $payload->sentence(new Told('Ilse Norrby', null, '', app(LocalTime::class)));
@@ -62,7 +64,9 @@ it('finds again what was named', function (): void {
 it('knows the first message of a conversation, and which state a later one ended', function (): void {
     $conversation = Mails::conversation();
     $first = (int) $conversation->messages()->value('id');
-    expect(madeData(JournalKind::MessageReceived, ['channel' => 'email', 'to' => 'care@x.example'], message: $first)['isFirst'])->toBeTrue();
+    expect(
+        madeData(JournalKind::MessageReceived, ['channel' => 'email', 'to' => 'care@x.example'], message: $first)['isFirst']
+    )->toBeTrue();
     $entry = Illuminate\Support\Facades\DB::table('journal')->insertGetId([
         'conversation_id' => $conversation->id, 'actor' => 'application', 'kind' => 'state_changed',
         'details' => '{"from":"held","to":"open"}', 'why' => 'the customer wrote', 'at' => now(),

@@ -94,7 +94,9 @@ it('takes nothing new for a retired field, shows what is there, and lets it be t
         ->and(app(OwnFields::class)->keep($field, 7, ''))->toBe(['K', '']);
 });
 
-it('stops resolving while a required one is empty, whatever its kind, and not for one that is retired', function (FieldKind $kind, string $value): void {
+it('stops resolving while a required one is empty, whatever its kind, and not for one that is retired', function (
+    FieldKind $kind, string $value
+): void {
     $conversation = Mails::conversation();
     $field = fieldOf($kind, ['A', 'B'], true);
     $fields = app(OwnFields::class);

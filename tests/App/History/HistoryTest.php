@@ -137,7 +137,9 @@ it('takes CSV and JSON Lines, each conversation whole, and says what is wrong wi
     $csv = takeOver(
         historyFile(
             'a.csv',
-            "\u{FEFF}conversation;direction;at;text;name;address;subject\n7;in;2024-03-04 10:00;\"Two lines;\nof text\";Ana Wrenfield;ana@wrenfield.example;Late\n7;out;2024-03-04T12:00:00Z;Sorry;;;\n8;sideways;2024-03-04;x;;;\n9;in;tomorrow;x;Ana;;\n"
+            "\u{FEFF}conversation;direction;at;text;name;address;subject\n7;in;2024-03-04 10:00;\"Two lines;\nof text\";Ana "
+                ."Wrenfield;ana@wrenfield.example;Late\n7;out;2024-03-04T12:00:00Z;Sorry;;;\n8;sideways;2024-03-04;x;;;\n"
+                ."9;in;tomorrow;x;Ana;;\n"
         )
     );
     expect([$csv->taken, $csv->refused])->toBe([2, 2]);

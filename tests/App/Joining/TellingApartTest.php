@@ -44,7 +44,8 @@ beforeEach(function (): void {
         $routes = app(AnswerRoutes::class)->of($this->mail->refresh());
         $route = collect($routes)->firstWhere(fn ($one) => $one->account->id === $way->account_id);
         $this->post("/conversations/{$this->mail->id}/reply", [
-            'text' => $text, 'then' => 'waiting', 'route' => $route->key, 'once' => (string) Str::uuid(), 'seen' => JournalEntry::query()->max('id'),
+            'text' => $text, 'then' => 'waiting', 'route' => $route->key, 'once' => (string) Str::uuid(), 'seen' => JournalEntry::query()
+                ->max('id'),
         ])->assertSessionHas('done');
 
         return Message::query()->where('direction', Message::OUT)->latest('id')->firstOrFail();

@@ -10,8 +10,10 @@ function accountForm(array $more = []): array
 {
     return [
         'address' => 'club@brindle.example', 'sender_name' => 'Brindle club', 'state' => 'active',
-        'imap_host' => 'mail.brindle.example', 'imap_port' => 993, 'imap_security' => 'tls', 'imap_user' => 'club', 'imap_password' => 'imap secret',
-        'smtp_host' => 'mail.brindle.example', 'smtp_port' => 587, 'smtp_security' => 'starttls', 'smtp_user' => 'club', 'smtp_password' => 'smtp secret',
+        'imap_host' => 'mail.brindle.example', 'imap_port' => 993, 'imap_security' => 'tls', 'imap_user' => 'club',
+        'imap_password' => 'imap secret',
+        'smtp_host' => 'mail.brindle.example', 'smtp_port' => 587, 'smtp_security' => 'starttls', 'smtp_user' => 'club',
+        'smtp_password' => 'smtp secret',
         ...$more,
     ];
 }

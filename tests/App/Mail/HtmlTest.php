@@ -50,7 +50,10 @@ it('fetches remote pictures only when asked, and lets the page do so only then',
 
 it('shows an inline picture from our own store', function (): void {
     $png = (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==');
-    $body = "--B\r\nContent-Type: text/html\r\n\r\n<p>see <img src=\"cid:pic@1\"></p>\r\n--B\r\nContent-Type: image/png\r\nContent-ID: <pic@1>\r\nContent-Transfer-Encoding: base64\r\n\r\n".base64_encode($png)."\r\n--B--";
+    $body = "--B\r\nContent-Type: text/html\r\n\r\n<p>see <img src=\"cid:pic@1\"></p>\r\n--B\r\nContent-Type: "
+        ."image/png\r\nContent-ID: <pic@1>\r\nContent-Transfer-Encoding: base64\r\n\r\n"
+        .base64_encode($png)
+        ."\r\n--B--";
     $conversation = Mails::conversation(['MIME-Version' => '1.0', 'Content-Type' => 'multipart/related; boundary=B'], $body);
     $attachment = $conversation->messages()->with('attachments')->sole()->attachments->sole();
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertSee("/attachments/{$attachment->id}", false);

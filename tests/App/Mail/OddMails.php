@@ -146,7 +146,8 @@ final class OddMails
             'only white space' => [Mails::raw([], "\r\n  \r\n"), []],
             'plain and HTML' => [
                 $multi(
-                    "--B\r\nContent-Type: text/plain\r\n\r\nplain kite\r\n--B\r\nContent-Type: text/html\r\n\r\n<p>html <b>kite</b></p>\r\n--B--",
+                    "--B\r\nContent-Type: text/plain\r\n\r\nplain kite\r\n--B\r\nContent-Type: text/html\r\n\r\n<p>html "
+                        ."<b>kite</b></p>\r\n--B--",
                     'multipart/alternative; boundary="B"'
                 ),
                 ['text' => 'plain kite', 'html_contains' => '<b>kite</b>'],
@@ -164,7 +165,8 @@ final class OddMails
             ],
             'text, HTML and text again' => [
                 $multi(
-                    "--B\r\nContent-Type: text/plain\r\n\r\nabove\r\n--B\r\nContent-Type: text/html\r\n\r\n<p>middle</p>\r\n--B\r\nContent-Type: text/plain\r\n\r\nlist footer\r\n--B--"
+                    "--B\r\nContent-Type: text/plain\r\n\r\nabove\r\n--B\r\nContent-Type: "
+                        ."text/html\r\n\r\n<p>middle</p>\r\n--B\r\nContent-Type: text/plain\r\n\r\nlist footer\r\n--B--"
                 ),
                 ['text' => "above\n\nmiddle\n\nlist footer", 'html_contains' => 'list footer'],
             ],
@@ -204,7 +206,8 @@ final class OddMails
         return [
             'a name in RFC 2231 pieces' => [
                 $with(
-                    "Content-Type: application/pdf\r\nContent-Disposition: attachment; filename*0*=utf-8''Rechnung%20; filename*1*=%E2%82%AC.pdf",
+                    "Content-Type: application/pdf\r\nContent-Disposition: attachment; filename*0*=utf-8''Rechnung%20; "
+                        .'filename*1*=%E2%82%AC.pdf',
                     'x'
                 ),
                 ['attachments.0.name' => 'Rechnung €.pdf', 'attachments.0.size' => 1, 'attachments.0.sha256' => $sha('x')],
@@ -323,6 +326,7 @@ final class OddMails
             $body = "Content-Type: multipart/mixed; boundary=\"N{$level}\"\r\n\r\n--N{$level}\r\n{$body}\r\n--N{$level}--";
         }
 
-        return "From: Tomas <tomas@hruby.example>\r\nTo: care@brindle.example\r\nSubject: deep\r\nMessage-ID: <deep{$depth}@x.example>\r\nMIME-Version: 1.0\r\n{$body}";
+        return "From: Tomas <tomas@hruby.example>\r\nTo: care@brindle.example\r\nSubject: deep\r\nMessage-ID: "
+            ."<deep{$depth}@x.example>\r\nMIME-Version: 1.0\r\n{$body}";
     }
 }

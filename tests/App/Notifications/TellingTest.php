@@ -54,7 +54,9 @@ it('reads names as they are written, and no parts of words', function (string $t
     $team = Teammate::query()->orderBy('id')->get()->all();
     expect(array_map(static fn (Teammate $person): string => $person->firstName(), Mentions::in($text, $team)))->toBe($named);
 })->with([
-    ['@ILSE and @Mads', ['Ilse', 'Mads']], ['write to care@ilse.example', []], ['@Ilsebill', []], ['@Ruta Kalnina!', ['Ruta']], ['ilse', []], ['@', []],
+    [
+        '@ILSE and @Mads', ['Ilse', 'Mads'],
+    ], ['write to care@ilse.example', []], ['@Ilsebill', []], ['@Ruta Kalnina!', ['Ruta']], ['ilse', []], ['@', []],
 ]);
 
 it('tells two of the same first name apart', function (): void {

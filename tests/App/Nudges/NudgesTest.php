@@ -126,7 +126,9 @@ describe('the plans', function (): void {
             );
     });
 
-    it('refuses a reminder of which a half is missing, and gives the form back as it was written', function (array $half, string $says): void {
+    it('refuses a reminder of which a half is missing, and gives the form back as it was written', function (
+        array $half, string $says
+    ): void {
         $written = planForm([
             'name' => 'Half of it', 'end_days' => '7',
             'steps' => [['days' => '2', 'template' => (string) Template::query()->value('id')], $half],

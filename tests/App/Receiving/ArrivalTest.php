@@ -18,7 +18,11 @@ const CARD = '4111 1111 1111 1111';
 it('takes card and account numbers out before anything is stored, and says so', function (): void {
     $conversation = Mails::conversation(
         ['Subject' => 'My card '.CARD, 'Content-Type' => 'multipart/alternative; boundary="b"', 'MIME-Version' => '1.0'],
-        "--b\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nTake it from ".CARD." or DE89370400440532013000\r\n--b\r\nContent-Type: text/html; charset=utf-8\r\n\r\n<p>Take it from <b>".CARD."</b> or DE89370400440532013000</p>\r\n--b--\r\n",
+        "--b\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nTake it from "
+            .CARD
+            ." or DE89370400440532013000\r\n--b\r\nContent-Type: text/html; charset=utf-8\r\n\r\n<p>Take it from <b>"
+            .CARD
+            ."</b> or DE89370400440532013000</p>\r\n--b--\r\n",
     );
     $message = $conversation->messages()->sole();
     expect($message->text)->toContain('Take it from [card …1111] or [IBAN …3000]')

@@ -56,7 +56,9 @@ function anaWrites(): Conversation
     Services::take(Channel::Shop, Services::order());
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-24T07:00:00Z'));
     $boundary = 'b1';
-    $body = "--{$boundary}\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nThis is unacceptable. Where is 71-4480217?\r\n--{$boundary}\r\nContent-Type: image/png; name=\"photo.png\"\r\nContent-Disposition: attachment; filename=\"photo.png\"\r\nContent-Transfer-Encoding: base64\r\n\r\niVBORw0KGgo=\r\n--{$boundary}--\r\n";
+    $body = "--{$boundary}\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nThis is unacceptable. Where is "
+        ."71-4480217?\r\n--{$boundary}\r\nContent-Type: image/png; name=\"photo.png\"\r\nContent-Disposition: attachment; "
+        ."filename=\"photo.png\"\r\nContent-Transfer-Encoding: base64\r\n\r\niVBORw0KGgo=\r\n--{$boundary}--\r\n";
     $conversation = Mails::conversation(
         [
             'From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late parcel', 'MIME-Version' => '1.0',
@@ -117,8 +119,15 @@ it('knows nothing where there is nothing, and says so without a fault', function
     $conversation = Mails::conversation(['From' => 'Nobody <nobody-yet@hruby.example>'], "Hello.\r\n");
     expect(factOf(arrival($conversation), $field))->toBe($is);
 })->with([
-    ['message_has_file', false], ['owner_away', false], ['goes_on', false], ['customer_orders', 0], ['customer_ratings', null], ['order_total', null], ['order_status', null],
-    ['parcel_days_unseen', null], ['order_country', null], ['order_source', null], ['owner', null], ['rating', null], ['in_hours', true], ['weekday', '1'], ['mood', 'neutral'], ['orders', 0],
+    [
+        'message_has_file', false,
+    ], ['owner_away', false], ['goes_on', false], ['customer_orders', 0], [
+        'customer_ratings', null,
+    ], ['order_total', null], ['order_status', null],
+    [
+        'parcel_days_unseen', null,
+    ], ['order_country', null], ['order_source', null], ['owner', null], ['rating', null], ['in_hours', true], ['weekday',
+        '1'], ['mood', 'neutral'], ['orders', 0],
 ]);
 
 it('names people, teams, tags and groups by their number, whatever they are called later', function (): void {
@@ -147,14 +156,20 @@ it('asks the database beforehand for what conditions will read', function (strin
     $condition = Condition::read(json_decode((string) json_encode(['field' => $field, 'op' => 'is_empty'])));
     expect(RuleFields::reads($condition))->toBe($relation === null ? [] : [$relation]);
 })->with([
-    ['customer_group', 'customer.groups'], ['customer_name', 'customer'], ['customer_orders', 'customer.orders'], ['customer_ratings', 'customer.ratings'], ['tags', 'tags'], [
+    ['customer_group', 'customer.groups'], ['customer_name', 'customer'], ['customer_orders', 'customer.orders'], [
+        'customer_ratings', 'customer.ratings',
+    ], ['tags', 'tags'], [
         'message_has_file', 'message.attachments',
     ],
     [
         'parcel_days_unseen', 'orders.parcels.scans',
-    ], ['order_total', 'orders'], ['order_country', 'orders'], ['orders', 'orders'], ['has_file', 'files'], ['own.conversation.batch', 'ownValues'], [
+    ], ['order_total', 'orders'], ['order_country', 'orders'], ['orders', 'orders'], ['has_file', 'files'], [
+        'own.conversation.batch', 'ownValues',
+    ], [
         'own.customer.club', 'customer.ownValues',
-    ], ['own.order.gift', 'orders.ownValues'], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
+    ], [
+        'own.order.gift', 'orders.ownValues',
+    ], ['owner_away', 'owner'], ['goes_on', 'linkedConversation'], ['rating', 'rating'], ['state', null], ['message_text', null],
 ]);
 
 it('asks the database as often for many as for few, whatever is asked', function (): void {

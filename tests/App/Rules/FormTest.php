@@ -248,5 +248,9 @@ it('gives a rule back whole where its name is refused', function (): void {
         'actions' => [['do' => 'add_tag', 'text' => 'seen']],
     ];
     $form = FilledForm::on($this->post('/rules', $written)->assertOk()->assertSee('120'), '/rules')->values();
-    expect($form['notes'])->toBe('Kept')->and($form['condition']['parts'][0]['value'])->toBe('reel')->and($form['actions'][0]['do'])->toBe('add_tag');
+    expect($form['notes'])->toBe('Kept')
+        ->and($form['condition']['parts'][0]['value'])
+        ->toBe('reel')
+        ->and($form['actions'][0]['do'])
+        ->toBe('add_tag');
 });

@@ -453,7 +453,9 @@ it('tells a program elsewhere by a signed request, and again when it does not an
         ->toBe(hash_hmac('sha256', $second->header('Cairnfield-Time')[0].'.'.$second->body(), $hook->secret))
         ->and(json_decode($second->body(), true)['conversation'])
         ->toMatchArray(['number' => $conversation->number(), 'tags' => ['told'], 'state' => 'open']);
-    $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas('problem', '“Workshop” is needed by the rule “Tells”. Change it or switch it off first.');
+    $this->post("/rules/hooks/{$hook->id}/retire")->assertSessionHas(
+        'problem', '“Workshop” is needed by the rule “Tells”. Change it or switch it off first.'
+    );
     // Tried for the last time: administrators are told, once an hour.
     $call->failed(new RuntimeException('Workshop answered 503.'));
     $call->failed(new RuntimeException('Workshop answered 503.'));

@@ -387,7 +387,9 @@ it('reads only rows for which the time can have come', function (): void {
 it('refuses a clock that says nothing', function (array $clock): void {
     expect(fn () => TimeTrigger::of($clock))->toThrow(RuleRefused::class);
 })->with([
-    [['since' => 'sometime', 'hours' => 3]], [['since' => 'began', 'hours' => 0]], [['since' => 'began', 'hours' => -1]], [['since' => 'began', 'hours' => 9999]],
+    [
+        ['since' => 'sometime', 'hours' => 3],
+    ], [['since' => 'began', 'hours' => 0]], [['since' => 'began', 'hours' => -1]], [['since' => 'began', 'hours' => 9999]],
     [['since' => 'times', 'days' => [], 'time' => '09:00']], [
         ['since' => 'times', 'days' => ['1'], 'time' => '25:00'],
     ], [['since' => 'times', 'days' => ['9'], 'time' => '09:00']],

@@ -263,7 +263,8 @@ it('says at once in which circle a rule goes that is switched on', function (): 
         ->assertSessionHas('done')
         ->assertSessionHas(
             'problem',
-            'These rules would wake each other in a circle: “There” → “And back” → “There”. Let one of them run on something else, or switch one off.'
+            'These rules would wake each other in a circle: “There” → “And back” → “There”. Let one of them run on something else, or '
+                .'switch one off.'
         );
 });
 

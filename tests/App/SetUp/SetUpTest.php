@@ -84,7 +84,8 @@ it('says that rules failed, or that one of them waits for somebody to say go on'
     $failing = Rule::query()->firstOrFail();
     $failing->forceFill($rule)->save();
     DB::table('rule_runs')->insert([
-        'rule_id' => $failing->id, 'conversation_id' => DB::table('conversations')->value('id'), 'event_key' => 'x', 'state' => 'failed', 'because' => '[]', 'actions' => '[]', 'done' => '[]', 'at' => now(),
+        'rule_id' => $failing->id, 'conversation_id' => DB::table('conversations')
+            ->value('id'), 'event_key' => 'x', 'state' => 'failed', 'because' => '[]', 'actions' => '[]', 'done' => '[]', 'at' => now(),
     ]);
     $this->actingAs($this->teammate('mads'))->get('/set-up')->assertSee($said);
 })->with(['failed' => [[], '1 failed in a day'], 'stopped' => [['stopped_at' => '2026-11-23 10:00:00'], '1 wait for a word']]);

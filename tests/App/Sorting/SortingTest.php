@@ -157,7 +157,8 @@ it('keeps what is written in fields of the store’s own, each kind as it should
     }
     $ids = OwnField::query()->pluck('id', 'name');
     $this->post("/conversations/{$conversation->id}/fields", ['fields' => [
-        $ids['Batch'] => ' K ', $ids['Metres'] => '12,50', $ids['Promised for'] => '2026-11-28', $ids['Fault'] => 'split FERRULE', $ids['Parts'] => ['', 'Spar', 'Line'], $ids['Photo seen'] => 'yes',
+        $ids['Batch'] => ' K ', $ids['Metres'] => '12,50', $ids['Promised for'] => '2026-11-28', $ids['Fault'] => 'split FERRULE',
+        $ids['Parts'] => ['', 'Spar', 'Line'], $ids['Photo seen'] => 'yes',
     ]])->assertSessionHas('done');
     expect(journalled($conversation, JournalKind::FieldChanged))->toBe([
         'Batch K', 'Metres 12.5', 'Promised for 2026-11-28', 'Fault Split ferrule', 'Parts Spar, Line', 'Photo seen yes',

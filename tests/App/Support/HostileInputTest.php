@@ -34,11 +34,16 @@ function routesInParts(string $pattern): Generator
 function oddForms(): array
 {
     $names = [
-        'account', 'actions', 'address', 'all', 'answer', 'at', 'bcc', 'board_by', 'body', 'bring_back_at', 'category', 'cc', 'change', 'choices', 'clock', 'columns',
-        'condition', 'customer', 'days', 'do', 'done', 'due_at', 'email', 'end_days', 'end_outcome', 'end_template', 'events', 'facts', 'field', 'fields', 'file', 'files',
-        'folder', 'from', 'give', 'html', 'ids', 'into', 'is', 'kind', 'language', 'members', 'name', 'notes', 'number', 'of', 'once', 'order', 'other', 'outcome', 'owner',
-        'page', 'parent', 'people', 'place', 'plan', 'position', 'priority', 'question', 'q', 'reason', 'role', 'rule', 'score', 'seen', 'settings', 'shared_with', 'shown', 'sort',
-        'speaks', 'state', 'step', 'steps', 'subject', 'tag', 'take', 'team', 'template', 'text', 'texts', 'then', 'time_zone', 'title', 'to', 'told', 'until', 'value', 'view', 'when', 'who',
+        'account', 'actions', 'address', 'all', 'answer', 'at', 'bcc', 'board_by', 'body', 'bring_back_at', 'category', 'cc',
+        'change', 'choices', 'clock', 'columns',
+        'condition', 'customer', 'days', 'do', 'done', 'due_at', 'email', 'end_days', 'end_outcome', 'end_template', 'events',
+        'facts', 'field', 'fields', 'file', 'files',
+        'folder', 'from', 'give', 'html', 'ids', 'into', 'is', 'kind', 'language', 'members', 'name', 'notes', 'number', 'of',
+        'once', 'order', 'other', 'outcome', 'owner',
+        'page', 'parent', 'people', 'place', 'plan', 'position', 'priority', 'question', 'q', 'reason', 'role', 'rule', 'score',
+        'seen', 'settings', 'shared_with', 'shown', 'sort',
+        'speaks', 'state', 'step', 'steps', 'subject', 'tag', 'take', 'team', 'template', 'text', 'texts', 'then', 'time_zone',
+        'title', 'to', 'told', 'until', 'value', 'view', 'when', 'who',
     ];
 
     return [
@@ -97,15 +102,23 @@ it('shows what stands in the store as text, on every page', function (array $rou
     $one = OneOfEach::make();
     $planted = '"\'><script>planted(1)</script>';
     $texts = [
-        'conversations' => ['subject', 'preview', 'held_reason'], 'customers' => ['name'], 'messages' => ['text', 'subject', 'from_name'], 'notes' => ['text'],
-        'tags' => ['name'], 'categories' => ['name', 'customer_name', 'path'], 'outcomes' => ['name'], 'teams' => ['name'], 'teammates' => ['name', 'signature'],
-        'templates' => ['name', 'folder'], 'template_languages' => ['text', 'subject'], 'template_files' => ['name'], 'attachments' => ['name'], 'rules' => ['name', 'notes'],
-        'nudge_plans' => ['name'], 'checklists' => ['name'], 'started_checklists' => ['name'], 'tasks' => ['title'], 'saved_views' => ['name'], 'customer_groups' => ['name'],
+        'conversations' => [
+            'subject', 'preview', 'held_reason',
+        ], 'customers' => ['name'], 'messages' => ['text', 'subject', 'from_name'], 'notes' => ['text'],
+        'tags' => ['name'], 'categories' => [
+            'name', 'customer_name', 'path',
+        ], 'outcomes' => ['name'], 'teams' => ['name'], 'teammates' => ['name', 'signature'],
+        'templates' => ['name', 'folder'], 'template_languages' => ['text', 'subject'], 'template_files' => ['name'],
+        'attachments' => ['name'], 'rules' => ['name', 'notes'],
+        'nudge_plans' => ['name'], 'checklists' => ['name'], 'started_checklists' => ['name'], 'tasks' => ['title'],
+        'saved_views' => ['name'], 'customer_groups' => ['name'],
         'own_fields' => ['name'], 'hooks' => ['name'], 'orders' => [
             'buyer_name', 'address', 'shipping_title',
         ], 'order_lines' => ['title', 'sku'],
-        'bulk_changes' => ['label', 'text'], 'approvals' => ['question'], 'unreadable_mail' => ['reason'], 'event_traces' => ['reason'], 'channel_items' => ['text', 'author_name'],
-        'accounts' => ['sender_name'], 'history_imports' => ['name', 'problem'], 'blocked_senders' => ['value'], 'drafts' => ['text'], 'customer_notes' => ['text'],
+        'bulk_changes' => ['label', 'text'], 'approvals' => ['question'], 'unreadable_mail' => ['reason'],
+        'event_traces' => ['reason'], 'channel_items' => ['text', 'author_name'],
+        'accounts' => ['sender_name'], 'history_imports' => ['name', 'problem'], 'blocked_senders' => ['value'],
+        'drafts' => ['text'], 'customer_notes' => ['text'],
     ];
     foreach ($texts as $table => $columns) {
         foreach ($columns as $column) {

@@ -37,7 +37,9 @@ it('is nothing that a developer is told of', function (): void {
 
 it('asks whether a file is missing by the code, not by the sentence', function (): void {
     $this->withSession(['problem' => 'In other words.', 'problem_code' => 'no_file_attached'])->get($this->at)->assertSee('without_file');
-    $this->withSession(['problem' => 'Somebody wrote: no file is attached', 'problem_code' => 'closed'])->get($this->at)->assertDontSee('without_file');
+    $this->withSession(
+        ['problem' => 'Somebody wrote: no file is attached', 'problem_code' => 'closed']
+    )->get($this->at)->assertDontSee('without_file');
 });
 
 it('gives every refusal a code of its own in its class, and a sentence', function (): void {

@@ -34,8 +34,12 @@ beforeEach(function (): void {
 function ilsesOwnTemplate(): Template
 {
     $texts = ['en' => ['subject' => null, 'text' => 'My secret words', 'html' => null]];
-    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Only mine', '', SharedWith::Nobody, null, $texts, [], []), test()->teammate('ilse'));
-    test()->actingAs(test()->teammate('ilse'))->post("/templates/{$template->id}/files", ['file' => UploadedFile::fake()->createWithContent('secret.txt', 'secret')])->assertSessionHas('done');
+    $template = app(SaveTemplate::class)->save(
+        null, new TemplateToSave('Only mine', '', SharedWith::Nobody, null, $texts, [], []), test()->teammate('ilse')
+    );
+    test()->actingAs(test()->teammate('ilse'))->post(
+        "/templates/{$template->id}/files", ['file' => UploadedFile::fake()->createWithContent('secret.txt', 'secret')]
+    )->assertSessionHas('done');
 
     return $template;
 }
@@ -43,7 +47,10 @@ function ilsesOwnTemplate(): Template
 it('shows a draft to whoever writes it, and keeps each apart', function (): void {
     $this->actingAs($this->teammate('ilse'));
     ($this->keep)('Dear Tomas, between us');
-    $this->post("{$this->at}/draft-files", ['files' => [UploadedFile::fake()->createWithContent('own.txt', 'own')], 'once' => Str::uuid()->toString()])->assertOk();
+    $this->post(
+        "{$this->at}/draft-files",
+        ['files' => [UploadedFile::fake()->createWithContent('own.txt', 'own')], 'once' => Str::uuid()->toString()]
+    )->assertOk();
     $sha256 = Draft::query()->sole()->files[0]['sha256'];
     $this->actingAs($this->teammate('mads'))->get($this->at)->assertOk()->assertDontSee('between us')->assertDontSee('own.txt');
     ($this->keep)('Dear Mr Hrubý');
@@ -68,7 +75,9 @@ it('has no template of somebody else’s own, not by its number, nor in answers,
     $this->get('/templates')->assertOk()->assertDontSee('Only mine');
     $this->get('/templates.json')->assertOk()->assertDontSee('secret words');
     $this->get('/search?q=secret')->assertDontSee('Only mine');
-    $this->post('/bulk', ['ids' => [$this->conversation->id], 'change' => "template:{$template->id}", 'text' => '', 'view' => 'my-turn'])->assertSessionHas('problem');
+    $this->post(
+        '/bulk', ['ids' => [$this->conversation->id], 'change' => "template:{$template->id}", 'text' => '', 'view' => 'my-turn']
+    )->assertSessionHas('problem');
     expect($template->refresh()->name)->toBe('Only mine')->and($template->files()->count())->toBe(1);
 })->with(['mads', 'corin', 'ruta']);
 
@@ -76,7 +85,9 @@ it('cannot be put into a nudge plan by its number, neither by who owns it nor by
     $template = ilsesOwnTemplate();
     foreach (['mads', 'corin'] as $who) {
         $this->actingAs($this->teammate($who))->post('/nudges', [
-            'name' => 'Theirs', 'steps' => [['days' => '1', 'template' => (string) $template->id]], 'end_days' => '1', 'end_outcome' => (string) Outcome::query()->value('id'),
+            'name' => 'Theirs', 'steps' => [
+                ['days' => '1', 'template' => (string) $template->id],
+            ], 'end_days' => '1', 'end_outcome' => (string) Outcome::query()->value('id'),
         ])->assertSessionHasErrors('steps.0.template');
     }
     expect(NudgePlan::query()->exists())->toBeFalse();
@@ -84,7 +95,9 @@ it('cannot be put into a nudge plan by its number, neither by who owns it nor by
 
 it('gives what was written for later back to who wrote it, whoever calls it off', function (): void {
     $this->actingAs($this->teammate('ilse'))->post("{$this->at}/reply", [
-        'text' => 'Tomorrow, I promise.', 'then' => 'waiting', 'when' => 'at', 'at' => '2026-11-24T09:00', 'seen' => DB::table('journal')->max('id'), 'once' => Str::uuid()->toString(),
+        'text' => 'Tomorrow, I promise.', 'then' => 'waiting', 'when' => 'at', 'at' => '2026-11-24T09:00', 'seen' => DB::table('journal')
+            ->max('id'), 'once' => Str::uuid()
+            ->toString(),
     ])->assertSessionHas('done');
     $scheduled = ScheduledReply::query()->sole();
     $this->actingAs($this->teammate('femi'))->post("/scheduled/{$scheduled->id}/call-off")->assertForbidden();
@@ -108,7 +121,10 @@ it('keeps a calendar to whoever has its address, and to nobody once that was cha
 });
 
 it('says that a file is not there where the store has lost it, and goes on', function (): void {
-    $file = ['name' => 'kite.txt', 'media_type' => 'text/plain', 'size' => 4, 'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite')];
+    $file = [
+        'name' => 'kite.txt', 'media_type' => 'text/plain', 'size' => 4, 'sha256' => hash('sha256', 'kite'),
+        'file' => app(FileStore::class)->keep('kite'),
+    ];
     $attachment = (new Attachment)->forceFill([...$file, 'message_id' => Message::query()->value('id')]);
     $attachment->save();
     $this->actingAs($this->teammate('ilse'))->get("/attachments/{$attachment->id}")->assertOk();

@@ -91,12 +91,16 @@ it('keeps every step, saved untouched, and chosen in the form', function (): voi
         ], ['hold', '16|the workshop looks at it | twice'],
         [
             'set_category', $id(Category::query()->where('name', 'Refund')->value('id')),
-        ], ['set_priority', 'urgent'], ['set_language', 'da'], ['assign_person', 'me'], ['assign_person', ''], ['assign_person', 'turn'], ['assign_person', 'lead'],
+        ], [
+            'set_priority', 'urgent',
+        ], ['set_language', 'da'], ['assign_person', 'me'], ['assign_person', ''], ['assign_person', 'turn'], ['assign_person', 'lead'],
         [
             'assign_person', $id($this->teammate('ruta')->id),
         ], [
             'assign_team', $id(Team::query()->value('id')),
-        ], ['add_tag', 'batch = K | "new"'], ['remove_tag', 'Größe'], ['set_field', 'batch|K=1|2'], ['set_field', 'size|M | L'], ['set_field', 'size|X=L'],
+        ], [
+            'add_tag', 'batch = K | "new"',
+        ], ['remove_tag', 'Größe'], ['set_field', 'batch|K=1|2'], ['set_field', 'size|M | L'], ['set_field', 'size|X=L'],
         [
             'checklist', $id(Checklist::query()->value('id')),
         ], ['nudge', $id($this->plan->id)], ['cc', 'a@x.example, b@x.example'], ['bcc', 'c@x.example'],
@@ -123,7 +127,9 @@ it('keeps several steps together, of those that set one thing the last', functio
         ])
     )->assertSessionHas('done');
     expect(Template::query()->where('name', 'Written')->sole()->steps)->toBe([
-        ['do' => 'add_tag', 'value' => 'one'], ['do' => 'add_tag', 'value' => 'two'], ['do' => 'set_priority', 'value' => 'high'], ['do' => 'assign_person', 'value' => 'me'], ['do' => 'remove_tag', 'value' => 'three'],
+        ['do' => 'add_tag', 'value' => 'one'], ['do' => 'add_tag', 'value' => 'two'], [
+            'do' => 'set_priority', 'value' => 'high',
+        ], ['do' => 'assign_person', 'value' => 'me'], ['do' => 'remove_tag', 'value' => 'three'],
     ]);
 });
 

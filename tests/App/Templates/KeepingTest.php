@@ -145,7 +145,8 @@ it('fills what is known of the order, in the customer’s language and the order
             'texts' => [
                 [
                     'language' => 'da',
-                    'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}',
+                    'text' => '{{ order.number }} af {{ order.placed_on }}: {{ order.total }}{{ if order.sent }} sendt {{ '
+                        .'parcel.number }} {{ parcel.place }} {{ parcel.seen_on }}{{ else }} ikke sendt{{ end }}',
                 ],
             ],
         ])
@@ -199,7 +200,8 @@ it('tells own ones from everybody’s of the same name', function (string $forma
 
 it('reports each row that does not fit, and takes the others', function (): void {
     ($this->take)(
-        "name;text;categories;language\nGood;Hello;;en\nGood;Hej;;da\nNo text;;;en\nBad category;Hello;Nowhere;en\nBad placeholder;{{ customer.nam }};;en\nshort;row\n"
+        "name;text;categories;language\nGood;Hello;;en\nGood;Hej;;da\nNo text;;;en\nBad category;Hello;Nowhere;en\nBad placeholder;"
+            ."{{ customer.nam }};;en\nshort;row\n"
     )
         ->assertSee('1 taken, 4 not')
         ->assertSeeInOrder(['row 7', 'It has 2 fields, and the headings name 4.'])

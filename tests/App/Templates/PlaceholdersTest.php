@@ -48,7 +48,9 @@ it('fills each placeholder with what is known', function (string $name, string $
     [
         'order.items', 'en', "1 × Merlin delta, red\n2 × Tails, orange, pair",
     ], ['order.total', 'en', '€163.00'], ['order.total', 'de', "163,00\u{a0}€"], ['order.total', 'lv', "163,00\u{a0}€"],
-    ['order.country', 'en', 'Denmark'], ['order.country', 'da', 'Danmark'], ['parcel.number', 'en', 'WP7720388'], ['parcel.carrier', 'en', 'Wren Parcel'], ['parcel.state', 'en', 'at depot'], ['parcel.place', 'en', 'Aarhus depot'],
+    ['order.country', 'en', 'Denmark'], ['order.country', 'da', 'Danmark'], ['parcel.number', 'en', 'WP7720388'], [
+        'parcel.carrier', 'en', 'Wren Parcel',
+    ], ['parcel.state', 'en', 'at depot'], ['parcel.place', 'en', 'Aarhus depot'],
     [
         'parcel.seen_on', 'en', '19 November 2026',
     ], ['parcel.sent_on', 'en', '17 November 2026'], ['parcel.days_unseen', 'en', '4'], ['refund.amount', 'en', '€12.50'],
