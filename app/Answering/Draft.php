@@ -16,8 +16,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $text
  * @property list<array{name: string, type: string, size: int, sha256: string, file: string}> $files
- * @property array{cc?: string, bcc?: string, own_name?: bool, html?: string, subject?: string|null, then?: string, outcome?:
- *   string, route?: string, when?: string, at?: string, days?: string, steps?: list<array{do: string, value: string}>,
+ * @property array{cc?: string, bcc?: string, own_name?: bool, html?: string, subject?: string|null, then?: string,
+ *   outcome?: string, route?: string, when?: string, at?: string, days?: string, steps?: list<array{do: string, value: string}>,
  *   steps_left_out?: list<string>, templates?: list<array{template: int, language: string, text: string}>}|null $details what was
  *   chosen beside the text
  * @property CarbonImmutable $updated_at

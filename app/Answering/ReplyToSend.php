@@ -80,8 +80,8 @@ final readonly class ReplyToSend
     public static function kept(array $kept, int $seen): self
     {
         /**
-         * @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null, cc:
-         *   list<string>, bcc: list<string>, own_name: bool, html: string|null, steps?: list<array{do: string, value: string}>,
+         * @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null,
+         *   cc: list<string>, bcc: list<string>, own_name: bool, html: string|null, steps?: list<array{do: string, value: string}>,
          *   templates?: list<array<string, mixed>>, subject?: string|null} $kept
          */
         return new self(

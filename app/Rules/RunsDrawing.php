@@ -38,20 +38,13 @@ final class RunsDrawing
         }
         $width = $days * self::STEP;
 
+        $label = $all === 1 ? "1 run in {$days} days" : "{$all} runs in {$days} days";
+        $size = sprintf(
+            'viewBox="0 0 %d %d" width="%s" height="%s"', $width, self::HEIGHT, (string) ($width * $scale), (string) (self::HEIGHT * $scale)
+        );
+
         return new HtmlString(
-            '<svg class="runs" viewBox="0 0 '
-                .$width
-                .' '
-                .self::HEIGHT
-                .'" width="'
-                .($width * $scale)
-                .'" height="'
-                .(self::HEIGHT * $scale)
-                .'" role="img" aria-label="'
-                .$all
-                .(
-                    $all === 1 ? ' run' : ' runs'
-                ).' in '.$days.' days" focusable="false">'.$columns.'</svg>'
+            "<svg class=\"runs\" {$size} role=\"img\" aria-label=\"{$label}\" focusable=\"false\">{$columns}</svg>"
         );
     }
 }

@@ -16,8 +16,8 @@ final readonly class TriedRule
      * @param  int  $looked  at how many things that happened
      * @param  bool  $isCut  whether more happened than was looked at
      * @param  int  $matched  in how many of them it would have acted
-     * @param  list<array{conversation: Conversation, at: CarbonImmutable, because: list<string>, leftOut: list<string>, others:
-     *   list<string>}>  $rows  the latest of these, with what of it would not have been done, and what other rules do there
+     * @param  list<array{conversation: Conversation, at: CarbonImmutable, because: list<string>, leftOut: list<string>,
+     *   others: list<string>}>  $rows  the latest of these, with what of it would not have been done, and what other rules do there
      * @param  list<RuleConflict>  $fights
      * @param  list<string>  $circles  in words
      */

@@ -23,8 +23,8 @@ final readonly class ArrangeCategories
     public function __construct(private SetCategory $setCategory, private WhatNeeds $needs) {}
 
     /**
-     * @param  array{name: string, customer_name: string, parent_id: int|null, position: int, hidden: bool, responsible_id:
-     *   int|null, members: list<int>}  $written
+     * @param  array{name: string, customer_name: string, parent_id: int|null, position: int, hidden: bool,
+     *   responsible_id: int|null, members: list<int>}  $written
      *
      * @throws SortingRefused
      */

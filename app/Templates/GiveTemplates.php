@@ -54,8 +54,8 @@ final class GiveTemplates
     }
 
     /**
-     * @return array{name: string, folder: string, shared_with: string, team: string|null, categories: list<string>, texts:
-     *   array<string, array{subject: string|null, text: string, html: string|null}>, steps: list<array{do: string, value: string}>}
+     * @return array{name: string, folder: string, shared_with: string, team: string|null, categories: list<string>,
+     *   texts: array<string, array{subject: string|null, text: string, html: string|null}>, steps: list<array{do: string, value: string}>}
      */
     private function one(Template $template): array
     {

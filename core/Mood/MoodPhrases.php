@@ -13,8 +13,8 @@ final class MoodPhrases
     private const NO_SPACES = '/[\p{Han}\p{Hiragana}\p{Katakana}]/u';
 
     /**
-     * @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes:
-     *   list<string>}>|null by language
+     * @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>,
+     *   wishes: list<string>}>|null by language
      */
     private static ?array $all = null;
 
@@ -45,14 +45,14 @@ final class MoodPhrases
     }
 
     /**
-     * @return array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes:
-     *   list<string>}>
+     * @return array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>,
+     *   wishes: list<string>}>
      */
     private static function read(): array
     {
         /**
-         * @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>, wishes:
-         *   list<string>}>
+         * @var array<string, array{upset: list<string>, uneasy: list<string>, pleased: list<string>, denials: list<string>,
+         *   wishes: list<string>}>
          */
         return require __DIR__.'/data/phrases.php';
     }

@@ -152,7 +152,7 @@ it('leaves out what was unticked, also when another template comes in', function
     ($this->use)($one);
     $this->post("{$this->at}/draft-steps", ['step' => 'set_priority=high', 'steps' => ['add_tag=one']])->assertNoContent();
     $shown = (string) ($this->use)($two)->getContent();
-    expect($shown)->toMatch('/value="add_tag=one"\s+checked/')->toMatch('/value="add_tag=two" checked/')
+    expect($shown)->toMatch('/value="add_tag=one"\s+checked/')->toMatch('/value="add_tag=two"\s+checked/')
         ->not
         ->toMatch('/value="set_priority=high"\s+checked/');
     $this->post("{$this->at}/draft-steps", ['step' => 'set_priority=high', 'steps' => ['add_tag=one', 'set_priority=high']]);
