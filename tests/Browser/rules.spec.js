@@ -25,7 +25,7 @@ test('a rule is built as a sentence, tried out on the past, switched on, and lea
     await expectAccessible(page);
     await page.getByRole('button', { name: /Save, and see/ }).click();
     // Tried out: it fits the message of a moment ago, and nothing was changed.
-    await expect(page.getByRole('status').filter({ hasText: 'would have matched' })).toContainText(/^1 of /);
+    await expect(page.getByRole('status').filter({ hasText: 'would have matched' })).toContainText(/^1 of\s/);
     await expect(page.getByRole('row', { name: /Reel jammed at once/ })).toContainText('Text of the message has “reel jammed”');
     await expectAccessible(page);
     await page.getByRole('button', { name: 'Switch it on' }).click();

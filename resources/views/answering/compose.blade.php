@@ -1,6 +1,9 @@
+@use('App\Conversations\ConversationState')
+@use('Illuminate\Support\Facades\Gate')
+@use('Illuminate\Support\Str')
 @php
-    $mayReply = \Illuminate\Support\Facades\Gate::allows('reply', $conversation);
-    $isClosed = $conversation->state === \App\Conversations\ConversationState::Closed;
+    $mayReply = Gate::allows('reply', $conversation);
+    $isClosed = $conversation->state === ConversationState::Closed;
     // As it was chosen before it was refused, called back or called off.
     $form = $replyDraft?->details ?? [];
     $then = $form['then'] ?? 'waiting';
@@ -120,7 +123,7 @@
     @endif
     <form method="post" action="/conversations/{{ $conversation->id }}/notes" class="compose-note" id="note-form">
         @csrf
-        <input type="hidden" name="once" value="{{ \Illuminate\Support\Str::uuid() }}">
+        <input type="hidden" name="once" value="{{ Str::uuid() }}">
         <label class="visually-hidden" for="note-text">Note for the team</label>
         <textarea id="note-text" name="text" rows="3" placeholder="A note for the team. The customer never sees it."
             data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id
@@ -134,7 +137,7 @@
     </form>
     <form method="post" action="/conversations/{{ $conversation->id }}/partner" class="compose-partner" id="partner-form">
         @csrf
-        <input type="hidden" name="once" value="{{ \Illuminate\Support\Str::uuid() }}">
+        <input type="hidden" name="once" value="{{ Str::uuid() }}">
         <div class="copies partner-whom">
             @if ($partners->isNotEmpty())
                 <label class="visually-hidden" for="partner-thread">Whom to ask</label>

@@ -1,3 +1,4 @@
+@use('App\Conversations\Attachment')
 <div id="draft-files" @if ($oob ?? false) hx-swap-oob="true" @endif>
     @if ($fileProblem ?? null)
         <p class="field-problem" role="alert">{{ $fileProblem }}</p>
@@ -5,7 +6,7 @@
     @if ($replyDraft !== null && $replyDraft->files !== [])
         <ul class="files" aria-label="Files of the answer">
             @foreach ($replyDraft->files as $file)
-                <li><span><b>{{ $file['name'] }}</b> {{ \App\Conversations\Attachment::sizeText($file['size']) }}</span>
+                <li><span><b>{{ $file['name'] }}</b> {{ Attachment::sizeText($file['size']) }}</span>
                     <button type="button" class="file-away" aria-label="Take {{ $file['name'] }} away"
                     hx-delete="/conversations/{{ $conversation->id }}/draft-files/{{ $file['sha256'] }}" hx-target="#draft-files"
                     hx-swap="outerHTML">×</button></li>

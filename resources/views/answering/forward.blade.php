@@ -1,4 +1,6 @@
 @extends('layouts.app')
+@use('App\Conversations\Attachment')
+@use('Illuminate\Support\Str')
 @section('title', "Forward {$conversation->number()}")
 @section('content')
 <main id="content" class="page page-narrow">
@@ -21,10 +23,10 @@
                     <b>{{ $message->isIncoming() ? ($message->from_name ?: $message->from_address) : ($message->teammate->name ??
                         $message->from_name) }}</b>
                     {{ $time->short($message->received_at) }}</label>
-                    <span class="soft">{{ \Illuminate\Support\Str::limit(\Illuminate\Support\Str::squish($message->text), 110) }}</span>
+                    <span class="soft">{{ Str::limit(Str::squish($message->text), 110) }}</span>
                     @foreach ($message->attachments as $file)<label class="forward-file"><input type="checkbox" class="form-check-input"
                         name="files[]" value="{{ $file->id }}" @checked($isChosen)> {{ $file->name }}
-                        <small>{{ \App\Conversations\Attachment::sizeText($file->size) }}</small></label>@endforeach</div>
+                        <small>{{ Attachment::sizeText($file->size) }}</small></label>@endforeach</div>
             @endforeach
         </fieldset>
         <p class="soft">It leaves from {{ $conversation->account->answersByMail()?->address ?? 'no account that sends mail' }}. The

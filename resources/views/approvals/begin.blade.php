@@ -1,4 +1,5 @@
-@if ($approval === null && $conversation->state !== \App\Conversations\ConversationState::Closed)
+@use('App\Conversations\ConversationState')
+@if ($approval === null && $conversation->state !== ConversationState::Closed)
     <details class="menu" id="menu-approval">
         <summary class="btn btn-sm btn-outline-secondary">Approval</summary>
         <form method="post" action="/conversations/{{ $conversation->id }}/approvals" class="menu-panel menu-form">

@@ -1,4 +1,5 @@
-@php $mayAnswer = \Illuminate\Support\Facades\Gate::allows('answer-customers'); @endphp
+@use('Illuminate\Support\Facades\Gate')
+@php $mayAnswer = Gate::allows('answer-customers'); @endphp
 <form method="post" action="/bulk?{{ http_build_query($filter->query()) }}" class="bulk-bar" id="bulk-form" aria-label="Those chosen">
     @csrf
     <input type="hidden" name="view" value="{{ $view->key() }}">

@@ -1,5 +1,5 @@
+@use('App\Bulk\BulkChange')
 @php
-    use App\Bulk\BulkChange;
     $planned = (int) ($counts['planned'] ?? 0);
     $changed = (int) ($counts['changed'] ?? 0);
     $skipped = (int) ($counts['skipped'] ?? 0);

@@ -1,12 +1,13 @@
+@use('App\Channels\AccountField')
 @switch ($field->kind)
-    @case (\App\Channels\AccountField::YES_NO)
+    @case (AccountField::YES_NO)
         <input type="hidden" name="{{ $field->name }}" value="0">
         <label class="form-check">
             <input class="form-check-input" type="checkbox" name="{{ $field->name }}" value="1" @checked((bool) old($field->name, $value))>
             {{ $field->label }}
         </label>
         @break
-    @case (\App\Channels\AccountField::CHOICE)
+    @case (AccountField::CHOICE)
         <label class="form-label" for="{{ $field->name }}">{{ $field->label }}</label>
         <select class="form-select" id="{{ $field->name }}" name="{{ $field->name }}">
             @foreach ($field->options as $option => $label)
@@ -14,12 +15,12 @@
             @endforeach
         </select>
         @break
-    @case (\App\Channels\AccountField::LINES)
+    @case (AccountField::LINES)
         <label class="form-label" for="{{ $field->name }}">{{ $field->label }}</label>
         <textarea class="form-control" id="{{ $field->name }}" name="{{ $field->name }}" rows="3"
             @if ($field->placeholder !== '') placeholder="{{ $field->placeholder }}" @endif>{{ old($field->name, $value) }}</textarea>
         @break
-    @case (\App\Channels\AccountField::SECRET)
+    @case (AccountField::SECRET)
         <label class="form-label" for="{{ $field->name }}">{{ $field->label }}</label>
         <input class="form-control" id="{{ $field->name }}" name="{{ $field->name }}" type="password" autocomplete="new-password"
             @required($field->isRequired())

@@ -1,6 +1,6 @@
 @extends('layouts.app')
+@use('App\Channels\AccountState')
 @php
-    use App\Channels\AccountState;
     $channel = $account->channel;
     $heading = $account->exists ? $account->title() : "Connect {$channel->label()}";
     $isAway = $account->state === AccountState::Disconnected;

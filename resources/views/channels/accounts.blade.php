@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Channels\AccountState')
 @section('title', 'Accounts')
 @section('content')
 <main id="content" class="page">
@@ -27,7 +28,7 @@
                     <td>{{ $channel->bringsMessages() ? $account->sender_name : '—' }}</td>
                     <td>{{ $account->team?->name ?? '—' }}</td>
                     <td>{{ $account->last_heard_at === null ? 'never' : $time->short($account->last_heard_at) }}</td>
-                    <td>@if ($account->state !== \App\Channels\AccountState::Active) {{ $account->state->label() }}
+                    <td>@if ($account->state !== AccountState::Active) {{ $account->state->label() }}
                         @elseif ($account->last_error !== null)<span class="trouble-text">{{ $account->last_error }}</span>@else
                         Connected @endif</td>
                 </tr>

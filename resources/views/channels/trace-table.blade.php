@@ -1,3 +1,4 @@
+@use('Illuminate\Support\Str')
 <table class="table sheet">
     <thead><tr><th scope="col">When</th><th scope="col">Account</th><th scope="col">What is wrong</th><th scope="col">Times</th><th
         scope="col"><span class="visually-hidden">What can be done</span></th></tr></thead>
@@ -9,7 +10,7 @@
                     class="d-block">{{ $trace->way === 'webhook' ? 'by notification' : 'when catching up' }}</small></td>
                 <td class="wrap-anywhere">{{ $trace->reason }}@if ($trace->event !== null)<details
                     class="fold"><summary>The event, {{ $trace->size }} bytes</summary><pre
-                    class="code">{{ \Illuminate\Support\Str::limit($trace->event, 4000) }}</pre></details>@endif</td>
+                    class="code">{{ Str::limit($trace->event, 4000) }}</pre></details>@endif</td>
                 <td>{{ $trace->times }}</td>
                 <td class="row-buttons">@if ($trace->state === 'kept')<form method="post"
                     action="/troubles/{{ $trace->id }}/take">@csrf<button class="btn btn-sm btn-outline-secondary">Take it

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Conversations\Attachment')
 @section('title', 'Unreadable mail')
 @section('content')
 <main id="content" class="page">
@@ -18,7 +19,7 @@
                         class="soft">{{ $mail->account?->shortAddress() }}</small></td>
                     <td class="wrap-anywhere">{{ $mail->from ?: '—' }}</td>
                     <td class="wrap-anywhere">{{ $mail->subject ?: '—' }}</td>
-                    <td class="nowrap">{{ \App\Conversations\Attachment::sizeText($mail->size) }}</td>
+                    <td class="nowrap">{{ Attachment::sizeText($mail->size) }}</td>
                     <td>{{ $mail->reason }}</td>
                     <td class="row-buttons">
                         <a class="btn btn-sm btn-outline-secondary" href="/unreadable-mail/{{ $mail->id }}/original">Original</a>

@@ -1,2 +1,3 @@
+@use('App\Support\Drawings')
 @props(['standing' => null])
-{{ \App\Support\Drawings::cairn($standing) }}
+{{ Drawings::cairn($standing) }}

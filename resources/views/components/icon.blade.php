@@ -1,2 +1,3 @@
+@use('App\Support\Drawings')
 @props(['name', 'label' => null])
-{{ \App\Support\Drawings::icon($name, $label) }}
+{{ Drawings::icon($name, $label) }}

@@ -1,5 +1,6 @@
+@use('App\Conditions\OperatorWords')
+@use('Cairnfield\Core\Rules\Operator')
 @php
-    use Cairnfield\Core\Rules\Operator;
     $field = $fields[$line['field']] ?? null;
     $operator = Operator::tryFrom($line['op']);
     $id = 'line-'.str_replace('.', '-', $place);
@@ -19,7 +20,7 @@
         <select class="form-select form-select-sm" id="{{ $id }}-op" name="{{ $name }}[op]" hx-post="{{ $redraw ?? '/views/redraw' }}"
             hx-trigger="change">
             @foreach ($field->operators() as $one)<option value="{{ $one->value }}"
-                @selected($one === $operator)>{{ \App\Conditions\OperatorWords::of($one) }}</option>@endforeach
+                @selected($one === $operator)>{{ OperatorWords::of($one) }}</option>@endforeach
         </select>
         @if ($operator !== null && $operator->needsValue())
             @if ($field->choices() !== [] && $operator !== Operator::Is)

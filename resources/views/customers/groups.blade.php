@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Support\RefusedInput')
 @section('title', 'Customer groups')
 @section('content')
 <main id="content" class="page page-narrow">
@@ -12,7 +13,7 @@
         @php
             $key = $group->id ?? 'new';
             $action = '/customer-groups'.($group ? "/{$group->id}" : '');
-            $was = \App\Support\RefusedInput::in($action);
+            $was = RefusedInput::in($action);
             $conditions = $was->isHere
                 ? array_map(
                     fn ($field, $is) => ['field' => $field, 'is' => $is], (array) $was->value('field', []),

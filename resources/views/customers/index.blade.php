@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('Illuminate\Support\Str')
 @section('title', 'Customers')
 @section('content')
 <main id="content" class="page">
@@ -27,7 +28,7 @@
             @foreach ($customers as $customer)
                 <tr>
                     <td class="wrap-anywhere"><a
-                        href="{{ route('customer', $customer) }}"><b>{{ \Illuminate\Support\Str::limit($customer->name, 60) }}</b></a></td>
+                        href="{{ route('customer', $customer) }}"><b>{{ Str::limit($customer->name, 60) }}</b></a></td>
                     <td class="wrap-anywhere">{{ $customer->handles->take(3)->pluck('shown')->implode(' · ')
                         }}@if ($customer->handles->count() > 3)
                         and {{ $customer->handles->count() - 3 }} more @endif</td>

@@ -1,4 +1,6 @@
 @extends('layouts.app')
+@use('App\Support\Languages')
+@use('Illuminate\Support\Str')
 @section('title', $customer->name)
 @section('content')
 <main id="content" class="page page-two">
@@ -48,7 +50,7 @@
         </section>
         @if ($posts->isNotEmpty())
             <section class="sheet pad" aria-labelledby="posts"><h2 id="posts">Said in public, without a conversation</h2><ul
-                class="earlier">@foreach ($posts as $post)<li>{{ \Illuminate\Support\Str::limit($post->text, 200) }}<small>{{
+                class="earlier">@foreach ($posts as $post)<li>{{ Str::limit($post->text, 200) }}<small>{{
                     $post->account->title() }}
                 · {{ $time->short($post->posted_at) }}</small></li>@endforeach</ul></section>
         @endif
@@ -83,7 +85,7 @@
                     value="{{ old('name', $customer->name) }}" required maxlength="200">
                 <label class="form-label" for="language">Writes in</label><input class="form-control" id="language" name="language"
                     value="{{ old('language', $customer->language) }}" maxlength="3" placeholder="en" list="languages">
-                <datalist id="languages">@foreach (\App\Support\Languages::all() as $code => $name)<option
+                <datalist id="languages">@foreach (Languages::all() as $code => $name)<option
                     value="{{ $code }}">{{ $name }}</option>@endforeach</datalist>
                 <label class="form-label" for="facts">Anything else, one a line</label><textarea class="form-control" id="facts"
                     name="facts" rows="3" placeholder="club: festival">{{ old('facts', collect($customer->facts ?? [])->map(fn ($value,

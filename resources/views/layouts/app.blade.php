@@ -1,3 +1,4 @@
+@use('App\Support\SecurityHeaders')
 <!DOCTYPE html>
 <html lang="en">
 <head>
@@ -5,7 +6,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="htmx-config"
         content='{"includeIndicatorStyles":false,"allowEval":false,"allowScriptTags":false,"selfRequestsOnly":true,"historyCacheSize":0}'>
-    <meta name="csp-nonce" content="{{ request()->attributes->get(\App\Support\SecurityHeaders::STYLE_NONCE) }}">
+    <meta name="csp-nonce" content="{{ request()->attributes->get(SecurityHeaders::STYLE_NONCE) }}">
     <title>@yield('title') · Cairnfield</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/scss/app.scss', 'resources/js/app.js'])

@@ -1,5 +1,6 @@
+@use('App\Conversations\ConversationState')
 @can('reply', $conversation)
-    @if ($plans->isNotEmpty() && $conversation->state === \App\Conversations\ConversationState::Waiting)
+    @if ($plans->isNotEmpty() && $conversation->state === ConversationState::Waiting)
         <details class="menu" id="menu-nudge">
             <summary class="btn btn-sm btn-outline-secondary">Remind</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/nudges" class="menu-panel menu-start">

@@ -1,9 +1,10 @@
+@use('App\Support\RefusedInput')
 {{-- One nudge plan as a sentence, or the empty one; refused, it comes back as it was written. --}}
 @php
     $key = (string) ($plan->id ?? 'new');
     $count = (int) ($running[$plan?->id] ?? 0);
     $action = '/nudges'.($plan ? "/{$plan->id}" : '');
-    $was = \App\Support\RefusedInput::in($action);
+    $was = RefusedInput::in($action);
     $rows = array_values((array) $was->value('steps', $plan->steps ?? []));
     $shown = min($most, max(count($rows), count($plan->steps ?? []) + ($mayChange ? 1 : 0)));
     $usualOutcome = $outcomes->search('No answer');

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('Illuminate\Support\Str')
 @section('title', 'Orders')
 @section('content')
 <main id="content" class="page">
@@ -20,8 +21,8 @@
                     <td><a href="{{ route('order', $order) }}"><b>{{ $order->number }}</b></a></td>
                     <td>{{ $time->short($order->placed_at) }}</td>
                     <td class="wrap-anywhere">@if ($order->customer)<a
-                        href="{{ route('customer', $order->customer_id) }}">{{ \Illuminate\Support\Str::limit($order->buyer_name, 60)
-                            }}</a>@else{{ \Illuminate\Support\Str::limit($order->buyer_name, 60) }}@endif</td>
+                        href="{{ route('customer', $order->customer_id) }}">{{ Str::limit($order->buyer_name, 60)
+                            }}</a>@else{{ Str::limit($order->buyer_name, 60) }}@endif</td>
                     <td>{{ $order->marketplace === null ? 'Own shop' : "{$order->marketplace} {$order->marketplace_number}" }}</td>
                     <td>{{ $order->status }}</td>
                     <td class="number">{{ $order->money($order->total) }}</td>

@@ -1,6 +1,7 @@
+@use('App\Orders\ParcelLine')
 {{-- One order: the way of its parcels, its lines, what was paid and given back. --}}
 @foreach ($order->parcels as $parcel)
-    @php $line = \App\Orders\ParcelLine::of($order, $parcel); @endphp
+    @php $line = ParcelLine::of($order, $parcel); @endphp
     <div class="parcel">
         <x-parcel-line :line="$line"/>
         <p class="parcel-note">

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('Illuminate\Support\Str')
 @section('title', "Order {$order->number}")
 @section('content')
 <main id="content" class="page page-two">
@@ -9,8 +10,8 @@
     <div>
         <section class="sheet pad" aria-labelledby="buyer">
             <h2 id="buyer">@if ($order->customer)<a
-                href="{{ route('customer', $order->customer_id) }}">{{ \Illuminate\Support\Str::limit($order->buyer_name, 120)
-                    }}</a>@else{{ \Illuminate\Support\Str::limit($order->buyer_name, 120) }}@endif</h2>
+                href="{{ route('customer', $order->customer_id) }}">{{ Str::limit($order->buyer_name, 120)
+                    }}</a>@else{{ Str::limit($order->buyer_name, 120) }}@endif</h2>
             <p class="handles">@foreach (array_filter([$order->email, $order->telephone]) as $way)<span>{{ $way }}</span>@endforeach</p>
             <p>{{ $order->address }}{{ $order->address !== '' ? ', ' : '' }}{{ $order->country }}</p>
         </section>

@@ -1,4 +1,6 @@
 @extends('layouts.app')
+@use('App\Conversations\Conversation')
+@use('Illuminate\Support\Str')
 @section('title', 'Said in public')
 @section('content')
 <main id="content" class="page page-two page-two-wide">
@@ -35,11 +37,11 @@
                                 {{ $item->conversation->owner?->firstName() ?? 'nobody’s yet' }}</span>
                         @else
                             <span class="soft">no conversation</span>
-                            @can('reply', \App\Conversations\Conversation::class)<form method="post"
+                            @can('reply', Conversation::class)<form method="post"
                                 action="/public/items/{{ $item->id }}/conversation">@csrf<button
                                 class="btn btn-sm btn-outline-secondary">Make it a conversation</button></form>@endcan
                         @endif
-                        @can('reply', \App\Conversations\Conversation::class)
+                        @can('reply', Conversation::class)
                             @include('public.reactions', ['account' => $item->account])
                         @endcan
                     </div>
@@ -49,7 +51,7 @@
         @include('layouts.pages', ['rows' => $items])
     </section>
     <div>
-        @can('reply', \App\Conversations\Conversation::class)
+        @can('reply', Conversation::class)
         <section class="sheet pad" aria-labelledby="new-post">
             <h2 id="new-post">Post something</h2>
             @if ($postAccounts->isEmpty())
@@ -72,7 +74,7 @@
         <section class="sheet pad" aria-labelledby="own-posts">
             <h2 id="own-posts">Our last posts</h2>
             @if ($ownPosts->isEmpty())<p class="soft">None yet.</p>@endif
-            <ul class="earlier">@foreach ($ownPosts as $post)<li>{{ \Illuminate\Support\Str::limit($post->text, 140) }}<small>{{
+            <ul class="earlier">@foreach ($ownPosts as $post)<li>{{ Str::limit($post->text, 140) }}<small>{{
                 $post->account->title() }}
                 · {{ $post->teammate->firstName() }} · {{ $time->short($post->created_at) }}@if ($post->state === 'due') · being posted
                 @endif</small>@if ($post->state === 'failed')<p class="field-problem">Not posted:

@@ -1,12 +1,20 @@
+@use('App\Conversations\ConversationState')
+@use('App\Queue\QueueFilter')
+@use('App\Queue\QueueView')
+@use('App\Support\Drawings')
+@use('App\Views\Column')
+@use('App\Views\ViewCounts')
+@use('Cairnfield\Core\Mood\Mood')
+@use('Cairnfield\Core\Queue\Priority')
 @php $query = http_build_query([...$filter->query(), 'mark' => $mark]); @endphp
 <div id="queue-list" hx-get="/queue/{{ $view->key() }}/changes?{{ $query }}"
     hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s" hx-swap="morph:outerHTML" hx-ext="morph">
     <nav class="tabs" aria-label="Views">
-        @foreach ([...\App\Queue\QueueView::cases()] as $tab)
-            @if ($tab === \App\Queue\QueueView::Resolved)
+        @foreach ([...QueueView::cases()] as $tab)
+            @if ($tab === QueueView::Resolved)
                 @foreach ($saved as $own)
                     <a href="/queue/{{ $own->id }}" @if ($view->saved?->id === $own->id) aria-current="page" @endif>{{ $own->name }}
-                        @isset($counts[$own->id])<b class="tab-count">{{ \App\Views\ViewCounts::show($counts[$own->id]) }}</b>@endisset</a>
+                        @isset($counts[$own->id])<b class="tab-count">{{ ViewCounts::show($counts[$own->id]) }}</b>@endisset</a>
                 @endforeach
             @endif
             <a href="/queue/{{ $tab->value }}" @if ($tab === $view->builtIn) aria-current="page" @endif>{{ $tab->label() }}
@@ -35,7 +43,7 @@
                 </select>
                 <label class="visually-hidden" for="filter-owner">Owner</label>
                 <select id="filter-owner" name="owner" class="form-select form-select-sm" data-submit>
-                    <option value="">{{ $view->builtIn === \App\Queue\QueueView::MyTurn ? 'Mine and nobody’s' : 'Any owner' }}</option>
+                    <option value="">{{ $view->builtIn === QueueView::MyTurn ? 'Mine and nobody’s' : 'Any owner' }}</option>
                     <option value="nobody" @selected($filter->owner === 'nobody')>Nobody’s yet</option>
                     @foreach ($teammates as $teammate)
                         <option value="{{ $teammate->id }}"
@@ -83,17 +91,17 @@
                         <td class="cell-pick"><input type="checkbox" class="form-check-input" name="ids[]"
                             value="{{ $conversation->id }}" form="bulk-form" data-pick id="pick-{{ $conversation->id }}"
                             aria-label="Choose {{ $conversation->number() }}, {{ $conversation->subject }}"></td>
-                        <td class="cell-cairn">{{ \App\Support\Drawings::cairn($row->standing) }}</td>
+                        <td class="cell-cairn">{{ Drawings::cairn($row->standing) }}</td>
                         <td class="cell-who">{{ $conversation->customer->name }}</td>
-                        <td class="cell-by">{{ \App\Support\Drawings::icon($conversation->channel->icon(),
+                        <td class="cell-by">{{ Drawings::icon($conversation->channel->icon(),
                             $conversation->channel->label().($conversation->public ? ', public' : '')) }}@if ($conversation->public)<span
                             class="public-dot" aria-hidden="true"></span>@endif</td>
                         <td class="cell-about"><a href="/conversations/{{ $conversation->id }}"
                             class="row-link"><b>{{ $conversation->subject }}</b></a>
-                            @if ($conversation->priority !== \Cairnfield\Core\Queue\Priority::Normal)<span
+                            @if ($conversation->priority !== Priority::Normal)<span
                             class="word-chip
                             word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif
-                            @if ($conversation->mood === \Cairnfield\Core\Mood\Mood::Upset)<span
+                            @if ($conversation->mood === Mood::Upset)<span
                             class="word-chip word-upset">upset</span>@endif
                             @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span
                             class="word-chip">{{ $tag->name }}</span>
@@ -101,7 +109,7 @@
                             class="why">{{ $why }}</span>@endif</td>
                         @foreach ($view->columns() as $column)
                             @switch($column)
-                                @case(\App\Views\Column::Number)
+                                @case(Column::Number)
                                     <td class="cell-number"><b>{{ $conversation->orders->isEmpty() ? $conversation->number() :
                                         $conversation->orders->first()->number
                                         }}</b><small>@if ($conversation->orders->isNotEmpty()){{
@@ -110,13 +118,13 @@
                                         $conversation->channel->label() }}@endif
                                         @if ($conversation->automatic) · automatic @endif</small></td>
                                     @break
-                                @case(\App\Views\Column::Category)
+                                @case(Column::Category)
                                     <td class="cell-category soft">{{ $conversation->category?->name ?? '—' }}</td>
                                     @break
-                                @case(\App\Views\Column::Owner)
+                                @case(Column::Owner)
                                     <td class="cell-owner">{{ $conversation->owner?->firstName() ?? '—' }}</td>
                                     @break
-                                @case(\App\Views\Column::Due)
+                                @case(Column::Due)
                                                     <td class="cell-due">
                                                         @if ($row->standing !== null)
                                                             <b class="due"
@@ -124,7 +132,7 @@
                                                                     'later' || $group->urgency === 'plain' ?
                                                                     $time->short($conversation->due_at) : $row->standing->timeLeft()
                                                                     }}</b><small>{{ $row->promise() }}</small>
-                                                        @elseif ($conversation->state === \App\Conversations\ConversationState::Held)
+                                                        @elseif ($conversation->state === ConversationState::Held)
                                                             <b>{{ $conversation->bring_back_at === null ? '—' :
                                                                 $time->short($conversation->bring_back_at) }}</b><small>comes
                                                                 back</small>
@@ -136,16 +144,16 @@
                                     @break
                                 @default
                                     <td class="cell-plain soft">{{ match ($column) {
-                                        \App\Views\Column::Team => $conversation->team?->name ?? '—',
-                                        \App\Views\Column::Priority => $conversation->priority->value,
-                                        \App\Views\Column::State => $conversation->state->label(),
-                                        \App\Views\Column::Outcome => $conversation->outcome?->name ?? '—',
-                                        \App\Views\Column::Account => $conversation->account->title(),
-                                        \App\Views\Column::Language => $conversation->language === null ? '—' :
+                                        Column::Team => $conversation->team?->name ?? '—',
+                                        Column::Priority => $conversation->priority->value,
+                                        Column::State => $conversation->state->label(),
+                                        Column::Outcome => $conversation->outcome?->name ?? '—',
+                                        Column::Account => $conversation->account->title(),
+                                        Column::Language => $conversation->language === null ? '—' :
                                             \Locale::getDisplayLanguage($conversation->language, 'en'),
-                                        \App\Views\Column::Began => $time->short($conversation->created_at),
-                                        \App\Views\Column::LastMessage => $time->short($conversation->last_message_at),
-                                        \App\Views\Column::WaitingSince => $conversation->waiting_since === null ? '—' :
+                                        Column::Began => $time->short($conversation->created_at),
+                                        Column::LastMessage => $time->short($conversation->last_message_at),
+                                        Column::WaitingSince => $conversation->waiting_since === null ? '—' :
                                             $time->short($conversation->waiting_since),
                                         default => '',
                                     } }}</td>
@@ -157,7 +165,7 @@
         @endforeach
     </table>
     @if ($hasMore)
-        @php $more = http_build_query([...$filter->query(), 'rows' => min(\App\Queue\QueueFilter::MOST_ROWS, $filter->rows * 2)]); @endphp
+        @php $more = http_build_query([...$filter->query(), 'rows' => min(QueueFilter::MOST_ROWS, $filter->rows * 2)]); @endphp
         <p class="more" id="more-{{ $filter->rows }}"><a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}?{{ $more }}"
             hx-get="/queue/{{ $view->key() }}/changes?{{ $more }}" hx-trigger="click, intersect once" hx-target="#queue-list"
             hx-swap="morph:outerHTML">Show more</a></p>

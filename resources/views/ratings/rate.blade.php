@@ -1,4 +1,5 @@
 @extends('channels.forms.layout')
+@use('App\Ratings\RateConversation')
 @section('title', $words->question)
 @section('language', $words->language)
 @section('content')
@@ -19,7 +20,7 @@
     </fieldset>
     <label class="form-label" for="comment">{{ $words->comment }}</label>
     <textarea class="form-control" id="comment" name="comment" rows="4"
-        maxlength="{{ \App\Ratings\RateConversation::LONGEST_COMMENT }}">{{ $comment }}</textarea>
+        maxlength="{{ RateConversation::LONGEST_COMMENT }}">{{ $comment }}</textarea>
     <button class="btn btn-primary">{{ $words->send }}</button>
 </form>
 @endsection

@@ -1,3 +1,6 @@
+@use('App\Rules\RuleEvent')
+@use('App\Rules\TimeTriggerSince')
+@use('Illuminate\Support\Str')
 {{-- A rule as a sentence, and beside it what fits right now. Each choice sends the whole form: what was asked before it is
     given up, so that an answer that comes late never takes a later choice back. --}}
 <div class="rule-editor" id="rule-editor" hx-include="closest form" hx-target="this" hx-sync="this:replace"
@@ -9,15 +12,15 @@
                 <label class="visually-hidden" for="clock-since">What sets it off</label>
                 <select class="form-select form-select-sm" id="clock-since" name="clock[since]" hx-post="{{ $redraw }}" hx-trigger="change">
                     <option value="">something happens:</option>
-                    @foreach (\App\Rules\TimeTriggerSince::cases() as $one)<option value="{{ $one->value }}"
+                    @foreach (TimeTriggerSince::cases() as $one)<option value="{{ $one->value }}"
                         @selected($since === $one->value)>so many hours {{ $one->label() }}</option>@endforeach
                     <option value="times" @selected($since === 'times')>at a set time</option>
                 </select>
                 @if ($since === '')
                     <details class="menu" id="events-menu">
                         <summary class="btn btn-sm btn-outline-secondary condition-chosen">{{ implode(' or ', array_map(fn ($event) =>
-                            \App\Rules\RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
-                        <div class="menu-panel menu-tall checks-panel">@foreach (\App\Rules\RuleEvent::cases() as $event)<label><input
+                            RuleEvent::from($event)->label(), $events)) ?: 'choose what happens …' }}</summary>
+                        <div class="menu-panel menu-tall checks-panel">@foreach (RuleEvent::cases() as $event)<label><input
                             type="checkbox" class="form-check-input" name="events[]" value="{{ $event->value }}"
                             @checked(in_array($event->value, $events, true)) hx-post="{{ $redraw }}" hx-trigger="change">
                             {{ $event->label() }}</label>@endforeach</div>
@@ -116,7 +119,7 @@
             <h2>{{ count($fitting) === 0 ? 'Nothing' : (count($fitting) === 1 ? 'One conversation' : count($fitting).' conversations') }}
                 of the latest {{ $looked === 1 ? 'one' : $looked }}</h2>
             <ul class="plain-list">@foreach (array_slice($fitting, 0, 6) as [$conversation, $because])<li><a
-                href="/conversations/{{ $conversation->id }}">{{ \Illuminate\Support\Str::limit($conversation->subject, 60)
+                href="/conversations/{{ $conversation->id }}">{{ Str::limit($conversation->subject, 60)
                     }}</a><small>{{ $because === [] ? 'always' : implode(' · ', $because) }}</small></li>@endforeach</ul>
             @if (count($fitting) > 6)<p class="soft">and {{ count($fitting) - 6 }} more</p>@endif
         @endif

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Rules\ChangedBy')
 @section('title', $rule?->name ?? 'New rule')
 @section('content')
 <main id="content" class="page">
@@ -25,7 +26,7 @@
                     value="ladder" @selected(old('way', $rule?->way->value) === 'ladder')>ladder: only the first that matches
                     runs</option></select></div>
                 <div><label class="form-label" for="rule-changed-by">Who may change it</label><select class="form-select"
-                    id="rule-changed-by" name="changed_by">@foreach (\App\Rules\ChangedBy::cases() as $by)<option
+                    id="rule-changed-by" name="changed_by">@foreach (ChangedBy::cases() as $by)<option
                     value="{{ $by->value }}"
                     @selected(old('changed_by', $rule?->changed_by->value) === $by->value)>{{ $by->label()
                         }}</option>@endforeach</select></div>

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Support\RefusedInput')
 @section('title', 'Webhooks')
 @section('content')
 <main id="content" class="page page-narrow">
@@ -19,9 +20,9 @@
     @endif
     <form method="post" action="/rules/hooks" class="sheet pad below-small"><div class="form-pair">@csrf
         <div><label class="form-label" for="hook-name">Name</label><input class="form-control" id="hook-name" name="name"
-            value="{{ \App\Support\RefusedInput::in('/rules/hooks')->value('name') }}" maxlength="80" required></div>
+            value="{{ RefusedInput::in('/rules/hooks')->value('name') }}" maxlength="80" required></div>
         <div><label class="form-label" for="hook-address">Address</label><input class="form-control" id="hook-address" name="address"
-            value="{{ \App\Support\RefusedInput::in('/rules/hooks')->value('address') }}" maxlength="500" placeholder="https://…"
+            value="{{ RefusedInput::in('/rules/hooks')->value('address') }}" maxlength="500" placeholder="https://…"
             required inputmode="url"></div></div>
         <button class="btn btn-primary below-small">Add it</button></form>
 </main>

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Rules\RunsDrawing')
 @section('title', 'Rules')
 @section('content')
 <main id="content" class="page">
@@ -40,7 +41,7 @@
                             on answering</button></form>@else</p>@endif @endif
                     </td>
                     <td>{{ $rule->way->value }}</td>
-                    <td><a href="/rules/{{ $rule->id }}/runs" class="runs-link">{{ \App\Rules\RunsDrawing::of($byDay, $days) }}
+                    <td><a href="/rules/{{ $rule->id }}/runs" class="runs-link">{{ RunsDrawing::of($byDay, $days) }}
                         <span>{{ array_sum(array_column($byDay, 'done')) }}</span></a></td>
                     <td class="number">@if ($failed > 0)<b class="rewritten">{{ $failed }}</b>@else<span class="soft">0</span>@endif</td>
                     <td>@if ($mayChange)<form method="post" action="/rules/{{ $rule->id }}/switch">@csrf<input type="hidden" name="on"

@@ -1,3 +1,4 @@
+@use('Illuminate\Support\Str')
 {{-- What a rule would have done: on its own page, or below the form in which it is being written. --}}
 @if ($label !== null)<p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== [])
     <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p>@endif
@@ -24,7 +25,7 @@
             scope="col">Because</th><th scope="col">Left out</th><th scope="col">Other rules there</th></tr></thead>
             <tbody>@foreach ($tried->rows as $row)<tr><td>{{ $time->short($row['at']) }}</td><td><a
                 href="/conversations/{{ $row['conversation']->id }}">{{ $row['conversation']->number() }}</a>
-                {{ \Illuminate\Support\Str::limit($row['conversation']->subject, 60) }}</td><td>{{ $row['because'] === [] ? 'always' :
+                {{ Str::limit($row['conversation']->subject, 60) }}</td><td>{{ $row['because'] === [] ? 'always' :
                     implode(' · ', $row['because'])
                     }}</td><td>{{ implode('; ', $row['leftOut']) ?: '—' }}</td><td>{{ implode('; ', $row['others']) ?: '—'
                     }}</td></tr>@endforeach</tbody></table>

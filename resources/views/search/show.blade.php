@@ -1,4 +1,7 @@
 @extends('layouts.app')
+@use('App\Search\MarkedText')
+@use('Cairnfield\Core\Search\FoundWords')
+@use('Cairnfield\Core\Search\SearchQuery')
 @section('title', $written === '' ? 'Search' : "Search: {$written}")
 @section('keys')
     <div><dt><kbd>↓</kbd> <kbd>↑</kbd></dt><dd>Next and previous row</dd></div>
@@ -7,7 +10,7 @@
 @section('content')
 <main id="content" class="page page-narrow search-page">
     <h1 class="visually-hidden">Search</h1>
-    @if ($asked->cut)<p class="message-mark"><x-icon name="warning"/> Only the first {{ \Cairnfield\Core\Search\SearchQuery::LONGEST }}
+    @if ($asked->cut)<p class="message-mark"><x-icon name="warning"/> Only the first {{ SearchQuery::LONGEST }}
         characters and twenty words are looked for.</p>@endif
     @foreach ($problems as $problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endforeach
     @if ($rows === null)
@@ -29,14 +32,14 @@
                 <li>
                     <p><a class="row-link"
                         href="{{ route('conversation', $row) }}">{{
-                            \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->subject, $words)) }}</a>
+                            MarkedText::of(FoundWords::in($row->subject, $words)) }}</a>
                         <span class="soft found-at">{{ $time->short($row->last_message_at) }}</span></p>
-                    <p class="soft"><b>{{ \App\Search\MarkedText::of(\Cairnfield\Core\Search\FoundWords::in($row->customer->name,
+                    <p class="soft"><b>{{ MarkedText::of(FoundWords::in($row->customer->name,
                         $words)) }}</b>
                         · {{ $row->number() }}@if ($row->orders->isNotEmpty()) ·
                         {{ $row->orders->pluck('number')->implode(', ') }}@endif · {{ $row->state->label() }} ·
                         {{ $row->owner?->firstName() ?? 'nobody’s yet' }}</p>
-                    <p>{{ \App\Search\MarkedText::of($pieces[$row->id] ?? []) }}</p>
+                    <p>{{ MarkedText::of($pieces[$row->id] ?? []) }}</p>
                 </li>
             @endforeach
         </ol>

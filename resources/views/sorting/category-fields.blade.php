@@ -1,4 +1,5 @@
-@php $was = \App\Support\RefusedInput::in('/sorting/categories'.($category ? "/{$category->id}" : '')); @endphp
+@use('App\Support\RefusedInput')
+@php $was = RefusedInput::in('/sorting/categories'.($category ? "/{$category->id}" : '')); @endphp
 <label class="form-label" for="category-name">Inside name</label>
 <input class="form-control" id="category-name" name="name" value="{{ $was->value('name', $category?->name) }}" maxlength="80" required>
 <label class="form-label" for="category-customer-name">What customers read</label>

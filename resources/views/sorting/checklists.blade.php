@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Support\RefusedInput')
 @section('title', 'Checklists')
 @section('content')
 <main id="content" class="page page-narrow">
@@ -9,7 +10,7 @@
         @php
             $key = $checklist->id ?? 'new';
             $action = '/sorting/checklists'.($checklist ? "/{$checklist->id}" : '');
-            $was = \App\Support\RefusedInput::in($action);
+            $was = RefusedInput::in($action);
             $offeredFor = (string) $was->value('category', $checklist?->category_id);
             $retiredCategory = $checklist?->category !== null && $checklist->category->retired_at !== null ? $checklist->category : null;
         @endphp

@@ -1,4 +1,7 @@
 @extends('layouts.app')
+@use('App\Fields\About')
+@use('App\Fields\FieldKind')
+@use('App\Support\RefusedInput')
 @section('title', 'Own fields')
 @section('content')
 <main id="content" class="page">
@@ -11,7 +14,7 @@
                     or order, and is there in views, searches and exports.</p></div>
             @endif
             @foreach ($fields as $field)
-                @php $was = \App\Support\RefusedInput::in("/sorting/fields/{$field->id}"); @endphp
+                @php $was = RefusedInput::in("/sorting/fields/{$field->id}"); @endphp
                 <form method="post" action="/sorting/fields/{{ $field->id }}" class="sheet pad field-form">
                     @csrf
                     <div><label class="form-label" for="field-{{ $field->id }}">Name</label><input class="form-control"
@@ -25,7 +28,7 @@
                             for="choices-{{ $field->id }}">Choices, one on each line</label><textarea class="form-control"
                             id="choices-{{ $field->id }}" name="choices" rows="3">{{ $was->value('choices', implode("\n",
                             $field->choices)) }}</textarea>@endif
-                        @if ($field->about === \App\Fields\About::Conversation)<div class="form-check"><input type="checkbox"
+                        @if ($field->about === About::Conversation)<div class="form-check"><input type="checkbox"
                             class="form-check-input" id="required-{{ $field->id }}" name="required" value="1"
                             @checked($was->value('required', $field->required_to_resolve))><label for="required-{{ $field->id }}">Must
                             be filled in before it is resolved</label></div>@endif
@@ -36,18 +39,18 @@
             @endforeach
             @include('sorting.retired', ['at' => '/sorting/fields', 'mergedNames' => []])
         </div>
-        @php $was = \App\Support\RefusedInput::in('/sorting/fields'); @endphp
+        @php $was = RefusedInput::in('/sorting/fields'); @endphp
         <form method="post" action="/sorting/fields" class="sheet pad">
             @csrf
             <h2>New field</h2>
             <label class="form-label" for="new-name">Name</label><input class="form-control" id="new-name" name="name"
                 value="{{ $was->value('name') }}" maxlength="60" required>
             <label class="form-label" for="new-about">For</label>
-            <select class="form-select" id="new-about" name="about">@foreach (\App\Fields\About::cases() as $about)<option
+            <select class="form-select" id="new-about" name="about">@foreach (About::cases() as $about)<option
                 value="{{ $about->value }}"
                 @selected($was->value('about') === $about->value)>{{ $about->label() }}</option>@endforeach</select>
             <label class="form-label" for="new-kind">What is written in it</label>
-            <select class="form-select" id="new-kind" name="kind">@foreach (\App\Fields\FieldKind::cases() as $kind)<option
+            <select class="form-select" id="new-kind" name="kind">@foreach (FieldKind::cases() as $kind)<option
                 value="{{ $kind->value }}" @selected($was->value('kind') === $kind->value)>{{ $kind->label() }}</option>@endforeach</select>
             <label class="form-label" for="new-choices">Choices, one on each line, if there are any</label><textarea
                 class="form-control" id="new-choices" name="choices" rows="3">{{ $was->value('choices') }}</textarea>

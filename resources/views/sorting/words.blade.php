@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Support\RefusedInput')
 @section('title', $title)
 @section('content')
 <main id="content" class="page page-narrow">
@@ -6,7 +7,7 @@
     <div class="page-head"><h1>{{ $title }}</h1>
         <form method="post" action="{{ $path }}" class="find">@csrf<label class="visually-hidden" for="new-word">New
             {{ $what }}</label><input class="form-control" id="new-word" name="name"
-            value="{{ \App\Support\RefusedInput::in($path)->value('name') }}" maxlength="60" placeholder="New {{ $what }}"
+            value="{{ RefusedInput::in($path)->value('name') }}" maxlength="60" placeholder="New {{ $what }}"
             required><button class="btn btn-primary">Add</button></form>
     </div>
     <p class="soft">{{ $explains }}</p>
@@ -23,7 +24,7 @@
                     <td><form method="post" action="{{ $path }}/{{ $word->id }}" class="inline-form">@csrf<label class="visually-hidden"
                         for="word-{{ $word->id }}">Name of {{ $word->name }}</label><input class="form-control form-control-sm"
                         id="word-{{ $word->id }}" name="name"
-                        value="{{ \App\Support\RefusedInput::in("{$path}/{$word->id}")->value('name', $word->name) }}" maxlength="60"
+                        value="{{ RefusedInput::in("{$path}/{$word->id}")->value('name', $word->name) }}" maxlength="60"
                         required><button class="btn btn-sm btn-outline-secondary">Rename</button></form></td>
                     <td class="num">{{ $counts[$word->id] ?? 0 }}</td>
                     <td><form method="post" action="{{ $path }}/{{ $word->id }}/merge" class="inline-form">@csrf<label

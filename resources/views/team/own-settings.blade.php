@@ -1,4 +1,7 @@
 @extends('layouts.app')
+@use('App\Notifications\MailWhen')
+@use('App\Notifications\NewsKind')
+@use('App\Notifications\Notify')
 @section('title', 'Own settings')
 @section('content')
 <main id="content" class="page page-narrow">
@@ -30,14 +33,14 @@
             <table class="table">
                 <thead><tr><th scope="col">When</th><th scope="col">Here</th><th scope="col">By mail</th></tr></thead>
                 <tbody>
-                    @foreach (\App\Notifications\NewsKind::cases() as $kind)
-                        @php [$inApp, $mail] = \App\Notifications\Notify::wish($signedIn, $kind); @endphp
+                    @foreach (NewsKind::cases() as $kind)
+                        @php [$inApp, $mail] = Notify::wish($signedIn, $kind); @endphp
                         <tr><td>{{ $kind->label() }}</td>
                             <td><input type="checkbox" class="form-check-input" name="told[{{ $kind->value }}][app]" value="1"
                                 @checked($inApp) aria-label="{{ $kind->label() }}: told here"></td>
                             <td><select class="form-select form-select-sm" name="told[{{ $kind->value }}][mail]"
                                 aria-label="{{ $kind->label() }}: by
-                                mail">@foreach (\App\Notifications\MailWhen::cases() as $when)<option value="{{ $when->value }}"
+                                mail">@foreach (MailWhen::cases() as $when)<option value="{{ $when->value }}"
                                 @selected($when === $mail)>{{ $when->label() }}</option>@endforeach</select></td></tr>
                     @endforeach
                 </tbody>

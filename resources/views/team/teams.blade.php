@@ -1,5 +1,6 @@
+@use('App\Support\RefusedInput')
+@use('Cairnfield\Core\Assigning\Method')
 @php
-    use Cairnfield\Core\Assigning\Method;
     $ways = [Method::Even->value => 'in turns, one after the other', Method::Weighted
         ->value => 'in turns by share', Method::FewestOpen
         ->value => 'to whoever has the fewest open'];
@@ -12,13 +13,13 @@
     <div class="page-head"><h1>Teams</h1>
         <form method="post" action="/sorting/teams" class="find">@csrf<label class="visually-hidden" for="new-team">New
             team</label><input class="form-control" id="new-team" name="name"
-            value="{{ \App\Support\RefusedInput::in('/sorting/teams')->value('name') }}" maxlength="60" placeholder="New team"
+            value="{{ RefusedInput::in('/sorting/teams')->value('name') }}" maxlength="60" placeholder="New team"
             required><button class="btn btn-primary">Add</button></form>
     </div>
     <p class="soft">Whoever’s turn it is gets a conversation where a rule or a template says so. Who is away, or has as many open
         as they take, is passed over; who speaks the customer’s language comes first.</p>
     @foreach ($teams as $team)
-        @php $members = $team->teammates->keyBy('id'); $was = \App\Support\RefusedInput::in("/sorting/teams/{$team->id}"); @endphp
+        @php $members = $team->teammates->keyBy('id'); $was = RefusedInput::in("/sorting/teams/{$team->id}"); @endphp
         <form method="post" action="/sorting/teams/{{ $team->id }}" class="sheet pad team-form" aria-label="Team {{ $team->name }}">
             @csrf
             <div class="team-head">
@@ -64,7 +65,7 @@
                     <td><b>{{ $person->name }}</b><br><span class="soft">{{ $person->role->label() }}</span></td>
                     <td><form method="post" action="/sorting/people/{{ $person->id }}/speaks" class="inline-form">@csrf<input
                         class="form-control form-control-sm" name="speaks"
-                        value="{{ \App\Support\RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('speaks', implode(', ',
+                        value="{{ RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('speaks', implode(', ',
                             $person->speaks ?? [])) }}"
                         placeholder="de, lv" maxlength="60" aria-label="Languages that {{ $person->name }} speaks also, two letters
                         each"><button class="btn btn-sm btn-outline-secondary">Save</button></form></td>
@@ -78,10 +79,10 @@
                         @else
                             <form method="post" action="/people/{{ $person->id }}/away" class="inline-form">@csrf
                                 <label>from <input class="form-control form-control-sm" type="datetime-local" name="from"
-                                    value="{{ \App\Support\RefusedInput::in("/people/{$person->id}/away")->value('from') }}"
+                                    value="{{ RefusedInput::in("/people/{$person->id}/away")->value('from') }}"
                                     aria-label="{{ $person->name }} is away from"></label>
                                 <label>until <input class="form-control form-control-sm" type="datetime-local" name="until"
-                                    value="{{ \App\Support\RefusedInput::in("/people/{$person->id}/away")->value('until') }}"
+                                    value="{{ RefusedInput::in("/people/{$person->id}/away")->value('until') }}"
                                     aria-label="{{ $person->name }} is away until"></label>
                                 <button class="btn btn-sm btn-outline-secondary">Away</button></form>
                         @endif

@@ -1,4 +1,6 @@
 @extends('layouts.app')
+@use('App\Conversations\Attachment')
+@use('App\Views\SharedWith')
 @section('title', $template?->name ?? 'New template')
 @php
     $sharedWith = old('shared_with', $template?->shared_with->value ?? 'everybody');
@@ -30,7 +32,7 @@
                 name="folder" value="{{ old('folder', $template?->folder) }}" maxlength="120" list="template-folders"><datalist
                 id="template-folders">@foreach ($folders as $folder)<option value="{{ $folder }}">@endforeach</datalist></div>
             <div><label class="form-label" for="template-shared">Who sees it</label><select class="form-select" id="template-shared"
-                name="shared_with">@foreach (\App\Views\SharedWith::cases() as $with)<option value="{{ $with->value }}"
+                name="shared_with">@foreach (SharedWith::cases() as $with)<option value="{{ $with->value }}"
                 @selected($sharedWith === $with->value)>{{ $with->label() }}</option>@endforeach</select></div>
             <div class="template-team"><label class="form-label" for="template-team">Which team</label><select class="form-select"
                 id="template-team" name="team"><option value=""></option>@foreach ($teams as $team)<option value="{{ $team->id }}"
@@ -100,7 +102,7 @@
             @if ($template === null)<p class="soft">Save it first; then files can go along.</p>@else
                 <ul class="files">@foreach ($template->files as $file)<li><a
                     href="/templates/{{ $template->id }}/files/{{ $file->id }}"><b>{{ $file->name }}</b></a>
-                    {{ \App\Conversations\Attachment::sizeText($file->size) }}
+                    {{ Attachment::sizeText($file->size) }}
                     @if ($mayChange)<form method="post" action="/templates/{{ $template->id }}/files/{{ $file->id }}">@csrf
                     @method('delete')<button class="file-away"
                     aria-label="Take {{ $file->name }} away">×</button></form>@endif</li>@endforeach</ul>

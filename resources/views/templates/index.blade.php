@@ -1,4 +1,6 @@
 @extends('layouts.app')
+@use('App\Views\SharedWith')
+@use('Illuminate\Support\Str')
 @section('title', 'Templates')
 @section('content')
 <main id="content" class="page">
@@ -45,13 +47,13 @@
                         ]
                     );
                     $seenBy = match ($template
-                        ->shared_with) { \App\Views\SharedWith::Nobody => 'only me', \App\Views\SharedWith::Team => $template
+                        ->shared_with) { SharedWith::Nobody => 'only me', SharedWith::Team => $template
                         ->team
                         ?->name ?? 'a team', default => 'everybody' };
                 @endphp
                 <tr>
                     <td><a href="/templates/{{ $template->id }}"><b>{{ $template->name }}</b></a>
-                        <span class="soft template-begins">{{ \Illuminate\Support\Str::limit($template->begins(), 110) }}</span></td>
+                        <span class="soft template-begins">{{ Str::limit($template->begins(), 110) }}</span></td>
                     <td>{{ $template->inOrder()->pluck('language')->implode(', ') ?: '—' }}</td>
                     <td class="soft">{{ implode(', ', $goes) ?: '—' }}</td>
                     <td class="soft">{{ $seenBy }}</td>

@@ -1,4 +1,5 @@
-@php [$alsoDone] = \App\Templates\Step::possible($replyDraft?->details['steps'] ?? []); @endphp
+@use('App\Templates\Step')
+@php [$alsoDone] = Step::possible($replyDraft?->details['steps'] ?? []); @endphp
 @foreach ($alsoDone as $step)
     @continue($step->part?->isOfTheForm())
     @php $written = "{$step->do}={$step->value}"; @endphp

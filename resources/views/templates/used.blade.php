@@ -1,16 +1,17 @@
+@use('App\Templates\AnswerPart')
 @php
     $names = [
         'language' => \Locale::getDisplayLanguage($filled->language, 'en'),
         'wanted' => $filled->wantedLanguage === null ? '' : \Locale::getDisplayLanguage($filled->wantedLanguage, 'en'),
     ];
-    $then = collect($filled->steps)->first(fn ($step) => $step->part === \App\Templates\AnswerPart::Then);
+    $then = collect($filled->steps)->first(fn ($step) => $step->part === AnswerPart::Then);
     $copies = fn ($kind) => collect($filled->steps)->filter(fn ($step) => $step->part === $kind)
         ->map(fn ($step) => $step->value)
         ->implode(', ');
 @endphp
 <div id="template-used" data-text="{{ $filled->text }}" @if ($filled->html !== null) data-html="{{ $filled->html }}" @endif
     @if ($then !== null) data-then="{{ strtok($then->value, ':') }}" data-outcome="{{ explode(':', $then->value.':')[1] }}"
-    @endif data-cc="{{ $copies(\App\Templates\AnswerPart::Cc) }}" data-bcc="{{ $copies(\App\Templates\AnswerPart::Bcc) }}"
+    @endif data-cc="{{ $copies(AnswerPart::Cc) }}" data-bcc="{{ $copies(AnswerPart::Bcc) }}"
     data-subject="{{ $filled->subject }}" role="status">
     @if (! $filled->isWantedLanguage)
         <p class="template-mark"><x-icon name="warning"/> “{{ $filled->template->name }}” has no text in {{ $names['wanted'] }}. This is

@@ -1,4 +1,5 @@
 @extends('layouts.app')
+@use('App\Views\BoardBy')
 @section('title', "{$view->label()}, as a board")
 @section('keys')
     <div><dt><kbd>↓</kbd> <kbd>↑</kbd> <kbd>←</kbd> <kbd>→</kbd></dt><dd>From card to card</dd></div>
@@ -12,7 +13,7 @@
     <div class="board-head">
         <h1>{{ $view->label() }}</h1>
         <nav class="board-by" aria-label="Columns by">
-            @foreach (\App\Views\BoardBy::cases() as $one)<a href="/queue/{{ $view->key() }}/board?by={{ $one->value }}"
+            @foreach (BoardBy::cases() as $one)<a href="/queue/{{ $view->key() }}/board?by={{ $one->value }}"
                 @if ($one === $by) aria-current="page" @endif>by {{ $one->label() }}</a>@endforeach
         </nav>
         <a class="btn btn-outline-secondary" href="/queue/{{ $view->key() }}" data-key="b">As a list <kbd>B</kbd></a>
@@ -21,15 +22,15 @@
     <dialog id="move" aria-labelledby="move-title">
         <h2 id="move-title">Where to?</h2>
         @foreach ($columns as $target)
-            @continue($target->key === 'resolved' && $by === \App\Views\BoardBy::State && ! $mayResolve)
+            @continue($target->key === 'resolved' && $by === BoardBy::State && ! $mayResolve)
             <form method="post" action="/board/move" data-move-to="{{ $target->key }}">
                 @csrf
                 <input type="hidden" name="conversation" value=""><input type="hidden" name="by" value="{{ $by->value }}"><input
                     type="hidden" name="to" value="{{ $target->key }}">
-                @if ($by === \App\Views\BoardBy::State && $target->key === 'held')
+                @if ($by === BoardBy::State && $target->key === 'held')
                     <label class="visually-hidden" for="move-reason">Who must act first, and why</label><input class="form-control"
                         id="move-reason" name="reason" maxlength="300" placeholder="Who must act first, and why" required>
-                @elseif ($by === \App\Views\BoardBy::State && $target->key === 'resolved')
+                @elseif ($by === BoardBy::State && $target->key === 'resolved')
                     <label class="visually-hidden" for="move-outcome">Outcome</label><select class="form-select" id="move-outcome"
                         name="outcome" required><option value="">Outcome …</option>@foreach ($outcomes as $outcome)<option
                         value="{{ $outcome->id }}">{{ $outcome->name }}</option>@endforeach</select>

@@ -1,4 +1,8 @@
 @extends('layouts.app')
+@use('App\Views\BoardBy')
+@use('App\Views\Column')
+@use('App\Views\SharedWith')
+@use('App\Views\Sort')
 @section('title', $view?->name ?? 'New view')
 @section('content')
 <main id="content" class="page page-narrow">
@@ -16,16 +20,16 @@
         @include('conditions.editor')
         <div class="form-pair">
             <div><label class="form-label" for="view-sort">In which order</label>
-                <select class="form-select" id="view-sort" name="sort">@foreach (\App\Views\Sort::cases() as $sort)<option
+                <select class="form-select" id="view-sort" name="sort">@foreach (Sort::cases() as $sort)<option
                     value="{{ $sort->value }}"
                     @selected(old('sort', $view?->sort->value) === $sort->value)>{{ $sort->label() }}</option>@endforeach</select></div>
             <div><label class="form-label" for="view-board">As a board, in columns by</label>
-                <select class="form-select" id="view-board" name="board_by">@foreach (\App\Views\BoardBy::cases() as $by)<option
+                <select class="form-select" id="view-board" name="board_by">@foreach (BoardBy::cases() as $by)<option
                     value="{{ $by->value }}"
                     @selected(old('board_by', $view?->board_by->value) === $by->value)>{{ $by->label() }}</option>@endforeach</select></div>
             <div><label class="form-label" for="view-shared">Who sees it</label>
                 <select class="form-select" id="view-shared"
-                    name="shared_with">@foreach (\App\Views\SharedWith::cases() as $with)<option value="{{ $with->value }}"
+                    name="shared_with">@foreach (SharedWith::cases() as $with)<option value="{{ $with->value }}"
                     @selected(old('shared_with', $view?->shared_with->value) === $with->value)>{{ $with->label()
                         }}</option>@endforeach</select></div>
             <div class="view-team"><label class="form-label" for="view-team">Which team</label>
@@ -36,8 +40,8 @@
         </div>
         <fieldset class="checks"><legend class="form-label">Columns, beside who it is from and what it is about</legend>
             @php $shown = (array) (old('shared_with') !== null ? old('columns') : ($view ? $view->columns :
-                array_column(\App\Views\Column::USUAL, 'value'))); @endphp
-            @foreach (\App\Views\Column::beginningWith($shown) as $column)<label><input type="checkbox" class="form-check-input"
+                array_column(Column::USUAL, 'value'))); @endphp
+            @foreach (Column::beginningWith($shown) as $column)<label><input type="checkbox" class="form-check-input"
                 name="columns[]" value="{{ $column->value }}" @checked(in_array($column->value, $shown, true))>
                 {{ $column->label() }}</label>@endforeach
         </fieldset>

@@ -1,6 +1,9 @@
+@use('App\Conversations\ConversationState')
+@use('Cairnfield\Core\Mood\Mood')
+@use('Cairnfield\Core\Queue\Priority')
+@use('Illuminate\Support\Facades\Gate')
 @php
-    use App\Conversations\ConversationState;
-    $mayResolve = \Illuminate\Support\Facades\Gate::allows('resolve', $conversation);
+    $mayResolve = Gate::allows('resolve', $conversation);
 @endphp
 <div class="conversation-head" id="conversation-head" @isset($oob) hx-swap-oob="morph" @endisset>
     <x-cairn :standing="$standing"/>
@@ -38,13 +41,13 @@
                 aria-label="Priority {{ $conversation->priority->value }}, change">{{ $conversation->priority->value }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/priority" class="menu-panel">
                 @csrf
-                @foreach (\Cairnfield\Core\Queue\Priority::cases() as $priority)
+                @foreach (Priority::cases() as $priority)
                     <button name="priority" value="{{ $priority->value }}"
                         @if ($priority === $conversation->priority) aria-current="true" @endif>{{ $priority->label() }}</button>
                 @endforeach
             </form>
         </details>
-        @if ($conversation->mood !== \Cairnfield\Core\Mood\Mood::Neutral)<span class="word-chip word-{{ $conversation->mood->value }}"
+        @if ($conversation->mood !== Mood::Neutral)<span class="word-chip word-{{ $conversation->mood->value }}"
             title="How the customer sounds, read from the words marked below">{{ $conversation->mood->value }}</span>@endif
         @foreach ($conversation->tags->sortBy('folded') as $tag)
             <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="word-chip">@csrf<input type="hidden"

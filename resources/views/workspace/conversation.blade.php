@@ -1,4 +1,6 @@
 @extends('layouts.app')
+@use('App\Conversations\Journal\JournalKind')
+@use('Cairnfield\Core\Text\FoldedText')
 @section('title', $conversation->subject)
 @section('keys')
     <div><dt><kbd>r</kbd></dt><dd>Reply</dd></div>
@@ -37,11 +39,11 @@
                 <h2>Not sent yet: this came in between</h2>
                 <p>Your answer is kept below. Read what is new, change it if need be, and send it again.</p>
                 <ul>
-                    @foreach ($between->reject(fn ($entry) => $entry->kind === \App\Conversations\Journal\JournalKind::StateChanged &&
+                    @foreach ($between->reject(fn ($entry) => $entry->kind === JournalKind::StateChanged &&
                         $between->contains(fn ($other) => $other->message !== null)) as $entry)
                         <li><b>{{ $entry->teammate?->name ?? $entry->message?->from_name ?: $sentence->of($entry) }}</b>
                             {{ $time->short($entry->at) }}@if ($entry->message),
-                            <q>{{ Str::limit(Str::squish(\Cairnfield\Core\Text\FoldedText::of($entry->message->text)->written), 300)
+                            <q>{{ Str::limit(Str::squish(FoldedText::of($entry->message->text)->written), 300)
                                 }}</q>@elseif ($entry->note),
                             note: <q>{{ Str::limit($entry->note->text, 300) }}</q>@elseif ($entry->teammate):
                             {{ $sentence->of($entry) }}@endif</li>

@@ -1,3 +1,6 @@
+@use('App\Conversations\ConversationState')
+@use('App\Support\Languages')
+@use('Illuminate\Support\Str')
 <aside class="customer-side" aria-label="Order and customer" id="customer-side">
     @foreach ($panelsBeside as $panel)
         @include($panel)
@@ -65,7 +68,7 @@
         <h3>Also said in public</h3>
         <ul class="earlier">
             @foreach ($posts as $post)
-                <li>{{ \Illuminate\Support\Str::limit($post->text, 120) }}<small>{{ $post->account->title() }} ·
+                <li>{{ Str::limit($post->text, 120) }}<small>{{ $post->account->title() }} ·
                     {{ $time->short($post->posted_at) }}@if ($post->conversation_id !== null) ·
                     <a href="/conversations/{{ $post->conversation_id }}">its conversation</a>@endif</small></li>
             @endforeach
@@ -89,7 +92,7 @@
         <div><dt>Team</dt><dd>{{ $conversation->team?->name ?? '—' }}</dd></div>
         <div><dt>Category</dt><dd>{{ $conversation->category?->path ?? '—' }}</dd></div>
         <div><dt>Language</dt><dd>
-            @php $language = $conversation->language === null ? 'not known' : \App\Support\Languages::name($conversation->language); @endphp
+            @php $language = $conversation->language === null ? 'not known' : Languages::name($conversation->language); @endphp
             @can('note', $conversation)
                 <details class="menu" id="menu-language">
                     <summary class="word-chip" aria-label="Language {{ $language }}, change">{{ $language }}</summary>
@@ -97,7 +100,7 @@
                         @csrf
                         <label class="form-label" for="conversation-language">Templates answer in</label>
                         <select class="form-select form-select-sm" id="conversation-language"
-                            name="language">@foreach (\App\Support\Languages::all() as $code => $name)<option value="{{ $code }}"
+                            name="language">@foreach (Languages::all() as $code => $name)<option value="{{ $code }}"
                             @selected($code === $conversation->language)>{{ $name }}</option>@endforeach</select>
                         <button class="btn btn-primary">Set</button>
                     </form>
@@ -126,13 +129,13 @@
         </details>
     @endcan
     @can('resolve', $conversation)
-        @if ($conversation->state !== \App\Conversations\ConversationState::Closed)
+        @if ($conversation->state !== ConversationState::Closed)
             <form method="post" action="/conversations/{{ $conversation->id }}/join" class="inline-form">@csrf<label
                 class="visually-hidden" for="join-other">Number of another conversation</label><input
                 class="form-control form-control-sm" id="join-other" name="other" placeholder="C-1042" maxlength="20" data-key="m"
                 required><button class="btn btn-sm btn-outline-secondary">Join into this</button></form>
         @endif
-        @if (! $conversation->junk && $conversation->state !== \App\Conversations\ConversationState::Closed)
+        @if (! $conversation->junk && $conversation->state !== ConversationState::Closed)
             <details class="order-more" id="junk">
                 <summary>This is junk …</summary>
                 <form method="post" action="/conversations/{{ $conversation->id }}/junk" class="inline-form">@csrf

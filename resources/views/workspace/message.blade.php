@@ -1,8 +1,11 @@
+@use('App\Conversations\Attachment')
+@use('App\Conversations\MessageHtml')
+@use('App\Conversations\OutboxItem')
+@use('Cairnfield\Core\Mood\Mood')
+@use('Cairnfield\Core\Text\FoldedText')
 @php
-    use App\Conversations\OutboxItem;
-    use App\Conversations\MessageHtml;
     $html = $message->html === null ? null : MessageHtml::of($message, $pictures === $message->id);
-    $folded = \Cairnfield\Core\Text\FoldedText::of($message->text);
+    $folded = FoldedText::of($message->text);
     $files = $message->attachments->reject(
         fn ($file) => $html !== null && $file->inline && str_contains((string) $message->html, 'cid:'.$file->content_id)
     );
@@ -75,7 +78,7 @@
         ({{ collect($message->redacted)->map(fn ($one) => "{$one['kind']} …{$one['last4']}")->implode(', ') }}). The original is not
         kept.</p>
 @endif
-@if ($message->mood !== null && $message->mood !== \Cairnfield\Core\Mood\Mood::Neutral)
+@if ($message->mood !== null && $message->mood !== Mood::Neutral)
     <p class="message-mood">Sounds {{ $message->mood->value }}:
         {{ collect($message->mood_words)->map(fn ($words) => "“{$words}”")->implode(', ') }}</p>
 @endif
@@ -86,7 +89,7 @@
     <ul class="files" aria-label="Files">
         @foreach ($files as $file)
             <li><a href="/attachments/{{ $file->id }}" @if (str_starts_with($file->media_type, 'image/')) target="_blank" rel="noopener"
-                @endif><b>{{ $file->name }}</b> {{ \App\Conversations\Attachment::sizeText($file->size) }}</a></li>
+                @endif><b>{{ $file->name }}</b> {{ Attachment::sizeText($file->size) }}</a></li>
         @endforeach
     </ul>
 @endif

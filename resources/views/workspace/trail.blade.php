@@ -1,3 +1,4 @@
+@use('App\Conversations\Journal\JournalKind')
 <ol class="trail" id="trail" aria-label="Trail"
     hx-get="/conversations/{{ $conversation->id }}/changes?{{ http_build_query(['mark' => $mark, 'pictures' => $pictures ?: null,
         'since' => $since ?: null]) }}"
@@ -35,7 +36,7 @@
                 @else
                     <p class="entry-sentence">
                         @foreach ($item->entries as $done)
-                            {{ $sentence->of($done) }}@if ($done->kind === \App\Conversations\Journal\JournalKind::Began &&
+                            {{ $sentence->of($done) }}@if ($done->kind === JournalKind::Began &&
                                 $conversation->linkedConversation):
                                 <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">open
                                 it</a>@endif{{ $loop->last ? '' : ' · ' }}
