@@ -18,18 +18,14 @@ final class AnswerRoutes
     private const LATEST = 20;
 
     /**
+     * @param  Collection<int, Message>|null  $said  what was said in it, with the accounts, where that was fetched already
      * @return list<AnswerRoute>
      */
-    public function of(Conversation $conversation): array
+    public function of(Conversation $conversation, ?Collection $said = null): array
     {
-        $messages = Message::query()
-            ->whereIn('conversation_id', $conversation->withJoined())
-            ->where('direction', Message::IN)
-            ->whereNull('partner_thread_id')
-            ->with('account')
-            ->orderByDesc('id')
-            ->limit(self::LATEST)
-            ->get();
+        $messages = $said === null
+            ? $this->latest($conversation)
+            : $said->where('direction', Message::IN)->whereNull('partner_thread_id')->sortByDesc('id')->take(self::LATEST)->values();
         $routes = [];
         foreach ($messages as $message) {
             foreach ($this->ofMessage($message) as $route) {
@@ -38,6 +34,21 @@ final class AnswerRoutes
         }
 
         return array_values($routes) ?: $this->byKnownAddress($conversation, $messages);
+    }
+
+    /**
+     * @return Collection<int, Message>
+     */
+    private function latest(Conversation $conversation): Collection
+    {
+        return Message::query()
+            ->whereIn('conversation_id', $conversation->withJoined())
+            ->where('direction', Message::IN)
+            ->whereNull('partner_thread_id')
+            ->with('account')
+            ->orderByDesc('id')
+            ->limit(self::LATEST)
+            ->get();
     }
 
     /**

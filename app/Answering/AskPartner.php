@@ -17,6 +17,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
+use App\Support\RandomUuid;
 use App\Team\Teammate;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;
@@ -131,7 +132,7 @@ final readonly class AskPartner
     {
         $account = $conversation->account->answersByMail() ?? throw ConversationRefused::nobodyToAnswer();
         $last = Message::query()->where('partner_thread_id', $thread->id)->orderByDesc('id')->first();
-        $messageId = Str::uuid()->toString().'.p@'.Str::after($account->address, '@');
+        $messageId = RandomUuid::make().'.p@'.Str::after($account->address, '@');
         $message = new Message;
         $message->forceFill([
             'conversation_id' => $conversation->id,

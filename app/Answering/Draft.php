@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Answering;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * What a person has begun to write in a conversation and not sent yet.
@@ -22,8 +22,10 @@ use Illuminate\Database\Eloquent\Model;
  *   chosen beside the text
  * @property CarbonImmutable $updated_at
  */
-final class Draft extends Model
+final class Draft extends Row
 {
+    protected $table = 'drafts';
+
     public const REPLY = 'reply';
 
     public const PARTNER = 'partner';

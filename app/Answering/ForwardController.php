@@ -9,12 +9,12 @@ use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Conversations\SetStandingCopies;
+use App\Support\RandomUuid;
 use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 
 /**
  * Passing on to others: once, or everything of a conversation.
@@ -41,7 +41,7 @@ final readonly class ForwardController
                 ->orderBy('id')
                 ->get(),
             'chosen' => (int) $request->query('message'),
-            'onceKey' => Str::uuid()->toString(),
+            'onceKey' => RandomUuid::make(),
         ]);
     }
 

@@ -13,6 +13,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
+use App\Support\RandomUuid;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\FoldedText;
 use Illuminate\Support\Facades\DB;
@@ -105,7 +106,7 @@ final readonly class ForwardMessages
         Conversation $conversation, ?int $teammateId, array $to, string $text, string $key, bool $automatic = false
     ): Message {
         $account = $conversation->account->answersByMail() ?? throw ConversationRefused::nobodyToAnswer();
-        $messageId = Str::uuid()->toString().'.f@'.Str::after($account->address, '@');
+        $messageId = RandomUuid::make().'.f@'.Str::after($account->address, '@');
         $message = new Message;
         $message->forceFill([
             'conversation_id' => $conversation->id, 'account_id' => $account->id, 'teammate_id' => $teammateId, 'direction' => Message::OUT,

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Answering;
 
 use App\Conversations\Message;
+use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -22,8 +22,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $answered_at
  * @property Collection<int, Message> $messages
  */
-final class PartnerThread extends Model
+final class PartnerThread extends Row
 {
+    protected $table = 'partner_threads';
+
     protected $guarded = ['*'];
 
     /**

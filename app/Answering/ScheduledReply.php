@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Answering;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -24,8 +24,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Conversation $conversation
  * @property Teammate $teammate
  */
-final class ScheduledReply extends Model
+final class ScheduledReply extends Row
 {
+    protected $table = 'scheduled_replies';
+
     public const DUE = 'due';
 
     public const SENT = 'sent';

@@ -22,6 +22,7 @@ use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
+use App\Support\RandomUuid;
 use App\Team\Teammate;
 use App\Templates\ApplySteps;
 use App\Templates\RecordTemplateUse;
@@ -186,7 +187,7 @@ final readonly class SendReply
         $account = $route->account;
         $answered = $route->answers;
         $isMail = $account->channel->isMail();
-        $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.(
+        $messageId = RandomUuid::make().'.'.$conversation->id.'@'.(
             $isMail ? Str::after($account->address, '@') : $account->channel->value
         );
         $references = ! $isMail || $answered === null ? [] : array_filter([...$answered->referenceIds(), $answered->message_id]);

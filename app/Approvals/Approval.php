@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Approvals;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -27,8 +27,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Teammate|null $askedBy
  * @property Conversation $conversation
  */
-final class Approval extends Model
+final class Approval extends Row
 {
+    protected $table = 'approvals';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

@@ -8,6 +8,8 @@ use App\Conversations\Conversation;
 use App\Team\Teammate;
 use App\Workspace\Panel;
 use App\Workspace\PanelPlace;
+use App\Workspace\WhatIsThere;
+use Illuminate\Support\Facades\DB;
 
 /**
  * What waits for somebody’s yes.
@@ -19,10 +21,24 @@ final readonly class ApprovalsPanel implements Panel
         return PanelPlace::AboveAnswer;
     }
 
-    public function content(Conversation $conversation, Teammate $teammate): array
+    public function asks(Conversation $conversation): array
     {
         return [
-            'approval' => Approval::query()
+            'approval' => DB::table('approvals')->whereIn(
+                'conversation_id', $conversation->withJoined()
+            )->where('state', ApprovalState::Asked),
+        ];
+    }
+
+    public function offers(): array
+    {
+        return [];
+    }
+
+    public function content(Conversation $conversation, Teammate $teammate, WhatIsThere $there): array
+    {
+        return [
+            'approval' => ! $there->has('approval') ? null : Approval::query()
                 ->whereIn('conversation_id', $conversation->withJoined())
                 ->where('state', ApprovalState::Asked)
                 ->with(['askedOf', 'askedBy'])

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Conversations\Changes\Chosen;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -24,8 +24,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $undo_until
  * @property Teammate $teammate
  */
-final class BulkChange extends Model
+final class BulkChange extends Row
 {
+    protected $table = 'bulk_changes';
+
     public const PLANNED = 'planned';
 
     public const RUNNING = 'running';

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Bulk;
 
 use App\Conversations\Conversation;
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,8 +20,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed>|null $before
  * @property Conversation $conversation
  */
-final class BulkItem extends Model
+final class BulkItem extends Row
 {
+    protected $table = 'bulk_items';
+
     public const PLANNED = 'planned';
 
     public const SKIPPED = 'skipped';

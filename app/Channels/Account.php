@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Support\Row;
 use App\Team\Team;
 use Cairnfield\Core\Threading\ReplyToken;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
@@ -32,8 +32,10 @@ use Illuminate\Validation\Rule;
  * @property string|null $last_error
  * @property CarbonImmutable|null $last_error_at
  */
-final class Account extends Model
+final class Account extends Row
 {
+    protected $table = 'accounts';
+
     protected $fillable = ['channel', 'address', 'sender_name', 'signature', 'team_id', 'state', 'settings', 'secrets', 'arrivals'];
 
     protected $hidden = ['secrets'];

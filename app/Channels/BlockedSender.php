@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * Somebody, or everybody at a domain, whose messages go to the junk view.
@@ -14,8 +14,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $value
  * @property int|null $teammate_id
  */
-final class BlockedSender extends Model
+final class BlockedSender extends Row
 {
+    protected $table = 'blocked_senders';
+
     public const DOMAIN = 'domain';
 
     protected static function booted(): void

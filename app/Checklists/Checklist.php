@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Checklists;
 
 use App\Sorting\Category;
+use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,8 +20,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $retired_at
  * @property Category|null $category
  */
-final class Checklist extends Model
+final class Checklist extends Row
 {
+    protected $table = 'checklists';
+
     protected $guarded = ['*'];
 
     /**

@@ -6,8 +6,12 @@ namespace App\Checklists;
 
 use App\Conversations\Conversation;
 use App\Team\Teammate;
+use App\Workspace\Offer;
 use App\Workspace\Panel;
 use App\Workspace\PanelPlace;
+use App\Workspace\WhatIsThere;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The checklists that are at work in a conversation, and those that can be started.
@@ -19,20 +23,22 @@ final readonly class ChecklistsPanel implements Panel
         return PanelPlace::Beside;
     }
 
-    public function content(Conversation $conversation, Teammate $teammate): array
+    public function asks(Conversation $conversation): array
+    {
+        return ['startedChecklists' => DB::table('started_checklists')->whereIn('conversation_id', $conversation->withJoined())];
+    }
+
+    public function offers(): array
+    {
+        return ['checklists' => new Offer(DB::table('checklists')->whereNull('retired_at'), 'name', also: 'category_id')];
+    }
+
+    public function content(Conversation $conversation, Teammate $teammate, WhatIsThere $there): array
     {
         return [
-            'startedChecklists' => StartedChecklist::query()->whereIn('conversation_id', $conversation->withJoined())->orderBy('id')->get(),
-            // Those of its category first.
-            'checklists' => Checklist::inUse()
-                ->get()
-                ->sortBy(
-                    static fn (Checklist $checklist): int => $checklist->category_id !== null
-                        && $checklist->category_id === $conversation->category_id
-                        ? 0
-                        : 1
-                )
-                ->values(),
+            'startedChecklists' => $there->has('startedChecklists')
+                ? StartedChecklist::query()->whereIn('conversation_id', $conversation->withJoined())->orderBy('id')->get()
+                : new Collection,
         ];
     }
 

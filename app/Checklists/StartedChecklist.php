@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Checklists;
 
 use App\Conversations\Conversation;
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -18,8 +18,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<array{text: string, by: string|null, at: string|null}> $steps
  * @property Conversation $conversation
  */
-final class StartedChecklist extends Model
+final class StartedChecklist extends Row
 {
+    protected $table = 'started_checklists';
+
     protected $guarded = ['*'];
 
     public function doneCount(): int

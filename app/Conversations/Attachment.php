@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,8 +19,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $file
  * @property Message $message
  */
-final class Attachment extends Model
+final class Attachment extends Row
 {
+    protected $table = 'attachments';
+
     protected $guarded = ['*'];
 
     /**

@@ -17,15 +17,30 @@ final class ChangeMark
 {
     private const NEWEST = 50;
 
+    /** What `ofOrders` says where there are none. */
+    private const NO_ORDERS = '0..0';
+
     public function ofAll(): string
     {
         // With the minute: time alone changes what stands where, and what is left.
         return $this->of(DB::table('journal')).'-'.intdiv(now()->getTimestamp(), 60) % 1440;
     }
 
-    public function ofConversation(Conversation $conversation): string
+    /**
+     * The newest entry that is told of by a mark of a conversation.
+     */
+    public static function newest(string $mark): int
     {
-        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined())).'-'.$this->ofOrders($conversation);
+        return (int) strtok($mark, '-');
+    }
+
+    /**
+     * @param  bool  $hasOrders  whether there may be orders beside it, where that is known
+     */
+    public function ofConversation(Conversation $conversation, bool $hasOrders = true): string
+    {
+        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined())).'-'
+            .($hasOrders ? $this->ofOrders($conversation) : self::NO_ORDERS);
     }
 
     /**

@@ -11,8 +11,8 @@ use App\Channels\ItemSubject;
 use App\Channels\OutsideItem;
 use App\Channels\ReceivedMessage;
 use App\Channels\SenderHandle;
+use App\Support\Row;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -41,8 +41,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Account $account
  * @property Conversation|null $conversation
  */
-final class ChannelItem extends Model
+final class ChannelItem extends Row
 {
+    protected $table = 'channel_items';
+
     protected $guarded = ['*'];
 
     /**

@@ -17,6 +17,7 @@ use App\Ratings\Rating;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;
+use App\Support\Row;
 use App\Support\StoresRows;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -25,7 +26,6 @@ use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -89,13 +89,16 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property Category|null $category
  * @property Outcome|null $outcome
  * @property Conversation|null $linkedConversation
+ * @property Collection<int, self> $joined
  * @property Rating|null $rating
  * @property CarbonImmutable|null $rating_asked_at
  */
-final class Conversation extends Model
+final class Conversation extends Row
 {
     use HasOwnValues;
     use StoresRows;
+
+    protected $table = 'conversations';
 
     /** What changes together, and is set back together: a column that joins one of these is undone everywhere. */
     public const STATE = ['state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at'];
@@ -142,7 +145,10 @@ final class Conversation extends Model
      */
     public function withJoined(): array
     {
-        return $this->joinedIds ??= [$this->id, ...array_values($this->joined()->pluck('id')->all())];
+        return $this->joinedIds ??= [
+            $this->id,
+            ...array_values($this->relationLoaded('joined') ? $this->joined->modelKeys() : $this->joined()->pluck('id')->all()),
+        ];
     }
 
     /**

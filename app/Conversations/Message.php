@@ -6,13 +6,13 @@ namespace App\Conversations;
 
 use App\Channels\Account;
 use App\Channels\ItemKind;
+use App\Support\Row;
 use App\Support\StoresRows;
 use App\Team\Teammate;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Text\FoldedText;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -66,9 +66,11 @@ use Illuminate\Support\Str;
  * @property ChannelItem|null $channelItem
  * @property Collection<int, Attachment> $attachments
  */
-final class Message extends Model
+final class Message extends Row
 {
     use StoresRows;
+
+    protected $table = 'messages';
 
     public const IN = 'in';
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Support\Row;
 use App\Team\Teammate;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -18,8 +18,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $once_key
  * @property Teammate|null $teammate
  */
-final class Note extends Model
+final class Note extends Row
 {
+    protected $table = 'notes';
+
     protected $guarded = ['*'];
 
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Conversations;
 
 use App\Channels\Account;
+use App\Support\Row;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Message $message
  * @property Account $account
  */
-final class OutboxItem extends Model
+final class OutboxItem extends Row
 {
     public const DUE = 'due';
 

@@ -8,10 +8,10 @@ use App\Conversations\Conversation;
 use App\Fields\HasOwnValues;
 use App\Orders\Order;
 use App\Ratings\Rating;
+use App\Support\Row;
 use App\Support\StoresRows;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -30,10 +30,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, Order> $orders
  * @property Collection<int, CustomerGroup> $groups
  */
-final class Customer extends Model
+final class Customer extends Row
 {
     use HasOwnValues;
     use StoresRows;
+
+    protected $table = 'customers';
 
     protected $fillable = ['name', 'language'];
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
@@ -15,8 +15,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int $place how early its customers come in the queue: 1 first, 3 early, 5 like everybody
  * @property list<array{field: string, is: string}> $conditions all of which must hold
  */
-final class CustomerGroup extends Model
+final class CustomerGroup extends Row
 {
+    protected $table = 'customer_groups';
+
     protected $guarded = ['*'];
 
     /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -25,8 +25,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Customer $merged
  * @property Teammate $teammate
  */
-final class CustomerMerge extends Model
+final class CustomerMerge extends Row
 {
+    protected $table = 'customer_merges';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,8 +19,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $created_at
  * @property Teammate $teammate
  */
-final class CustomerNote extends Model
+final class CustomerNote extends Row
 {
+    protected $table = 'customer_notes';
+
     protected $guarded = ['*'];
 
     /**

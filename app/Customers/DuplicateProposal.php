@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,8 +19,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Customer $one
  * @property Customer $other
  */
-final class DuplicateProposal extends Model
+final class DuplicateProposal extends Row
 {
+    protected $table = 'duplicate_proposals';
+
     public const PROPOSED = 'proposed';
 
     public const MERGED = 'merged';

@@ -6,7 +6,7 @@ namespace App\Customers;
 
 use App\Channels\Channel;
 use App\Channels\ChannelType;
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,8 +20,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $why
  * @property Customer $customer
  */
-final class Handle extends Model
+final class Handle extends Row
 {
+    protected $table = 'handles';
+
     protected $fillable = ['customer_id', 'kind', 'value', 'shown', 'why'];
 
     /**

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Fields;
 
+use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -24,8 +24,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $retired_at
  * @property Collection<int, OwnValue> $values
  */
-final class OwnField extends Model
+final class OwnField extends Row
 {
+    protected $table = 'own_fields';
+
     protected $guarded = ['*'];
 
     /**

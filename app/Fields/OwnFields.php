@@ -43,6 +43,29 @@ final class OwnFields
     }
 
     /**
+     * Those of a conversation and of its customer, asked for together.
+     *
+     * @return array{ownFields: list<array{field: OwnField, values: list<string>}>,
+     *   customerFields: list<array{field: OwnField, values: list<string>}>}
+     */
+    public function ofBoth(int $conversation, int $customer): array
+    {
+        $ids = [About::Conversation->value => $conversation, About::Customer->value => $customer];
+        $fields = OwnField::query()->whereIn('about', array_keys($ids))->orderBy('position')->orderBy('id')
+            ->with(['values' => static fn ($values) => $values->whereIn('about_id', array_values($ids))->orderBy('position')])->get();
+        $of = static fn (About $about): array => array_values($fields
+            ->where('about', $about)
+            ->map(static fn (OwnField $field): array => [
+                'field' => $field,
+                'values' => self::shown($field, $field->values->where('about_id', $ids[$about->value])->values()),
+            ])
+            ->reject(static fn (array $one): bool => $one['field']->retired_at !== null && $one['values'] === [])
+            ->all());
+
+        return ['ownFields' => $of(About::Conversation), 'customerFields' => $of(About::Customer)];
+    }
+
+    /**
      * @param  Collection<int, OwnValue>  $values
      * @return list<string>
      */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Fields;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * What is written in one field of one conversation, customer or order; several rows where several are chosen.
@@ -17,8 +17,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $folded
  * @property string|null $number
  */
-final class OwnValue extends Model
+final class OwnValue extends Row
 {
+    protected $table = 'own_values';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Channels\Account;
+use App\Support\RandomUuid;
 use App\Team\SignedIn;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -43,7 +43,7 @@ final readonly class HistoryController
                 .'history:import`.']);
         $file = $request->file('file');
         $name = basename($file->getClientOriginalName());
-        $kept = $file->move(HistoryUploads::folder(), Str::uuid()->toString())->getPathname();
+        $kept = $file->move(HistoryUploads::folder(), RandomUuid::make())->getPathname();
         try {
             $import = $this->startImport->start(
                 $kept, $name, HistoryFormat::tryFrom($chosen['format'] ?? ''),
@@ -98,7 +98,7 @@ final readonly class HistoryController
         $from = isset($chosen['from']) ? CarbonImmutable::parse($chosen['from'], 'UTC') : null;
         $name = 'conversations-'.now()->format('Y-m-d');
         if ($format === HistoryFormat::Eml) {
-            $path = HistoryUploads::folder().Str::uuid()->toString().'.zip';
+            $path = HistoryUploads::folder().RandomUuid::make().'.zip';
             $this->export->folder($path, $from);
 
             return response()->download($path, "{$name}.zip")->deleteFileAfterSend();

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Channels\Account;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -35,8 +35,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Teammate|null $teammate
  * @property Collection<int, HistoryImportProblem> $problems
  */
-final class HistoryImport extends Model
+final class HistoryImport extends Row
 {
+    protected $table = 'history_imports';
+
     public const RUNNING = 'running';
 
     public const STOPPED = 'stopped';

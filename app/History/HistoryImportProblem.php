@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\History;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * Something of an import that was not taken, where it stands, and why.
@@ -15,8 +15,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $reason
  * @property string $excerpt
  */
-final class HistoryImportProblem extends Model
+final class HistoryImportProblem extends Row
 {
+    protected $table = 'history_import_problems';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

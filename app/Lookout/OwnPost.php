@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Lookout;
 
 use App\Channels\Account;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -25,8 +25,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Account $account
  * @property Teammate $teammate
  */
-final class OwnPost extends Model
+final class OwnPost extends Row
 {
+    protected $table = 'own_posts';
+
     public const DUE = 'due';
 
     public const SENT = 'sent';

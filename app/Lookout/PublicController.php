@@ -17,6 +17,7 @@ use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Receiving\TakeItem;
+use App\Support\RandomUuid;
 use App\Support\Written;
 use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
@@ -26,7 +27,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 
 /**
@@ -63,7 +63,7 @@ final readonly class PublicController
                 ->get(),
             'postAccounts' => $this->postAccounts(),
             'ownPosts' => OwnPost::query()->with(['account', 'teammate'])->orderByDesc('created_at')->orderByDesc('id')->limit(8)->get(),
-            'onceKey' => Str::uuid()->toString(),
+            'onceKey' => RandomUuid::make(),
         ]);
     }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Nudges;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -27,8 +27,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Conversation $conversation
  * @property Teammate $teammate
  */
-final class Nudge extends Model
+final class Nudge extends Row
 {
+    protected $table = 'nudges';
+
     public const RUNNING = 'running';
 
     public const DONE = 'done';

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Nudges;
 
+use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * Reminders to a customer who does not answer, each after so many working days, and an end.
@@ -19,8 +19,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $end_outcome_id
  * @property CarbonImmutable|null $retired_at
  */
-final class NudgePlan extends Model
+final class NudgePlan extends Row
 {
+    protected $table = 'nudge_plans';
+
     protected $guarded = ['*'];
 
     /**

@@ -6,8 +6,11 @@ namespace App\Nudges;
 
 use App\Conversations\Conversation;
 use App\Team\Teammate;
+use App\Workspace\Offer;
 use App\Workspace\Panel;
 use App\Workspace\PanelPlace;
+use App\Workspace\WhatIsThere;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The reminders that are at work, which the trail shows at its end, and the plans that can be started.
@@ -19,15 +22,24 @@ final readonly class NudgesPanel implements Panel
         return PanelPlace::Beside;
     }
 
-    public function content(Conversation $conversation, Teammate $teammate): array
+    public function asks(Conversation $conversation): array
+    {
+        return ['nudge' => DB::table('nudges')->whereIn('conversation_id', $conversation->withJoined())->where('state', Nudge::RUNNING)];
+    }
+
+    public function offers(): array
+    {
+        return ['plans' => new Offer(DB::table('nudge_plans')->whereNull('retired_at'), 'name')];
+    }
+
+    public function content(Conversation $conversation, Teammate $teammate, WhatIsThere $there): array
     {
         return [
-            'nudge' => Nudge::query()
+            'nudge' => ! $there->has('nudge') ? null : Nudge::query()
                 ->whereIn('conversation_id', $conversation->withJoined())
                 ->where('state', Nudge::RUNNING)
                 ->with('plan')
                 ->first(),
-            'plans' => NudgePlan::inUse()->get(),
         ];
     }
 

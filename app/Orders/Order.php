@@ -8,12 +8,12 @@ use App\Channels\Account;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Fields\HasOwnValues;
+use App\Support\Row;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Currency;
 use Cairnfield\Core\Money\Money;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -53,9 +53,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, OrderPayment> $payments
  * @property Collection<int, Parcel> $parcels
  */
-final class Order extends Model
+final class Order extends Row
 {
     use HasOwnValues;
+
+    protected $table = 'orders';
 
     protected $guarded = ['*'];
 

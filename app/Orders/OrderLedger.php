@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Workspace\WhatIsThere;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -19,11 +20,13 @@ final class OrderLedger
     /**
      * @return array<string, mixed>
      */
-    public function of(Conversation $conversation): array
+    public function of(Conversation $conversation, WhatIsThere $there): array
     {
-        $orders = $conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->get();
+        $orders = $there->has('orders')
+            ? $conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->get()
+            : new Collection;
         $attached = $orders->modelKeys();
-        $others = Order::query()
+        $others = ! $there->has('ordersOfCustomer') ? new Collection : Order::query()
             ->where('customer_id', $conversation->customer_id)
             ->orderByDesc('placed_at')
             ->limit(self::LATEST_OF_CUSTOMER)
@@ -33,8 +36,10 @@ final class OrderLedger
             'orders' => $orders,
             'stock' => $this->stock($orders),
             'otherOrders' => $others->whereNotIn('id', $attached)->values(),
-            'orderCount' => Order::query()->where('customer_id', $conversation->customer_id)->count(),
-            'unknownNumbers' => DB::table('unknown_numbers')
+            'orderCount' => $others->count() < self::LATEST_OF_CUSTOMER
+                ? $others->count()
+                : Order::query()->where('customer_id', $conversation->customer_id)->count(),
+            'unknownNumbers' => ! $there->has('unknownNumbers') ? collect() : DB::table('unknown_numbers')
                 ->where('conversation_id', $conversation->id)
                 ->orderBy('number')
                 ->get(['number', 'asked_at']),

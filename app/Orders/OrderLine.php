@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * @property int $id
@@ -20,8 +20,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $returned
  * @property int $refunded
  */
-final class OrderLine extends Model
+final class OrderLine extends Row
 {
+    protected $table = 'order_lines';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * @property int $id
@@ -15,8 +15,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $captured
  * @property int $refunded
  */
-final class OrderPayment extends Model
+final class OrderPayment extends Row
 {
+    protected $table = 'order_payments';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

@@ -8,6 +8,8 @@ use App\Conversations\Conversation;
 use App\Team\Teammate;
 use App\Workspace\Panel;
 use App\Workspace\PanelPlace;
+use App\Workspace\WhatIsThere;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The orders beside a conversation, their parcels and payments, and the customer’s others.
@@ -21,9 +23,23 @@ final readonly class OrdersPanel implements Panel
         return PanelPlace::Beside;
     }
 
-    public function content(Conversation $conversation, Teammate $teammate): array
+    public function asks(Conversation $conversation): array
     {
-        return $this->ledger->of($conversation);
+        return [
+            'orders' => DB::table('conversation_order')->where('conversation_id', $conversation->id),
+            'ordersOfCustomer' => DB::table('orders')->where('customer_id', $conversation->customer_id),
+            'unknownNumbers' => DB::table('unknown_numbers')->where('conversation_id', $conversation->id),
+        ];
+    }
+
+    public function offers(): array
+    {
+        return [];
+    }
+
+    public function content(Conversation $conversation, Teammate $teammate, WhatIsThere $there): array
+    {
+        return $this->ledger->of($conversation, $there);
     }
 
     public function shows(): string

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Support\Row;
 use Cairnfield\Core\Parcels\ParcelProgress;
 use Cairnfield\Core\Parcels\ParcelScan as Scan;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -25,8 +25,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, ParcelScan> $scans
  * @property Order|null $order
  */
-final class Parcel extends Model
+final class Parcel extends Row
 {
+    protected $table = 'parcels';
+
     protected $guarded = ['*'];
 
     /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Support\Row;
 use Cairnfield\Core\Parcels\ParcelStage;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property int $id
@@ -16,8 +16,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $place
  * @property CarbonImmutable $at
  */
-final class ParcelScan extends Model
+final class ParcelScan extends Row
 {
+    protected $table = 'parcel_scans';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Support\Row;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property int $id
@@ -16,8 +16,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $stock
  * @property CarbonImmutable $fetched_at
  */
-final class Product extends Model
+final class Product extends Row
 {
+    protected $table = 'products';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

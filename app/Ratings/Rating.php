@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Ratings;
 
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -21,8 +21,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $rated_at
  * @property Teammate|null $teammate
  */
-final class Rating extends Model
+final class Rating extends Row
 {
+    protected $table = 'ratings';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

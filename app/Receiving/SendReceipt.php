@@ -11,6 +11,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Receiving\Happened\ReceiptSent;
+use App\Support\RandomUuid;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -30,7 +31,7 @@ final readonly class SendReceipt
             return;
         }
         DB::transaction(function () use ($conversation, $received, $address, $name, $account): void {
-            $messageId = Str::uuid()->toString().'.'.$conversation->id.'@'.Str::after($account->address, '@');
+            $messageId = RandomUuid::make().'.'.$conversation->id.'@'.Str::after($account->address, '@');
             $message = new Message;
             $message->forceFill([
                 'conversation_id' => $conversation->id,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A program elsewhere that rules tell of what happened, by a signed request. Only administrators say where.
@@ -19,8 +19,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable|null $last_error_at
  * @property CarbonImmutable|null $retired_at
  */
-final class Hook extends Model
+final class Hook extends Row
 {
+    protected $table = 'hooks';
+
     protected $guarded = ['*'];
 
     protected $hidden = ['secret'];

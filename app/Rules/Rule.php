@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Support\Row;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\RulesRefused;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -37,8 +37,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $last_error_at
  * @property CarbonImmutable|null $retired_at
  */
-final class Rule extends Model
+final class Rule extends Row
 {
+    protected $table = 'rules';
+
     protected $guarded = ['*'];
 
     /** @var array{string, Condition}|null what was read last, and from what: it is asked very often */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use App\Support\StoresRows;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -28,8 +28,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Rule $rule
  * @property Conversation $conversation
  */
-final class RuleRun extends Model
+final class RuleRun extends Row
 {
+    protected $table = 'rule_runs';
+
     public const DONE = 'done';
 
     /** Tried again later. */

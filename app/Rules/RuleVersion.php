@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,8 +20,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $at
  * @property Teammate|null $teammate
  */
-final class RuleVersion extends Model
+final class RuleVersion extends Row
 {
+    protected $table = 'rule_versions';
+
     public $incrementing = false;
 
     public $timestamps = false;

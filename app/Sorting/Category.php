@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
@@ -24,8 +24,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int|null $merged_into_id
  * @property Category|null $parent
  */
-final class Category extends Model
+final class Category extends Row
 {
+    protected $table = 'categories';
+
     public $timestamps = false;
 
     protected $fillable = ['parent_id', 'name', 'customer_name', 'position', 'path'];

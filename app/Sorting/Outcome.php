@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Sorting;
 
+use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * Why a conversation was resolved.
@@ -17,8 +17,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable|null $retired_at
  * @property int|null $merged_into_id
  */
-final class Outcome extends Model
+final class Outcome extends Row
 {
+    protected $table = 'outcomes';
+
     public $timestamps = false;
 
     protected $fillable = ['name', 'position'];

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use Cairnfield\Core\Text\Folding;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,8 +21,10 @@ use Illuminate\Support\Facades\DB;
  * @property CarbonImmutable|null $retired_at
  * @property int|null $merged_into_id
  */
-final class Tag extends Model
+final class Tag extends Row
 {
+    protected $table = 'tags';
+
     protected $guarded = ['*'];
 
     /**

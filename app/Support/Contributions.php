@@ -4,10 +4,28 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Answering\Happened\CalledBack;
+use App\Answering\Happened\Delivered;
+use App\Answering\Happened\DeliveryFailed;
+use App\Answering\Happened\Forwarded;
+use App\Answering\Happened\Liked;
+use App\Answering\Happened\Noted;
+use App\Answering\Happened\PartnerAnswered;
+use App\Answering\Happened\PartnerAsked;
+use App\Answering\Happened\Replied;
+use App\Answering\Happened\Reposted;
+use App\Answering\Happened\ScheduleCalledOff;
+use App\Answering\Happened\Scheduled;
+use App\Answering\Happened\SendingAgain;
 use App\Approvals\ApprovalsPanel;
+use App\Approvals\Happened\ApprovalAnswered;
+use App\Approvals\Happened\ApprovalAsked;
+use App\Bulk\Happened\BulkUndone;
 use App\Checklists\ChecklistChange;
 use App\Checklists\ChecklistsOfConversation;
 use App\Checklists\ChecklistsPanel;
+use App\Checklists\Happened\ChecklistStarted;
+use App\Checklists\Happened\ChecklistTicked;
 use App\Conversations\Changes\CategoryChange;
 use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\FieldChange;
@@ -21,17 +39,51 @@ use App\Conversations\Changes\TagTaken;
 use App\Conversations\Changes\TeamChange;
 use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\ChangeState;
+use App\Conversations\Happened\Began;
+use App\Conversations\Happened\CategoryChanged;
+use App\Conversations\Happened\ComesBack;
+use App\Conversations\Happened\CopiesChanged;
+use App\Conversations\Happened\FieldChanged;
+use App\Conversations\Happened\Junked;
+use App\Conversations\Happened\LanguageChanged;
+use App\Conversations\Happened\NotJunk;
+use App\Conversations\Happened\OwnerChanged;
+use App\Conversations\Happened\PriorityChanged;
+use App\Conversations\Happened\StateChanged;
+use App\Conversations\Happened\TagsChanged;
+use App\Conversations\Happened\TeamChanged;
 use App\Conversations\Journal\Payloads;
 use App\Conversations\Snapshots\Columns;
 use App\Conversations\Snapshots\GivenTags;
 use App\Conversations\Snapshots\Snapshot;
+use App\Customers\Happened\CustomerMerged;
+use App\Customers\Happened\CustomerSeparated;
 use App\Fields\ValuesOfConversation;
+use App\History\Happened\Imported;
+use App\Joining\Happened\Joined;
+use App\Joining\Happened\MessageSplitOff;
+use App\Joining\Happened\Separated;
+use App\Nudges\Happened\NudgeCalledOff;
+use App\Nudges\Happened\NudgeStarted;
 use App\Nudges\NudgeChange;
 use App\Nudges\NudgePlansNeed;
 use App\Nudges\NudgesOfConversation;
 use App\Nudges\NudgesPanel;
+use App\Orders\Happened\OrderAttached;
+use App\Orders\Happened\OrderChanged;
+use App\Orders\Happened\OrderDetached;
+use App\Orders\Happened\ParcelSeen;
 use App\Orders\OrdersPanel;
+use App\Ratings\Happened\Rated;
+use App\Receiving\Happened\EditedAtSource;
+use App\Receiving\Happened\MessageReceived;
+use App\Receiving\Happened\ReceiptSent;
+use App\Receiving\Happened\RemovedAtSource;
+use App\Rules\Happened\RuleFailed;
+use App\Rules\Happened\RuleRan;
 use App\Rules\RulesNeed;
+use App\Tasks\Happened\TaskDone;
+use App\Tasks\Happened\TaskMade;
 use App\Tasks\TasksPanel;
 use App\Templates\TemplatesNeed;
 use App\Views\ViewsNeed;
@@ -60,59 +112,60 @@ final class Contributions extends ServiceProvider
     /** In the order in which they stand. */
     private const PANELS = [TasksPanel::class, NudgesPanel::class, ApprovalsPanel::class, ChecklistsPanel::class, OrdersPanel::class];
 
+    /** By kind, so that only those are loaded that a page shows. */
     private const JOURNAL = [
-        \App\Answering\Happened\CalledBack::class,
-        \App\Answering\Happened\Delivered::class,
-        \App\Answering\Happened\DeliveryFailed::class,
-        \App\Answering\Happened\Forwarded::class,
-        \App\Answering\Happened\Liked::class,
-        \App\Answering\Happened\Noted::class,
-        \App\Answering\Happened\PartnerAnswered::class,
-        \App\Answering\Happened\PartnerAsked::class,
-        \App\Answering\Happened\Replied::class,
-        \App\Answering\Happened\Reposted::class,
-        \App\Answering\Happened\ScheduleCalledOff::class,
-        \App\Answering\Happened\Scheduled::class,
-        \App\Answering\Happened\SendingAgain::class,
-        \App\Approvals\Happened\ApprovalAnswered::class,
-        \App\Approvals\Happened\ApprovalAsked::class,
-        \App\Bulk\Happened\BulkUndone::class,
-        \App\Checklists\Happened\ChecklistStarted::class,
-        \App\Checklists\Happened\ChecklistTicked::class,
-        \App\Conversations\Happened\Began::class,
-        \App\Conversations\Happened\CategoryChanged::class,
-        \App\Conversations\Happened\ComesBack::class,
-        \App\Conversations\Happened\CopiesChanged::class,
-        \App\Conversations\Happened\FieldChanged::class,
-        \App\Conversations\Happened\Junked::class,
-        \App\Conversations\Happened\LanguageChanged::class,
-        \App\Conversations\Happened\NotJunk::class,
-        \App\Conversations\Happened\OwnerChanged::class,
-        \App\Conversations\Happened\PriorityChanged::class,
-        \App\Conversations\Happened\StateChanged::class,
-        \App\Conversations\Happened\TagsChanged::class,
-        \App\Conversations\Happened\TeamChanged::class,
-        \App\Customers\Happened\CustomerMerged::class,
-        \App\Customers\Happened\CustomerSeparated::class,
-        \App\History\Happened\Imported::class,
-        \App\Joining\Happened\Joined::class,
-        \App\Joining\Happened\MessageSplitOff::class,
-        \App\Joining\Happened\Separated::class,
-        \App\Nudges\Happened\NudgeCalledOff::class,
-        \App\Nudges\Happened\NudgeStarted::class,
-        \App\Orders\Happened\OrderAttached::class,
-        \App\Orders\Happened\OrderChanged::class,
-        \App\Orders\Happened\OrderDetached::class,
-        \App\Orders\Happened\ParcelSeen::class,
-        \App\Ratings\Happened\Rated::class,
-        \App\Receiving\Happened\EditedAtSource::class,
-        \App\Receiving\Happened\MessageReceived::class,
-        \App\Receiving\Happened\ReceiptSent::class,
-        \App\Receiving\Happened\RemovedAtSource::class,
-        \App\Rules\Happened\RuleFailed::class,
-        \App\Rules\Happened\RuleRan::class,
-        \App\Tasks\Happened\TaskDone::class,
-        \App\Tasks\Happened\TaskMade::class,
+        'approval_answered' => ApprovalAnswered::class,
+        'approval_asked' => ApprovalAsked::class,
+        'began' => Began::class,
+        'bulk_undone' => BulkUndone::class,
+        'called_back' => CalledBack::class,
+        'category_changed' => CategoryChanged::class,
+        'checklist_started' => ChecklistStarted::class,
+        'checklist_ticked' => ChecklistTicked::class,
+        'comes_back' => ComesBack::class,
+        'copies_changed' => CopiesChanged::class,
+        'customer_merged' => CustomerMerged::class,
+        'customer_separated' => CustomerSeparated::class,
+        'delivered' => Delivered::class,
+        'delivery_failed' => DeliveryFailed::class,
+        'edited_at_source' => EditedAtSource::class,
+        'field_changed' => FieldChanged::class,
+        'forwarded' => Forwarded::class,
+        'imported' => Imported::class,
+        'joined' => Joined::class,
+        'junked' => Junked::class,
+        'language_changed' => LanguageChanged::class,
+        'liked' => Liked::class,
+        'message_received' => MessageReceived::class,
+        'not_junk' => NotJunk::class,
+        'noted' => Noted::class,
+        'nudge_called_off' => NudgeCalledOff::class,
+        'nudge_started' => NudgeStarted::class,
+        'order_attached' => OrderAttached::class,
+        'order_changed' => OrderChanged::class,
+        'order_detached' => OrderDetached::class,
+        'owner_changed' => OwnerChanged::class,
+        'parcel_seen' => ParcelSeen::class,
+        'partner_answered' => PartnerAnswered::class,
+        'partner_asked' => PartnerAsked::class,
+        'priority_changed' => PriorityChanged::class,
+        'rated' => Rated::class,
+        'receipt_sent' => ReceiptSent::class,
+        'removed_at_source' => RemovedAtSource::class,
+        'replied' => Replied::class,
+        'reposted' => Reposted::class,
+        'rule_failed' => RuleFailed::class,
+        'rule_ran' => RuleRan::class,
+        'schedule_called_off' => ScheduleCalledOff::class,
+        'scheduled' => Scheduled::class,
+        'sending_again' => SendingAgain::class,
+        'separated' => Separated::class,
+        'split_off' => MessageSplitOff::class,
+        'state_changed' => StateChanged::class,
+        'tags_changed' => TagsChanged::class,
+        'task_done' => TaskDone::class,
+        'task_made' => TaskMade::class,
+        'team_changed' => TeamChanged::class,
     ];
 
     public function register(): void

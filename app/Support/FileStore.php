@@ -6,7 +6,6 @@ namespace App\Support;
 
 use Illuminate\Contracts\Filesystem\Factory;
 use Illuminate\Contracts\Filesystem\Filesystem;
-use Illuminate\Support\Str;
 
 /**
  * Keeps bytes under the name of their SHA-256, compressed, on the disk that is configured. What is
@@ -31,7 +30,7 @@ final readonly class FileStore
         $hash = hash('sha256', $bytes);
         $name = substr($hash, 0, 2)."/{$hash}.gz";
         if (! $this->disk->exists($name)) {
-            $arriving = 'arriving/'.Str::uuid()->toString();
+            $arriving = 'arriving/'.RandomUuid::make();
             $this->disk->put($arriving, (string) gzencode($bytes, 6));
             $this->disk->move($arriving, $name);
         }

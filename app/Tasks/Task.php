@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 use App\Conversations\Conversation;
+use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -27,8 +27,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Teammate $assignee
  * @property Conversation|null $conversation
  */
-final class Task extends Model
+final class Task extends Row
 {
+    protected $table = 'tasks';
+
     protected $guarded = ['*'];
 
     /**

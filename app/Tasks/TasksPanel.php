@@ -8,6 +8,9 @@ use App\Conversations\Conversation;
 use App\Team\Teammate;
 use App\Workspace\Panel;
 use App\Workspace\PanelPlace;
+use App\Workspace\WhatIsThere;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The tasks of a conversation, those to be done first.
@@ -21,10 +24,20 @@ final readonly class TasksPanel implements Panel
         return PanelPlace::Beside;
     }
 
-    public function content(Conversation $conversation, Teammate $teammate): array
+    public function asks(Conversation $conversation): array
+    {
+        return ['tasks' => DB::table('tasks')->whereIn('conversation_id', $conversation->withJoined())];
+    }
+
+    public function offers(): array
+    {
+        return [];
+    }
+
+    public function content(Conversation $conversation, Teammate $teammate, WhatIsThere $there): array
     {
         return [
-            'tasks' => Task::query()
+            'tasks' => ! $there->has('tasks') ? new Collection : Task::query()
                 ->whereIn('conversation_id', $conversation->withJoined())
                 ->with('assignee')
                 ->orderByRaw('done_at IS NOT NULL')

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Team;
 
+use App\Support\Row;
 use Cairnfield\Core\Assigning\Method;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
@@ -13,8 +13,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property string $name
  * @property Method|null $turns how it gives out what comes in; null where people take it themselves
  */
-final class Team extends Model
+final class Team extends Row
 {
+    protected $table = 'teams';
+
     protected $fillable = ['name'];
 
     /**

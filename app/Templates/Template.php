@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Sorting\Category;
+use App\Support\Row;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -42,8 +42,10 @@ use Throwable;
  * @property Teammate|null $teammate
  * @property Team|null $team
  */
-final class Template extends Model
+final class Template extends Row
 {
+    protected $table = 'templates';
+
     protected $guarded = ['*'];
 
     /**

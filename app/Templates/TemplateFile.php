@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * A file that goes along with a template. Answers take it as it is when the template is put into them.
@@ -17,8 +17,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $sha256
  * @property string $file where its bytes are kept
  */
-final class TemplateFile extends Model
+final class TemplateFile extends Row
 {
+    protected $table = 'template_files';
+
     public $timestamps = false;
 
     protected $guarded = ['*'];

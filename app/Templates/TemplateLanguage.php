@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
-use Illuminate\Database\Eloquent\Model;
+use App\Support\Row;
 
 /**
  * The text of a template in one language.
@@ -15,8 +15,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $text
  * @property string|null $html the same as rich text; null for plain text
  */
-final class TemplateLanguage extends Model
+final class TemplateLanguage extends Row
 {
+    protected $table = 'template_languages';
+
     public $incrementing = false;
 
     public $timestamps = false;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Views;
 
+use App\Support\Row;
 use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -27,8 +27,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Teammate $teammate
  * @property Team|null $team
  */
-final class SavedView extends Model
+final class SavedView extends Row
 {
+    protected $table = 'saved_views';
+
     protected $guarded = ['*'];
 
     /**

@@ -35,11 +35,13 @@ final readonly class ConversationController
         $look = $this->lastLook->note($conversation, $teammate, $content['seen']);
         $here = $this->presence->here($conversation, $teammate, false);
         $content = [...$content, 'here' => $here, 'hereMark' => Presence::mark($here), 'look' => $look, 'since' => $look['entry'] ?? 0];
-        News::query()
-            ->where('teammate_id', $teammate->id)
-            ->where('conversation_id', $conversation->id)
-            ->whereNull('read_at')
-            ->update(['read_at' => now()]);
+        if ($content['hasNews']) {
+            News::query()
+                ->where('teammate_id', $teammate->id)
+                ->where('conversation_id', $conversation->id)
+                ->whereNull('read_at')
+                ->update(['read_at' => now()]);
+        }
         foreach ($content['orders'] as $order) {
             RefreshOrder::whereStale($order);
         }

@@ -11,16 +11,14 @@ use App\Answering\ScheduledReply;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalSentence;
-use App\Fields\About;
+use App\Customers\Customer;
 use App\Fields\OwnFields;
 use App\Promises\StoreHours;
-use App\Sorting\Category;
-use App\Sorting\Outcome;
-use App\Sorting\Tag;
-use App\Team\Team;
+use App\Support\RandomUuid;
 use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /**
  * What the page of a conversation shows.
@@ -46,15 +44,21 @@ final readonly class ConversationPage
      */
     public function content(Conversation $conversation, Teammate $teammate, int $pictures = 0): array
     {
+        $conversation->load(['joined.account', 'joined.customer.handles']);
+        $there = WhatIsThere::ask([...$this->asks($conversation, $teammate), ...$this->panels->asks($conversation)]);
         // Before the trail: a change in between is then shown twice rather than never.
-        $mark = $this->mark->ofConversation($conversation);
-        $seen = $this->trail->lastSeen($conversation);
-        $conversation->load([
-            'customer.handles', 'customer.groups', 'customer.notes', 'account', 'owner', 'category', 'outcome',
-            'linkedConversation', 'team', 'tags',
-        ]);
-        $trail = $this->trail->of($conversation);
-        $drafts = Draft::query()->where('conversation_id', $conversation->id)->where('teammate_id', $teammate->id)->get()->keyBy('kind');
+        $mark = $this->mark->ofConversation($conversation, $there->has('orders'));
+        $seen = ChangeMark::newest($mark);
+        $trail = $this->trail->of($conversation, $there->has('files'));
+        $conversation->load(['customer.handles', 'category', 'outcome', 'linkedConversation', 'team']);
+        $this->loadIfThere($conversation, $there, 'tags');
+        $this->loadIfThere($conversation->customer, $there, 'groups');
+        $this->loadIfThere($conversation->customer, $there, 'notes');
+        $drafts = $there->has('drafts') ? Draft::query()
+            ->where('conversation_id', $conversation->id)
+            ->where('teammate_id', $teammate->id)
+            ->get()
+            ->keyBy('kind') : new Collection;
 
         return [
             'conversation' => $conversation,
@@ -68,46 +72,110 @@ final readonly class ConversationPage
             'replyDraft' => $drafts->get(Draft::REPLY),
             'hasBegun' => $drafts->contains(static fn (Draft $draft): bool => $draft->text !== '' || $draft->files !== []),
             'noteDraft' => $drafts->get(Draft::NOTE),
-            'onceKey' => Str::uuid()->toString(),
-            'routes' => $this->routes->of($conversation),
-            ...$this->panels->content($conversation, $teammate),
-            'isFollowed' => DB::table('follows')
-                ->where('conversation_id', $conversation->id)
-                ->where('teammate_id', $teammate->id)
-                ->exists(),
-            'scheduled' => ScheduledReply::query()
+            'onceKey' => RandomUuid::make(),
+            'routes' => $this->routes->of($conversation, Trail::messages($trail)),
+            ...Choices::of([...$this->offers(), ...$this->panels->offers()]),
+            ...$this->panels->content($conversation, $teammate, $there),
+            'isFollowed' => $there->has('follows'),
+            'hasNews' => $there->has('news'),
+            'scheduled' => ! $there->has('scheduled') ? new Collection : ScheduledReply::query()
                 ->whereIn('conversation_id', $conversation->withJoined())
                 ->where('state', ScheduledReply::DUE)
                 ->with('teammate')
                 ->orderBy('send_at')
                 ->get(),
             'partnerDraft' => $drafts->get(Draft::PARTNER),
-            'partners' => PartnerThread::query()->whereIn('conversation_id', $conversation->withJoined())->orderByDesc('id')->get(),
-            'knownPartners' => PartnerThread::query()->select('name', 'address')->distinct()->orderBy('name')->limit(30)->get(),
+            'partners' => ! $there->has('partners') ? new Collection : PartnerThread::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->orderByDesc('id')
+                ->get(),
+            'knownPartners' => ! $there->has('anyPartner') ? new Collection : PartnerThread::query()
+                ->select('name', 'address')
+                ->distinct()
+                ->orderBy('name')
+                ->limit(30)
+                ->get(),
             'posts' => $this->posts->of($conversation),
-            'ownFields' => $this->ownFields->of(About::Conversation, $conversation->id),
-            'customerFields' => $this->ownFields->of(About::Customer, $conversation->customer_id),
-            'teams' => Team::query()->orderBy('name')->get(),
-            'tagNames' => Tag::inUse()->pluck('name'),
-            'joined' => $conversation->joined()->with(['account', 'customer.handles'])->get(),
-            'teammates' => Teammate::query()->where('may_sign_in', true)->orderBy('name')->get(),
-            'categories' => Category::inUse()->get(),
-            'outcomes' => Outcome::inUse()->get(),
-            'earlier' => $this->earlier($conversation),
-            'conversationCount' => $conversation->customer->conversations()->count(),
+            ...($there->has('ownFields')
+                ? $this->ownFields->ofBoth($conversation->id, $conversation->customer_id)
+                : ['ownFields' => [], 'customerFields' => []]),
+            'joined' => $conversation->joined,
+            ...$this->earlier($conversation),
         ];
     }
 
     /**
-     * @return \Illuminate\Database\Eloquent\Collection<int, Conversation>
+     * @return array<string, Builder>
      */
-    private function earlier(Conversation $conversation): \Illuminate\Database\Eloquent\Collection
+    private function asks(Conversation $conversation, Teammate $teammate): array
     {
-        return $conversation->customer->conversations()
+        $own = static fn (string $table): Builder => DB::table($table)
+            ->where('conversation_id', $conversation->id)
+            ->where('teammate_id', $teammate->id);
+
+        return [
+            'files' => DB::table('attachments')->whereIn('message_id', DB::table('messages')
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->select('id')),
+            'ownFields' => DB::table('own_fields'),
+            'tags' => DB::table('conversation_tag')->where('conversation_id', $conversation->id),
+            'groups' => DB::table('customer_group_members')->where('customer_id', $conversation->customer_id),
+            'notes' => DB::table('customer_notes')->where('customer_id', $conversation->customer_id),
+            'drafts' => $own('drafts'),
+            'follows' => $own('follows'),
+            'news' => $own('news')->whereNull('read_at'),
+            'scheduled' => DB::table('scheduled_replies')
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->where('state', ScheduledReply::DUE),
+            'partners' => DB::table('partner_threads')->whereIn('conversation_id', $conversation->withJoined()),
+            'anyPartner' => DB::table('partner_threads'),
+        ];
+    }
+
+    private function loadIfThere(Conversation|Customer $of, WhatIsThere $there, string $relation): void
+    {
+        $there->has($relation) ? $of->load($relation) : $of->setRelation($relation, new Collection);
+    }
+
+    /**
+     * @return array<string, Offer>
+     */
+    private function offers(): array
+    {
+        $now = now()->format('Y-m-d H:i:s');
+
+        return [
+            'teams' => new Offer(DB::table('teams'), 'name'),
+            'tags' => new Offer(DB::table('tags')->whereNull('retired_at'), 'folded'),
+            'teammates' => new Offer(
+                DB::table('teammates')->where('may_sign_in', true), 'name',
+                also: "case when away_from <= '{$now}' and (away_until is null or away_until > '{$now}') then 'away' end"
+            ),
+            'categories' => new Offer(DB::table('categories')->whereNull('retired_at'), 'position, id', 'path'),
+            'outcomes' => new Offer(DB::table('outcomes')->whereNull('retired_at'), 'position, id'),
+        ];
+    }
+
+    /**
+     * What else there was with this customer.
+     *
+     * @return array{earlier: Collection<int, Conversation>, conversationCount: int}
+     */
+    private function earlier(Conversation $conversation): array
+    {
+        $of = static fn () => $conversation->customer->conversations();
+        $earlier = $of()
             ->whereKeyNot($conversation->id)
             ->where('junk', false)
             ->orderByDesc('last_message_at')
             ->limit(self::EARLIER)
+            ->select('conversations.*')
+            ->selectSub($of()->selectRaw('count(*)'), 'of_all')
             ->get();
+
+        return [
+            'earlier' => $earlier,
+            'conversationCount' => $earlier->isEmpty() ? $of()->count() : (int) $earlier->value('of_all'),
+        ];
     }
 }

@@ -27,10 +27,11 @@ final class LastLook
             ->where('teammate_id', $teammate->id)
             ->first();
         if ($before === null || (int) $before->entry_id < $seen) {
-            DB::table('conversation_looks')->upsert(
+            // Nobody waits for it: the page is shown first.
+            defer(static fn () => DB::table('conversation_looks')->upsert(
                 [['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'entry_id' => $seen, 'at' => now()]],
                 ['conversation_id', 'teammate_id'], ['entry_id', 'at']
-            );
+            ), 'looks');
         }
 
         return $before === null ? null : ['entry' => (int) $before->entry_id, 'at' => CarbonImmutable::parse((string) $before->at, 'UTC')];

@@ -10,12 +10,12 @@ use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\Chosen;
 use App\Conversations\Conversation;
 use App\Conversations\TakeConversation;
+use App\Support\RandomUuid;
 use App\Team\SignedIn;
 use App\Team\Teammate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 
 final readonly class OwnershipController
 {
@@ -53,7 +53,7 @@ final readonly class OwnershipController
         $word = trim((string) ($chosen['word'] ?? ''));
         if ($word !== '') {
             $this->addNote->add(
-                $conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, Str::uuid()->toString()
+                $conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, RandomUuid::make()
             );
         }
         $this->changes->byHand('assign_person', $conversation, new Chosen((string) ($owner?->id)), $teammate);

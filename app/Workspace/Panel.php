@@ -6,6 +6,7 @@ namespace App\Workspace;
 
 use App\Conversations\Conversation;
 use App\Team\Teammate;
+use Illuminate\Contracts\Database\Query\Builder;
 
 /**
  * What a place shows on the page of a conversation, and lets begin from there. Each place adds its own in
@@ -16,11 +17,25 @@ interface Panel
     public function place(): PanelPlace;
 
     /**
+     * What there may be of it, so that what is not there for most conversations is asked for together with the rest.
+     *
+     * @return array<string, Builder> by names of its own
+     */
+    public function asks(Conversation $conversation): array;
+
+    /**
+     * What its menus offer: its views get them by these names.
+     *
+     * @return array<string, Offer>
+     */
+    public function offers(): array;
+
+    /**
      * What its views need, beside the `conversation`, the `teammate` and the `teammates` who can be chosen.
      *
      * @return array<string, mixed>
      */
-    public function content(Conversation $conversation, Teammate $teammate): array;
+    public function content(Conversation $conversation, Teammate $teammate, WhatIsThere $there): array;
 
     /**
      * What it shows, in one element with an id of its own: shown anew (with `oob`) when something has changed.

@@ -34,10 +34,11 @@ final class Presence
                 ->subSeconds(self::SAID_AGAIN_AFTER)
                 ->format('Y-m-d H:i:s')
         ) {
-            DB::table('presences')->upsert(
+            // Nobody waits for it: the page is shown first.
+            defer(static fn () => DB::table('presences')->upsert(
                 [['conversation_id' => $conversation->id, 'teammate_id' => $teammate->id, 'writes' => $writes, 'seen_at' => now()]],
                 ['conversation_id', 'teammate_id'], ['writes', 'seen_at']
-            );
+            ), 'presence');
         }
 
         return array_values(

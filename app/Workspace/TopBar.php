@@ -9,12 +9,12 @@ use App\Channels\Mail\UnreadableMail;
 use App\Channels\Services\EventTrace;
 use App\Notifications\News;
 use App\SetUp\SetUpIndex;
+use App\Support\RandomUuid;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 
 /**
  * What stands on every page: who is signed in, and to administrators what needs mending.
@@ -61,7 +61,7 @@ final class TopBar
             'unreadableCount' => $administers ? UnreadableMail::query()->where('state', UnreadableMail::KEPT)->count() : 0,
             'troubleCount' => $administers ? EventTrace::query()->where('state', EventTrace::KEPT)->count() : 0,
             'unreadNews' => $teammate instanceof Teammate ? News::unreadOf($teammate) : 0,
-            'callKey' => Str::uuid()->toString(),
+            'callKey' => RandomUuid::make(),
         ];
     }
 

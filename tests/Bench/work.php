@@ -136,7 +136,7 @@ printf("counting the views anew: %.1f ms\n", (hrtime(true) - $from) / 20 / 1e6);
 $plan = $application->make(PlanBulkChange::class);
 $chosen = Conversation::query()->where('state', 'resolved')->limit(500)->pluck('id')->all();
 $from = hrtime(true);
-$bulk = $plan->ofChosen($chosen, 'tag:', 'bench', $teammate);
+$bulk = $plan->ofChosen($chosen, 'add_tag:', 'bench', $teammate);
 $planned = (hrtime(true) - $from) / 1e6;
 $bulk->forceFill(['state' => BulkChange::RUNNING])->save();
 $from = hrtime(true);

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\Account;
+use App\Support\Row;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -24,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $received_at
  * @property Account|null $account
  */
-final class UnreadableMail extends Model
+final class UnreadableMail extends Row
 {
     /** Waits for an administrator. */
     public const KEPT = 'kept';

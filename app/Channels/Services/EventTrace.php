@@ -6,8 +6,8 @@ namespace App\Channels\Services;
 
 use App\Channels\Account;
 use App\Channels\RedactArrival;
+use App\Support\Row;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -26,8 +26,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $at
  * @property Account $account
  */
-final class EventTrace extends Model
+final class EventTrace extends Row
 {
+    protected $table = 'event_traces';
+
     public const KEPT = 'kept';
 
     /** Only noted: there is nothing that could be taken. */

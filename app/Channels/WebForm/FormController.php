@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels\WebForm;
 
+use App\Support\RandomUuid;
 use App\Support\SecurityHeaders;
 use App\Support\Written;
 use Illuminate\Contracts\Encryption\DecryptException;
@@ -13,7 +14,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Validator;
-use Illuminate\Support\Str;
 
 /**
  * The form as customers see it, as a page and in a frame. Needs no session and no script: browsers
@@ -152,7 +152,7 @@ final readonly class FormController
             // A form that comes back keeps its key: it is still the same message.
             'opened' => isset($written['opened']) && ! isset($problems['opened'])
                 ? $written['opened']
-                : Crypt::encryptString(now()->getTimestamp().'|'.Str::uuid()->toString()),
+                : Crypt::encryptString(now()->getTimestamp().'|'.RandomUuid::make()),
         ])->render(), $form, $isFramed, $status);
     }
 

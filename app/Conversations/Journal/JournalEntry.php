@@ -7,10 +7,10 @@ namespace App\Conversations\Journal;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Conversations\Note;
+use App\Support\Row;
 use App\Support\StoresRows;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -32,7 +32,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Message|null $message
  * @property Note|null $note
  */
-final class JournalEntry extends Model
+final class JournalEntry extends Row
 {
     use StoresRows;
 

@@ -11,20 +11,10 @@ use LogicException;
  */
 final readonly class Payloads
 {
-    /** @var array<string, class-string<Payload>> */
-    private array $byKind;
-
     /**
-     * @param  list<class-string<Payload>>  $classes
+     * @param  array<string, class-string<Payload>>  $byKind  by the value of the kind
      */
-    public function __construct(array $classes)
-    {
-        $byKind = [];
-        foreach ($classes as $class) {
-            $byKind[$class::kind()->value] = $class;
-        }
-        $this->byKind = $byKind;
-    }
+    public function __construct(private array $byKind) {}
 
     /**
      * @return class-string<Payload>

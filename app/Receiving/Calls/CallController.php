@@ -7,6 +7,7 @@ namespace App\Receiving\Calls;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\FindCustomers;
+use App\Support\RandomUuid;
 use App\Support\Written;
 use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
@@ -14,7 +15,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 
 final readonly class CallController
 {
@@ -27,7 +27,7 @@ final readonly class CallController
         Gate::authorize('note', Conversation::class);
         $inDialog = $request->header('HX-Request') !== null;
 
-        return view($inDialog ? 'channels.call-form' : 'channels.call', ['onceKey' => Str::uuid()->toString(), 'inDialog' => $inDialog]);
+        return view($inDialog ? 'channels.call-form' : 'channels.call', ['onceKey' => RandomUuid::make(), 'inDialog' => $inDialog]);
     }
 
     /**

@@ -1,6 +1,6 @@
+@use('App\Support\RandomUuid')
 @use('App\Conversations\ConversationState')
 @use('Illuminate\Support\Facades\Gate')
-@use('Illuminate\Support\Str')
 @php
     $mayReply = Gate::allows('reply', $conversation);
     $isClosed = $conversation->state === ConversationState::Closed;
@@ -109,12 +109,12 @@
             <button type="button" class="btn btn-outline-secondary needs-script" data-templates data-key=";">Template <kbd>;</kbd></button>
             <label class="btn btn-outline-secondary" for="reply-files">Attach</label>
             @if (count($routes) > 0 && $routes[0]->account->channel->isMail())<button type="button"
-                class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
+            class="btn btn-outline-secondary needs-script" data-rich-text aria-pressed="false">Rich text</button>@endif
             <input type="file" multiple name="files[]" id="reply-files" class="visually-hidden"
                 hx-post="/conversations/{{ $conversation->id }}/draft-files" hx-trigger="change" hx-target="#draft-files"
                 hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
             @if (session('problem_code') === 'no_file_attached')<label class="without-file"><input type="checkbox"
-                class="form-check-input" name="without_file" value="1"> without a file</label>@endif
+            class="form-check-input" name="without_file" value="1"> without a file</label>@endif
             <a class="btn btn-link btn-sm" href="/conversations/{{ $conversation->id }}/forward" data-key="d">Forward <kbd>D</kbd></a>
             <span class="soft kept" id="reply-kept" role="status">@if ($replyDraft !== null && $replyDraft->text !== '') draft kept
                 {{ $time->clock($replyDraft->updated_at) }} @endif</span>
@@ -123,7 +123,7 @@
     @endif
     <form method="post" action="/conversations/{{ $conversation->id }}/notes" class="compose-note" id="note-form">
         @csrf
-        <input type="hidden" name="once" value="{{ Str::uuid() }}">
+        <input type="hidden" name="once" value="{{ RandomUuid::make() }}">
         <label class="visually-hidden" for="note-text">Note for the team</label>
         <textarea id="note-text" name="text" rows="3" placeholder="A note for the team. The customer never sees it."
             data-send-with-ctrl-enter hx-post="/conversations/{{ $conversation->id
@@ -137,7 +137,7 @@
     </form>
     <form method="post" action="/conversations/{{ $conversation->id }}/partner" class="compose-partner" id="partner-form">
         @csrf
-        <input type="hidden" name="once" value="{{ Str::uuid() }}">
+        <input type="hidden" name="once" value="{{ RandomUuid::make() }}">
         <div class="copies partner-whom">
             @if ($partners->isNotEmpty())
                 <label class="visually-hidden" for="partner-thread">Whom to ask</label>
@@ -146,8 +146,8 @@
                     value="">somebody else …</option></select>
             @endif
             <span class="partner-new"><label class="visually-hidden" for="partner-name">Their name</label><input
-                class="form-control form-control-sm" id="partner-name" name="name" maxlength="120" placeholder="Name, such as Wren
-                Parcel" list="known-partner-names">
+                class="form-control form-control-sm" id="partner-name" name="name" maxlength="120"
+                placeholder="Name, such as Wren Parcel" list="known-partner-names">
             <label class="visually-hidden" for="partner-address">Their address</label><input class="form-control form-control-sm"
                 id="partner-address" name="address" maxlength="320" placeholder="Their address" list="known-partners"
                 inputmode="email"></span>

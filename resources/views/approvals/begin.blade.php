@@ -10,7 +10,7 @@
             <label class="form-label" for="approval-of">Who is asked</label>
             <select class="form-select" id="approval-of" name="of"><option value="">any
                 lead</option>@foreach ($teammates->where('id', '!=', $teammate->id) as $person)<option
-                value="{{ $person->id }}">{{ $person->name }}{{ $person->isAway() ? ', away' : '' }}</option>@endforeach</select>
+                value="{{ $person->id }}">{{ $person->name }}{{ $person->also === 'away' ? ', away' : '' }}</option>@endforeach</select>
             <button class="btn btn-primary">Ask, and hold it</button>
         </form>
     </details>

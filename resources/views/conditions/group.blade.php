@@ -9,8 +9,8 @@
                 value="{{ $head }}" @selected($group['head'] === $head)>{{ $label }}</option>@endforeach
         </select>
         @if ($place !== '')<button type="submit" formaction="{{ $redraw ?? '/views/redraw' }}" formnovalidate name="do"
-            value="remove:{{ $place }}" class="btn-away" hx-post="{{ $redraw ?? '/views/redraw' }}" aria-label="Take this group
-            away">×</button>@endif
+            value="remove:{{ $place }}" class="btn-away" hx-post="{{ $redraw ?? '/views/redraw' }}"
+            aria-label="Take this group away">×</button>@endif
     </p>
     @foreach ($group['parts'] as $index => $part)
         @php $partName = "{$name}[parts][{$index}]"; $partPlace = $place === '' ? (string) $index : "{$place}.{$index}"; @endphp

@@ -24,8 +24,8 @@
                     name="kind">@foreach ($handleKinds as $kind => $label)<option value="{{ $kind }}"
                     @selected(old('kind') === $kind)>{{ $label }}</option>@endforeach</select>
                 <label class="visually-hidden" for="handle-value">Address, number or name</label><input
-                    class="form-control form-control-sm" id="handle-value" name="value" value="{{ old('value') }}" placeholder="Address,
-                    number or account name" required>
+                    class="form-control form-control-sm" id="handle-value" name="value" value="{{ old('value') }}"
+                    placeholder="Address, number or account name" required>
                 <button class="btn btn-sm btn-outline-secondary">Add</button>
             </form>
             @endcan
@@ -70,7 +70,7 @@
         <section class="sheet pad customer-notes" aria-labelledby="notes">
             <h2 id="notes">Notes for the team</h2>
             @foreach ($customer->notes as $note)<div class="customer-note"><p
-                class="plain-text">{{ $note->text }}</p><small>{{ $note->teammate->name }}, {{ $time->short($note->created_at)
+            class="plain-text">{{ $note->text }}</p><small>{{ $note->teammate->name }}, {{ $time->short($note->created_at)
                 }}</small></div>@endforeach
             <form method="post" action="/customers/{{ $customer->id }}/notes">@csrf<label class="visually-hidden"
                 for="note">Note</label><textarea class="form-control" id="note" name="text" rows="2"

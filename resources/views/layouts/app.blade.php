@@ -35,8 +35,8 @@
                     <label class="visually-hidden" for="search-field">Search for everything</label>
                     <input id="search-field" name="q"
                         value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /"
-                        maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete" hx-trigger="input changed
-                        delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
+                        maxlength="400" autocomplete="off" list="search-completions" hx-get="/search/complete"
+                        hx-trigger="input changed delay:150ms" hx-target="#search-completions" hx-swap="innerHTML">
                     <datalist id="search-completions"></datalist>
                 </form>
                 <a class="search-link" href="/search">Search</a>

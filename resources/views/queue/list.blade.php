@@ -99,8 +99,7 @@
                         <td class="cell-about"><a href="/conversations/{{ $conversation->id }}"
                             class="row-link"><b>{{ $conversation->subject }}</b></a>
                             @if ($conversation->priority !== Priority::Normal)<span
-                            class="word-chip
-                            word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif
+                            class="word-chip word-{{ $conversation->priority->value }}">{{ $conversation->priority->value }}</span>@endif
                             @if ($conversation->mood === Mood::Upset)<span
                             class="word-chip word-upset">upset</span>@endif
                             @foreach ($conversation->tags->sortBy('folded')->take(3) as $tag)<span

@@ -27,7 +27,7 @@
                     </details>
                 @elseif ($since === 'times')
                     @foreach ([1 => 'Mon', 2 => 'Tue', 3 => 'Wed', 4 => 'Thu', 5 => 'Fri', 6 => 'Sat', 7 => 'Sun'] as $day => $label)<label
-                        class="day"><input type="checkbox" class="form-check-input" name="clock[days][]" value="{{ $day }}"
+                    class="day"><input type="checkbox" class="form-check-input" name="clock[days][]" value="{{ $day }}"
                         @checked(in_array((string) $day, array_map(strval(...), $clock['days'] ?? []), true))>
                         {{ $label }}</label>@endforeach
                     <label for="clock-time">at</label><input class="form-control form-control-sm hours" type="time" id="clock-time"
@@ -74,8 +74,9 @@
                             …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
                             @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
                         <label for="action-{{ $index }}-instead">else</label><select class="form-select form-select-sm"
-                            id="action-{{ $index }}-instead" name="{{ $name }}[instead]" aria-label="Else, when that person is away or
-                            has left"><option value="">nobody</option>@foreach ($choices->people() as $id => $person)<option
+                            id="action-{{ $index }}-instead" name="{{ $name }}[instead]"
+                            aria-label="Else, when that person is away or has left"><option
+                                value="">nobody</option>@foreach ($choices->people() as $id => $person)<option
                             value="{{ $id }}"
                             @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
                         @if ($do === 'answer')<label class="visually-hidden" for="action-{{ $index }}-then">State

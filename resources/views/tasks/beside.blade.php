@@ -5,8 +5,8 @@
             <h3>Tasks</h3>
             @foreach ($tasks as $task)
                 <form method="post" action="/tasks/{{ $task->id }}"
-                    class="step @if ($task->done_at !== null) step-done
-                    @endif">@csrf<input type="hidden" name="done" value="{{ $task->done_at === null ? 1 : 0 }}">
+                    class="step @if ($task->done_at !== null) step-done @endif">@csrf<input type="hidden" name="done"
+                        value="{{ $task->done_at === null ? 1 : 0 }}">
                     <button role="checkbox" aria-checked="{{ $task->done_at === null ? 'false' : 'true' }}"><span class="tick"
                         aria-hidden="true"></span>{{ $task->title }}</button><small
                         @class(['due-missed' => $task->done_at === null && $task->due_at->isPast()])>{{ $task->assignee->firstName() }},

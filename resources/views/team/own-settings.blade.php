@@ -39,8 +39,8 @@
                             <td><input type="checkbox" class="form-check-input" name="told[{{ $kind->value }}][app]" value="1"
                                 @checked($inApp) aria-label="{{ $kind->label() }}: told here"></td>
                             <td><select class="form-select form-select-sm" name="told[{{ $kind->value }}][mail]"
-                                aria-label="{{ $kind->label() }}: by
-                                mail">@foreach (MailWhen::cases() as $when)<option value="{{ $when->value }}"
+                                aria-label="{{ $kind->label() }}: by mail">@foreach (MailWhen::cases() as $when)<option
+                                    value="{{ $when->value }}"
                                 @selected($when === $mail)>{{ $when->label() }}</option>@endforeach</select></td></tr>
                     @endforeach
                 </tbody>

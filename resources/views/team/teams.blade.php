@@ -43,8 +43,8 @@
                                 <span class="word-chip">away</span>@endif</label></td>
                             <td><input class="form-control form-control-sm" type="number" min="0" max="100"
                                 name="people[{{ $person->id }}][weight]"
-                                value="{{ $was->value("people.{$person->id}.weight", $turn->weight ?? 1) }}" aria-label="Share of
-                                {{ $person->name }} in {{ $team->name }}" required></td>
+                                value="{{ $was->value("people.{$person->id}.weight", $turn->weight ?? 1) }}"
+                                aria-label="Share of {{ $person->name }} in {{ $team->name }}" required></td>
                             <td><input class="form-control form-control-sm" type="number" min="1" max="1000"
                                 name="people[{{ $person->id }}][cap]" value="{{ $was->value("people.{$person->id}.cap", $turn?->cap) }}"
                                 placeholder="no limit" aria-label="{{ $person->name }} takes at most in {{ $team->name }}"></td>
@@ -67,8 +67,9 @@
                         class="form-control form-control-sm" name="speaks"
                         value="{{ RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('speaks', implode(', ',
                             $person->speaks ?? [])) }}"
-                        placeholder="de, lv" maxlength="60" aria-label="Languages that {{ $person->name }} speaks also, two letters
-                        each"><button class="btn btn-sm btn-outline-secondary">Save</button></form></td>
+                        placeholder="de, lv" maxlength="60"
+                        aria-label="Languages that {{ $person->name }} speaks also, two letters each"><button
+                            class="btn btn-sm btn-outline-secondary">Save</button></form></td>
                     <td>
                         @if ($person->hasAway())
                             <form method="post" action="/people/{{ $person->id }}/here"

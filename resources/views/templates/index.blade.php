@@ -60,11 +60,13 @@
                     <td class="number">{{ $template->uses }}</td>
                     <td class="soft">{{ $template->last_used_at === null ? 'not yet' : $time->short($template->last_used_at) }}</td>
                     <td class="number">@if ($share === null)<span class="soft">—</span>@elseif ($isRewritten)<b class="rewritten"
-                        title="Changed in {{ $template->changed_uses }} of {{ $template->hand_uses }} answers: worth writing
-                        anew"><x-icon name="warning"/> {{ round($share * 100) }} %</b>@else{{ round($share * 100) }} %@endif</td>
+                        title="Changed in {{ $template->changed_uses }} of {{ $template->hand_uses
+                            }} answers: worth writing anew"><x-icon name="warning"/> {{ round($share * 100) }}
+                            %</b>@else{{ round($share * 100) }} %@endif</td>
                     <td class="number">@isset($stars[$template->id])<span
-                        title="{{ $stars[$template->id]->count }} {{ $stars[$template->id]->count === 1 ? 'rating' : 'ratings' }} of
-                        answers sent with it">{{ $stars[$template->id]->average() }}</span>@else<span class="soft">—</span>@endisset</td>
+                        title="{{ $stars[$template->id]->count }} {{ $stars[$template->id]->count === 1 ? 'rating' : 'ratings'
+                            }} of answers sent with it">{{ $stars[$template->id]->average() }}</span>@else<span
+                            class="soft">—</span>@endisset</td>
                 </tr>
             @endforeach
         </tbody>

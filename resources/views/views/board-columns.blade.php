@@ -1,8 +1,8 @@
 @use('App\Support\Drawings')
 @use('App\Views\ViewCounts')
 <div class="board" id="board" data-board-by="{{ $by->value }}"
-    hx-get="/queue/{{ $view->key() }}/board/changes?{{ http_build_query(['by' => $by->value, 'mark' => $mark]) }}" hx-trigger="every
-    {{ config('cairnfield.queue.asks_every') }}s, redraw" hx-swap="morph:outerHTML" hx-ext="morph">
+    hx-get="/queue/{{ $view->key() }}/board/changes?{{ http_build_query(['by' => $by->value, 'mark' => $mark]) }}"
+    hx-trigger="every {{ config('cairnfield.queue.asks_every') }}s, redraw" hx-swap="morph:outerHTML" hx-ext="morph">
     @foreach ($columns as $column)
         <section class="board-column" aria-labelledby="column-{{ $loop->index }}">
             <h2 id="column-{{ $loop->index }}">{{ $column->label }} <span>{{ ViewCounts::show($column->count) }}</span></h2>

@@ -60,7 +60,7 @@
                 @csrf
                 <label class="form-label" for="give-tags">Tags, with commas between</label>
                 <input class="form-control" id="give-tags" name="give" maxlength="300" list="tag-names" autocomplete="off" required>
-                <datalist id="tag-names">@foreach ($tagNames as $name)<option value="{{ $name }}">@endforeach</datalist>
+                <datalist id="tag-names">@foreach ($tags as $tag)<option value="{{ $tag->name }}">@endforeach</datalist>
                 <button class="btn btn-primary">Add</button>
             </form>
         </details>
@@ -100,7 +100,7 @@
                 @csrf
                 @foreach ($categories as $category)
                     <button name="category" value="{{ $category->id }}"
-                        @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->path }}</button>
+                        @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->name }}</button>
                 @endforeach
                 <button name="category" value="">None</button>
             </form>

@@ -22,6 +22,7 @@ use App\Conversations\Journal\JournalSentence;
 use App\Conversations\Journal\Named;
 use App\Conversations\Journal\Payload;
 use App\Conversations\Journal\PayloadFormat;
+use App\Conversations\Journal\Payloads;
 use App\Customers\Happened as Customers;
 use App\History\Happened\Imported;
 use App\Joining\Happened as Joining;
@@ -166,6 +167,9 @@ it('says of each kind what happened, by whom and why, as it is read back from th
 it('knows what stands in each kind, and has it said above', function (): void {
     $said = array_map(static fn (array $said): JournalKind => $said[0]::kind(), saidEntries());
     expect(array_diff(array_column(JournalKind::cases(), 'value'), array_column($said, 'value')))->toBe([]);
+    foreach (JournalKind::cases() as $kind) {
+        expect(app(Payloads::class)->of($kind)::kind())->toBe($kind);
+    }
 });
 
 it('keeps names as they were, and reads what knows no id or leaves out what is nothing', function (): void {

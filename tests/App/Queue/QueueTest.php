@@ -226,3 +226,9 @@ it('keeps the stored place what the core says, whatever is done', function (): v
     $this->post("/conversations/{$conversation->id}/state", ['state' => 'waiting']);
     expect($place())->toBe(PlaceInQueue::NOT_OPEN + $conversation->last_message_at->getTimestamp());
 });
+
+it('has the same mark for a page that knows there are no orders', function (): void {
+    $conversation = Mails::conversation();
+    $mark = app(App\Conversations\ChangeMark::class);
+    expect($mark->ofConversation($conversation, false))->toBe($mark->ofConversation($conversation));
+});
