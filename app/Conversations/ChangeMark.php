@@ -17,7 +17,7 @@ final class ChangeMark
 {
     private const NEWEST = 50;
 
-    /** What `ofOrders` says where there are none. */
+    /** The second part where there are none. */
     private const NO_ORDERS = '0..0';
 
     public function ofAll(): string
@@ -34,20 +34,29 @@ final class ChangeMark
         return (int) strtok($mark, '-');
     }
 
-    /**
-     * @param  bool  $hasOrders  whether there may be orders beside it, where that is known
-     */
-    public function ofConversation(Conversation $conversation, bool $hasOrders = true): string
+    public function ofConversation(Conversation $conversation): string
     {
-        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined())).'-'
-            .($hasOrders ? $this->ofOrders($conversation) : self::NO_ORDERS);
+        return $this->ofEntries($conversation).'-'.$this->ofOrders($conversation);
     }
 
     /**
-     * What the shop and the carrier have told since: versions and scans of the orders beside it.
+     * The first part of the mark: what was written down.
      */
-    private function ofOrders(Conversation $conversation): string
+    public function ofEntries(Conversation $conversation): string
     {
+        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined()));
+    }
+
+    /**
+     * The second part: what the shop and the carrier have told since, by versions and scans of the orders beside it.
+     *
+     * @param  bool  $hasOrders  whether there may be any, where that is known
+     */
+    public function ofOrders(Conversation $conversation, bool $hasOrders = true): string
+    {
+        if (! $hasOrders) {
+            return self::NO_ORDERS;
+        }
         $told = DB::table('conversation_order')
             ->join('orders', 'orders.id', '=', 'order_id')
             ->leftJoin('parcels', 'parcels.order_id', '=', 'orders.id')

@@ -45,9 +45,10 @@ final readonly class ConversationPage
     public function content(Conversation $conversation, Teammate $teammate, int $pictures = 0): array
     {
         $conversation->load(['joined.account', 'joined.customer.handles']);
+        // Before all that is shown: a change in between is then shown twice rather than never.
+        $entries = $this->mark->ofEntries($conversation);
         $there = WhatIsThere::ask([...$this->asks($conversation, $teammate), ...$this->panels->asks($conversation)]);
-        // Before the trail: a change in between is then shown twice rather than never.
-        $mark = $this->mark->ofConversation($conversation, $there->has('orders'));
+        $mark = $entries.'-'.$this->mark->ofOrders($conversation, $there->has('orders'));
         $seen = ChangeMark::newest($mark);
         $trail = $this->trail->of($conversation, $there->has('files'));
         $conversation->load(['customer.handles', 'category', 'outcome', 'linkedConversation', 'team']);

@@ -230,5 +230,5 @@ it('keeps the stored place what the core says, whatever is done', function (): v
 it('has the same mark for a page that knows there are no orders', function (): void {
     $conversation = Mails::conversation();
     $mark = app(App\Conversations\ChangeMark::class);
-    expect($mark->ofConversation($conversation, false))->toBe($mark->ofConversation($conversation));
+    expect($mark->ofOrders($conversation, false))->toBe($mark->ofOrders($conversation));
 });
