@@ -18,6 +18,7 @@ use App\Support\RandomUuid;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection as SupportCollection;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -51,7 +52,7 @@ final readonly class ConversationPage
         $mark = $entries.'-'.$this->mark->ofOrders($conversation, $there->has('orders'));
         $seen = ChangeMark::newest($mark);
         $trail = $this->trail->of($conversation, $there->has('files'));
-        $conversation->load(['customer.handles', 'category', 'outcome', 'linkedConversation', 'team']);
+        $conversation->load('customer.handles');
         $this->loadIfThere($conversation, $there, 'tags');
         $this->loadIfThere($conversation->customer, $there, 'groups');
         $this->loadIfThere($conversation->customer, $there, 'notes');
@@ -61,8 +62,13 @@ final readonly class ConversationPage
             ->get()
             ->keyBy('kind') : new Collection;
 
+        $choices = Choices::of([...$this->offers(), ...$this->panels->offers()]);
+
         return [
             'conversation' => $conversation,
+            'category' => self::chosen($choices['categories'], 'categories', $conversation->category_id),
+            'team' => self::chosen($choices['teams'], 'teams', $conversation->team_id),
+            'outcome' => self::chosen($choices['outcomes'], 'outcomes', $conversation->outcome_id),
             'standing' => $conversation->standing($this->hours),
             'trail' => $trail,
             'sentence' => $this->sentence,
@@ -75,7 +81,7 @@ final readonly class ConversationPage
             'noteDraft' => $drafts->get(Draft::NOTE),
             'onceKey' => RandomUuid::make(),
             'routes' => $this->routes->of($conversation, Trail::messages($trail)),
-            ...Choices::of([...$this->offers(), ...$this->panels->offers()]),
+            ...$choices,
             ...$this->panels->content($conversation, $teammate, $there),
             'isFollowed' => $there->has('follows'),
             'hasNews' => $there->has('news'),
@@ -133,6 +139,23 @@ final readonly class ConversationPage
         ];
     }
 
+    /**
+     * What is chosen, from among what can be; what cannot be any more is fetched.
+     *
+     * @param  SupportCollection<int, Choice>  $choices
+     */
+    private static function chosen(SupportCollection $choices, string $table, ?int $id): ?Choice
+    {
+        if ($id === null) {
+            return null;
+        }
+        $row = fn (): ?object => DB::table($table)->find($id);
+
+        return $choices->firstWhere('id', $id) ?? (($gone = $row()) === null
+            ? null
+            : new Choice($id, (string) ($gone->path ?? $gone->name), (string) $gone->name));
+    }
+
     private function loadIfThere(Conversation|Customer $of, WhatIsThere $there, string $relation): void
     {
         $there->has($relation) ? $of->load($relation) : $of->setRelation($relation, new Collection);
@@ -152,7 +175,7 @@ final readonly class ConversationPage
                 DB::table('teammates')->where('may_sign_in', true), 'name',
                 also: "case when away_from <= '{$now}' and (away_until is null or away_until > '{$now}') then 'away' end"
             ),
-            'categories' => new Offer(DB::table('categories')->whereNull('retired_at'), 'position, id', 'path'),
+            'categories' => new Offer(DB::table('categories')->whereNull('retired_at'), 'position, id', 'path', also: 'name'),
             'outcomes' => new Offer(DB::table('outcomes')->whereNull('retired_at'), 'position, id'),
         ];
     }

@@ -46,7 +46,7 @@ it('finds the places, and what they use', function (): void {
 it('lets nobody reach into the page of a conversation but those who show it', function (): void {
     // To contribute a panel is to use what the page offers.
     $using = array_filter(placesUsing(), static fn (array $others): bool => preg_grep(
-        '/Workspace\\\\Panel(Place)?$/', $others['Workspace'] ?? [], PREG_GREP_INVERT
+        '/Workspace\\\\(Panel|PanelPlace|Offer|WhatIsThere)$/', $others['Workspace'] ?? [], PREG_GREP_INVERT
     ) !== []);
     expect(array_diff(array_keys($using), ['Answering', 'Support', 'Views', 'Demo', 'Nudges', 'Rules', 'Joining']))->toBe([]);
 });

@@ -21,8 +21,8 @@
             @elseif ($conversation->state === ConversationState::Held)
                 held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back
                     {{ $time->short($conversation->bring_back_at) }} @endif
-            @elseif ($conversation->outcome !== null)
-                {{ $conversation->outcome->name }}
+            @elseif ($outcome !== null)
+                {{ $outcome->name }}
             @else
                 {{ mb_strtolower($conversation->state->label()) }}
             @endif
@@ -88,19 +88,19 @@
                 @endforeach
                 <button name="owner" value="">Nobody</button>
                 <p class="menu-note">Team</p>
-                @foreach ($teams as $team)
-                    <button name="team" value="{{ $team->id }}" formaction="/conversations/{{ $conversation->id }}/team"
-                        @if ($team->id === $conversation->team_id) aria-current="true" @endif>{{ $team->name }}</button>
+                @foreach ($teams as $one)
+                    <button name="team" value="{{ $one->id }}" formaction="/conversations/{{ $conversation->id }}/team"
+                        @if ($one->id === $conversation->team_id) aria-current="true" @endif>{{ $one->name }}</button>
                 @endforeach
             </form>
         </details>
         <details class="menu" id="menu-category">
-            <summary class="btn btn-chip" data-key="k"><small>Category</small> {{ $conversation->category?->name ?? 'none' }}</summary>
+            <summary class="btn btn-chip" data-key="k"><small>Category</small> {{ $category?->also ?? 'none' }}</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/category" class="menu-panel menu-end menu-tall">
                 @csrf
-                @foreach ($categories as $category)
-                    <button name="category" value="{{ $category->id }}"
-                        @if ($category->id === $conversation->category_id) aria-current="true" @endif>{{ $category->name }}</button>
+                @foreach ($categories as $one)
+                    <button name="category" value="{{ $one->id }}"
+                        @if ($one->id === $conversation->category_id) aria-current="true" @endif>{{ $one->name }}</button>
                 @endforeach
                 <button name="category" value="">None</button>
             </form>
@@ -156,8 +156,8 @@
                         @csrf
                         <input type="hidden" name="seen" value="{{ $seen }}">
                         <p class="menu-note">Without an answer, because:</p>
-                        @foreach ($outcomes as $outcome)
-                            <button name="outcome" value="{{ $outcome->id }}">{{ $outcome->name }}</button>
+                        @foreach ($outcomes as $one)
+                            <button name="outcome" value="{{ $one->id }}">{{ $one->name }}</button>
                         @endforeach
                     </form>
                 </details>

@@ -1,3 +1,4 @@
+@use('Cairnfield\Core\Threading\ConversationNumber')
 @use('App\Conversations\ConversationState')
 @use('App\Support\Languages')
 @use('Illuminate\Support\Str')
@@ -89,8 +90,8 @@
     <dl class="facts">
         <div><dt>Number</dt><dd>{{ $conversation->number() }}</dd></div>
         <div><dt>Began</dt><dd>{{ $time->short($conversation->created_at) }}</dd></div>
-        <div><dt>Team</dt><dd>{{ $conversation->team?->name ?? '—' }}</dd></div>
-        <div><dt>Category</dt><dd>{{ $conversation->category?->path ?? '—' }}</dd></div>
+        <div><dt>Team</dt><dd>{{ $team?->name ?? '—' }}</dd></div>
+        <div><dt>Category</dt><dd>{{ $category?->name ?? '—' }}</dd></div>
         <div><dt>Language</dt><dd>
             @php $language = $conversation->language === null ? 'not known' : Languages::name($conversation->language); @endphp
             @can('note', $conversation)
@@ -107,9 +108,9 @@
                 </details>
             @else{{ $language }}@endcan
         </dd></div>
-        @if ($conversation->linkedConversation)
+        @if ($conversation->linked_conversation_id !== null)
             <div><dt>Links to</dt><dd><a
-                href="{{ route('conversation', $conversation->linkedConversation) }}">{{ $conversation->linkedConversation->number()
+                href="{{ route('conversation', $conversation->linked_conversation_id) }}">{{ ConversationNumber::show($conversation->linked_conversation_id)
                     }}</a></dd></div>
         @endif
         @foreach ($joined as $part)

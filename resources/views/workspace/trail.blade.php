@@ -37,7 +37,7 @@
                     <p class="entry-sentence">
                         @foreach ($item->entries as $done)
                             {{ $sentence->of($done) }}@if ($done->kind === JournalKind::Began &&
-                                $conversation->linkedConversation):
+                                $conversation->linked_conversation_id !== null):
                                 <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">open
                                 it</a>@endif{{ $loop->last ? '' : ' · ' }}
                         @endforeach
