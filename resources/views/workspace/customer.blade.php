@@ -109,9 +109,8 @@
             @else{{ $language }}@endcan
         </dd></div>
         @if ($conversation->linked_conversation_id !== null)
-            <div><dt>Links to</dt><dd><a
-                href="{{ route('conversation', $conversation->linked_conversation_id) }}">{{ ConversationNumber::show($conversation->linked_conversation_id)
-                    }}</a></dd></div>
+            <div><dt>Links to</dt><dd><a href="{{ route('conversation', $conversation->linked_conversation_id) }}">{{
+                ConversationNumber::show($conversation->linked_conversation_id) }}</a></dd></div>
         @endif
         @foreach ($joined as $part)
             <div><dt>Part of it</dt><dd>{{ $part->number() }}, {{ $part->account->title() }}
