@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -36,23 +37,28 @@ final class ChangeMark
 
     public function ofConversation(Conversation $conversation): string
     {
-        return $this->ofEntries($conversation).'-'.$this->ofOrders($conversation);
+        $entries = DB::table('journal')->whereIn('conversation_id', $conversation->withJoined());
+
+        return $this->of($entries).'-'.$this->ofOrders($conversation, true);
     }
 
     /**
-     * The first part of the mark: what was written down.
+     * The mark of a page that has fetched all entries of its conversation.
+     *
+     * @param  list<int>  $entries  their numbers, in any order
+     * @param  bool  $hasOrders  whether there may be any, where that is known
      */
-    public function ofEntries(Conversation $conversation): string
+    public function ofFetched(Conversation $conversation, array $entries, bool $hasOrders = true): string
     {
-        return $this->of(DB::table('journal')->whereIn('conversation_id', $conversation->withJoined()));
+        rsort($entries);
+
+        return self::ofNewest(array_slice($entries, 0, self::NEWEST)).'-'.$this->ofOrders($conversation, $hasOrders);
     }
 
     /**
      * The second part: what the shop and the carrier have told since, by versions and scans of the orders beside it.
-     *
-     * @param  bool  $hasOrders  whether there may be any, where that is known
      */
-    public function ofOrders(Conversation $conversation, bool $hasOrders = true): string
+    private function ofOrders(Conversation $conversation, bool $hasOrders): string
     {
         if (! $hasOrders) {
             return self::NO_ORDERS;
@@ -68,10 +74,16 @@ final class ChangeMark
         return "{$told?->orders}.{$told?->versions}.{$told?->scans}";
     }
 
-    private function of(\Illuminate\Database\Query\Builder $entries): string
+    private function of(Builder $entries): string
     {
-        $newest = $entries->orderByDesc('id')->limit(self::NEWEST)->pluck('id');
+        return self::ofNewest(array_values($entries->orderByDesc('id')->limit(self::NEWEST)->pluck('id')->all()));
+    }
 
-        return $newest->first(default: 0).'-'.hash('crc32b', $newest->implode(','));
+    /**
+     * @param  list<int>  $newest  the highest first
+     */
+    private static function ofNewest(array $newest): string
+    {
+        return ($newest[0] ?? 0).'-'.hash('crc32b', implode(',', $newest));
     }
 }

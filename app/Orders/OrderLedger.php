@@ -26,7 +26,8 @@ final class OrderLedger
             ? $conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->get()
             : new Collection;
         $attached = $orders->modelKeys();
-        $others = ! $there->has('ordersOfCustomer') ? new Collection : Order::query()
+        // Where there are no others, they are those beside it that are the customer's.
+        $latest = ! $there->has('otherOrders') ? $orders->where('customer_id', $conversation->customer_id) : Order::query()
             ->where('customer_id', $conversation->customer_id)
             ->orderByDesc('placed_at')
             ->limit(self::LATEST_OF_CUSTOMER)
@@ -35,15 +36,15 @@ final class OrderLedger
         return [
             'orders' => $orders,
             'stock' => $this->stock($orders),
-            'otherOrders' => $others->whereNotIn('id', $attached)->values(),
-            'orderCount' => $others->count() < self::LATEST_OF_CUSTOMER
-                ? $others->count()
+            'otherOrders' => $latest->whereNotIn('id', $attached)->values(),
+            'orderCount' => $latest->count() < self::LATEST_OF_CUSTOMER
+                ? $latest->count()
                 : Order::query()->where('customer_id', $conversation->customer_id)->count(),
             'unknownNumbers' => ! $there->has('unknownNumbers') ? collect() : DB::table('unknown_numbers')
                 ->where('conversation_id', $conversation->id)
                 ->orderBy('number')
                 ->get(['number', 'asked_at']),
-            'sameOrder' => $this->elsewhere($conversation, $attached),
+            'sameOrder' => $there->has('sameOrder') ? $this->elsewhere($conversation, $attached) : new Collection,
         ];
     }
 

@@ -9,6 +9,7 @@ use App\Team\Teammate;
 use App\Workspace\Panel;
 use App\Workspace\PanelPlace;
 use App\Workspace\WhatIsThere;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -25,9 +26,16 @@ final readonly class OrdersPanel implements Panel
 
     public function asks(Conversation $conversation): array
     {
+        $ofThis = static fn (): Builder => DB::table('conversation_order')->where('conversation_id', $conversation->id);
+
         return [
-            'orders' => DB::table('conversation_order')->where('conversation_id', $conversation->id),
-            'ordersOfCustomer' => DB::table('orders')->where('customer_id', $conversation->customer_id),
+            'orders' => $ofThis(),
+            'otherOrders' => DB::table('orders')
+                ->where('customer_id', $conversation->customer_id)
+                ->whereNotIn('id', $ofThis()->select('order_id')),
+            'sameOrder' => DB::table('conversation_order')
+                ->whereIn('order_id', $ofThis()->select('order_id'))
+                ->where('conversation_id', '!=', $conversation->id),
             'unknownNumbers' => DB::table('unknown_numbers')->where('conversation_id', $conversation->id),
         ];
     }

@@ -46,12 +46,12 @@ final readonly class ConversationPage
     public function content(Conversation $conversation, Teammate $teammate, int $pictures = 0): array
     {
         $conversation->load(['joined.account', 'joined.customer.handles']);
-        // Before all that is shown: a change in between is then shown twice rather than never.
-        $entries = $this->mark->ofEntries($conversation);
+        // Before all else that is shown: a change in between is then shown twice rather than never.
+        $journal = $this->trail->journal($conversation);
         $there = WhatIsThere::ask([...$this->asks($conversation, $teammate), ...$this->panels->asks($conversation)]);
-        $mark = $entries.'-'.$this->mark->ofOrders($conversation, $there->has('orders'));
+        $mark = $this->mark->ofFetched($conversation, array_values($journal->modelKeys()), $there->has('orders'));
         $seen = ChangeMark::newest($mark);
-        $trail = $this->trail->of($conversation, $there->has('files'));
+        $trail = $this->trail->of($conversation, $journal, $there->has('files'));
         $conversation->load('customer.handles');
         $this->loadIfThere($conversation, $there, 'tags');
         $this->loadIfThere($conversation->customer, $there, 'groups');

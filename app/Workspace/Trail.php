@@ -24,14 +24,25 @@ final class Trail
     private const UNSHOWN = [JournalKind::Delivered, JournalKind::SendingAgain];
 
     /**
+     * All that was written down of it.
+     *
+     * @return Collection<int, JournalEntry>
+     */
+    public function journal(Conversation $conversation): Collection
+    {
+        return JournalEntry::query()->whereIn('conversation_id', $conversation->withJoined())->orderBy('at')->orderBy('id')->get();
+    }
+
+    /**
+     * @param  Collection<int, JournalEntry>  $journal
      * @param  bool  $hasFiles  whether there may be any, where that is known
      * @return list<TrailItem>
      */
-    public function of(Conversation $conversation, bool $hasFiles = true): array
+    public function of(Conversation $conversation, Collection $journal, bool $hasFiles): array
     {
         $items = [];
         $ids = $conversation->withJoined();
-        foreach ($this->entries($conversation, $hasFiles) as $entry) {
+        foreach ($this->entries($conversation, $journal, $hasFiles) as $entry) {
             // What was split off is told by its own entry, and read where it is now.
             if ($entry->message !== null && ! in_array($entry->message->conversation_id, $ids, true)) {
                 continue;
@@ -71,19 +82,18 @@ final class Trail
     }
 
     /**
+     * Those that are shown, with what they tell of.
+     *
+     * @param  Collection<int, JournalEntry>  $journal
      * @return Collection<int, JournalEntry>
      */
-    private function entries(Conversation $conversation, bool $hasFiles): Collection
+    private function entries(Conversation $conversation, Collection $journal, bool $hasFiles): Collection
     {
-        $entries = JournalEntry::query()
-            ->whereIn('conversation_id', $conversation->withJoined())
-            ->whereNotIn('kind', self::UNSHOWN)
-            ->with(['message', 'note'])
-            ->orderBy('at')
-            ->orderBy('id')
-            ->get()
-            ->reject(static fn (JournalEntry $entry): bool => $entry->kind === JournalKind::Began && $entry->details === [])
-            ->values();
+        $entries = $journal
+            ->reject(static fn (JournalEntry $entry): bool => in_array($entry->kind, self::UNSHOWN, true)
+                || ($entry->kind === JournalKind::Began && $entry->details === []))
+            ->values()
+            ->load(['message', 'note']);
         /** @var Collection<int, Message> $messages */
         $messages = new Collection($entries->pluck('message')->filter()->unique('id')->values()->all());
         $this->tellBy($conversation, $messages);

@@ -2,14 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Answering\AddNote;
 use App\Channels\Account;
 use App\Conversations\BringBackHeld;
+use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\PlaceInQueue;
 use App\Conversations\TakeConversation;
 use App\Customers\SortIntoGroups;
 use App\Sorting\Category;
+use App\Workspace\Trail;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -227,8 +230,15 @@ it('keeps the stored place what the core says, whatever is done', function (): v
     expect($place())->toBe(PlaceInQueue::NOT_OPEN + $conversation->last_message_at->getTimestamp());
 });
 
-it('has the same mark for a page that knows there are no orders', function (): void {
+it('has the same mark for a page that has fetched the entries and knows there are no orders as for one that asks', function (): void {
     $conversation = Mails::conversation();
-    $mark = app(App\Conversations\ChangeMark::class);
-    expect($mark->ofOrders($conversation, false))->toBe($mark->ofOrders($conversation));
+    // More of them than a mark is made of, and not in their order.
+    foreach (range(1, 60) as $day) {
+        CarbonImmutable::setTestNow(CarbonImmutable::parse('2026-11-23T09:00:00Z')->addDays($day % 7));
+        app(AddNote::class)->add($conversation, $this->teammate('ilse'), "Looked at it, {$day}.", "form-{$day}");
+    }
+    $mark = app(ChangeMark::class);
+    $entries = app(Trail::class)->journal($conversation)->modelKeys();
+    expect($entries)->not->toBe(collect($entries)->sort()->values()->all())
+        ->and($mark->ofFetched($conversation, $entries, false))->toBe($mark->ofConversation($conversation));
 });
