@@ -81,6 +81,15 @@ abstract readonly class ChannelType
     }
 
     /**
+     * Whether what one person says within the hours of its account is one matter. On a marketplace another order or listing is
+     * another, however soon it comes.
+     */
+    public function joinsBySender(): bool
+    {
+        return false;
+    }
+
+    /**
      * How its source says that it is its own: the word before `-Time` and `-Signature` (see SignedBody).
      */
     public function signs(): string

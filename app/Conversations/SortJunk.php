@@ -30,9 +30,11 @@ final readonly class SortJunk
     {
         DB::transaction(function () use ($conversation, $teammate, $block): void {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $locked->forceFill(['junk' => true, 'junk_reasons' => ["put there by {$teammate->name}"]]);
-            $this->journal->record($locked, new Junked, Actor::teammate($teammate));
-            $this->state->junk($locked, Actor::teammate($teammate));
+            if (! $locked->junk) {
+                $locked->forceFill(['junk' => true, 'junk_reasons' => ["put there by {$teammate->name}"]]);
+                $this->journal->record($locked, new Junked, Actor::teammate($teammate));
+                $this->state->junk($locked, Actor::teammate($teammate));
+            }
             foreach ($block === null ? [] : $this->senders($locked, $block === 'domain') as $sender) {
                 BlockedSender::query()->createOrFirst($sender, ['teammate_id' => $teammate->id]);
             }

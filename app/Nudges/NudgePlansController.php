@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Nudges;
 
 use App\Conversations\Actor;
+use App\Conversations\Changes\Changes;
+use App\Conversations\Changes\Chosen;
 use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -73,7 +75,7 @@ final readonly class NudgePlansController
     /**
      * By hand, for one conversation that waits for its customer.
      */
-    public function start(Request $request, Conversation $conversation, StartNudge $start): RedirectResponse
+    public function start(Request $request, Conversation $conversation, Changes $changes): RedirectResponse
     {
         Gate::authorize('reply', $conversation);
         $teammate = SignedIn::teammate($request);
@@ -81,13 +83,14 @@ final readonly class NudgePlansController
         if ($conversation->state !== ConversationState::Waiting) {
             return back()->with('problem', 'Only what waits for its customer can be reminded of. Answer it first.');
         }
-        $nudge = $start->start($conversation, $plan, $teammate, Actor::teammate($teammate));
+        $changes->byHand('nudge', $conversation, new Chosen((string) $plan->id), $teammate);
+        $next = Nudge::query()->where('conversation_id', $conversation->id)->where('state', Nudge::RUNNING)->latest('id')->value('next_at');
 
         return redirect()
             ->route('conversation', $conversation)
             ->with(
                 'done',
-                "“{$plan->name}” is started: the first reminder goes out {$this->time->short($nudge->next_at)}, unless they answer first."
+                "“{$plan->name}” is started: the first reminder goes out {$this->time->short($next)}, unless they answer first."
             );
     }
 

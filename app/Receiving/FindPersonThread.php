@@ -44,9 +44,9 @@ final class FindPersonThread
             ->all();
 
         return PersonThreading::decide(
-            // On a marketplace another order or listing is another matter, however soon it comes.
             new PersonHints(
-                $item->thread, $item->answersOurs, $account->channel->isNetwork() ? $account->arrivals()->joinHours * 3600 : 0,
+                $item->thread, $item->answersOurs,
+                $account->channel->type()->joinsBySender() ? $account->arrivals()->joinHours * 3600 : 0,
                 now()->toDateTimeImmutable()
             ),
             ...array_values($conversations->map(static fn (Conversation $conversation): PersonCandidate => new PersonCandidate(

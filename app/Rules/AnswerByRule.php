@@ -6,8 +6,8 @@ namespace App\Rules;
 
 use App\Answering\AnswerRoutes;
 use App\Answering\SendReply;
-use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Ratings\RatingRequests;
 use App\Sorting\Outcome;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
@@ -29,14 +29,13 @@ final readonly class AnswerByRule
 
     private const MOST_A_DAY = 3;
 
-    private const ASKED_AGAIN_DAYS = 14;
-
     public function __construct(
         private FillTemplate $fill,
         private AnswerRoutes $routes,
         private SendReply $sendReply,
         private Trail $trail,
         private StoreSettings $settings,
+        private RatingRequests $ratingRequests,
     ) {}
 
     /**
@@ -56,7 +55,7 @@ final readonly class AnswerByRule
             $given->count() >= self::MOST_A_DAY => 'this person had '
                 .self::MOST_A_DAY
                 .' answers from rules within the last 24 hours already',
-            $asksRating => $this->whyNotAsk($conversation),
+            $asksRating => $this->ratingRequests->whyNot($conversation),
             default => null,
         };
     }
@@ -73,21 +72,6 @@ final readonly class AnswerByRule
             $conversation->automatic => 'a machine wrote it, and machines are not answered',
             $conversation->public => 'it was said in public, and that is answered by hand',
             $conversation->junk => 'it is junk',
-            default => null,
-        };
-    }
-
-    /**
-     * Nobody is asked how it went again and again.
-     */
-    private function whyNotAsk(Conversation $conversation): ?string
-    {
-        return match (true) {
-            $conversation->rating()->exists() => 'they have rated it already',
-            Conversation::query()
-                ->where('customer_id', $conversation->customer_id)
-                ->where('rating_asked_at', '>', now()->subDays(self::ASKED_AGAIN_DAYS))
-                ->exists() => 'this customer was asked within the last '.self::ASKED_AGAIN_DAYS.' days already',
             default => null,
         };
     }
@@ -124,7 +108,7 @@ final readonly class AnswerByRule
             true,
         ));
         if ($action->kind === ActionKind::AskRating) {
-            Conversation::query()->whereKey($conversation->id)->update(['rating_asked_at' => now()]);
+            $this->ratingRequests->note($conversation);
         }
         DB::table('rule_answers')->insert(['rule_id' => $rule->id, 'address' => mb_strtolower($route->to), 'at' => now()]);
     }

@@ -54,6 +54,11 @@ final readonly class Pennon extends ServiceType implements AnswersItems, PublicN
         return true;
     }
 
+    public function joinsBySender(): bool
+    {
+        return true;
+    }
+
     public function signs(): string
     {
         return 'Pennon';

@@ -93,11 +93,19 @@ abstract readonly class ServiceType extends ChannelType
                 'words', 'Words, with commas', ['nullable', 'string', 'max:2000'], implode(', ', $arrivals->words),
                 help: 'Answers to what we posted, and direct messages, always become conversations.'
             ),
-            AccountField::text(
-                'join_hours', 'Hours in which the same person’s messages join one conversation',
-                ['required', 'integer', 'between:0,720'], $arrivals->joinHours, 'number'
-            ),
+            $this->joinHours($account),
         ]];
+    }
+
+    /**
+     * For a source that joins by sender.
+     */
+    final protected function joinHours(Account $account): AccountField
+    {
+        return AccountField::text(
+            'join_hours', 'Hours in which the same person’s messages join one conversation',
+            ['required', 'integer', 'between:0,720'], $account->arrivals()->joinHours, 'number'
+        );
     }
 
     private function masks(): Closure

@@ -54,6 +54,11 @@ final readonly class Snapline extends ServiceType implements AnswersItems, Publi
         return true;
     }
 
+    public function joinsBySender(): bool
+    {
+        return true;
+    }
+
     public function signs(): string
     {
         return 'Snapline';

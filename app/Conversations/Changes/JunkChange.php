@@ -68,6 +68,6 @@ final class JunkChange extends Change
 
     public function records(): array
     {
-        return [JournalKind::Junked];
+        return [JournalKind::Junked, JournalKind::StateChanged];
     }
 }

@@ -154,6 +154,36 @@ it('is made by a rule, once however often, and says what it records', function (
     expect($entries())->toHaveCount($after);
 })->with(fn () => changesFor(ChangeUse::Rule));
 
+it('is made by hand on its page, by whoever is signed in', function (string $key, Closure $chosen, Closure $is): void {
+    $made = $chosen();
+    [$path, $form] = match ($key) {
+        'set_priority' => ['priority', ['priority' => $made->value]],
+        'set_category' => ['category', ['category' => $made->value]],
+        'set_status' => ['resolve', ['outcome' => explode(':', $made->value)[1], 'seen' => 999_999]],
+        'set_language' => ['language', ['language' => $made->value]],
+        'assign_person' => ['owner', ['owner' => $made->value]],
+        'assign_team' => ['team', ['team' => $made->value]],
+        'add_tag' => ['tags', ['give' => $made->text]],
+        'remove_tag' => ['tags', ['take' => Tag::query()->where('name', $made->text)->value('id')]],
+        'set_field' => ['fields', ['fields' => [OwnField::query()->sole()->id => $made->text]]],
+        'checklist' => ['checklists', ['checklist' => $made->value]],
+        'nudge' => ['nudges', ['plan' => $made->value]],
+        'junk' => ['junk', []],
+    };
+    // Only what waits for its customer can be reminded of.
+    $key === 'nudge' && $this->post("/conversations/{$this->conversation->id}/state", ['state' => 'waiting']);
+    $before = JournalEntry::query()->max('id');
+    $this->post("/conversations/{$this->conversation->id}/{$path}", $form)->assertSessionHas('done')->assertSessionHasNoErrors();
+    $entries = JournalEntry::query()->where('id', '>', $before)->orderBy('id')->get();
+    $records = collect(ChangeUse::cases())->map(fn (ChangeUse $use) => app(Changes::class)->find($key, $use)?->records())->filter();
+    expect($is($this->conversation->refresh()))->toBeTrue()
+        ->and($entries->pluck('kind')->all())->toBe($records->first())
+        ->and($entries->pluck('teammate_id')->unique()->all())->toBe([$this->teammate('ilse')->id]);
+    // What is so already is not written down again; begun anew, reminders begin anew.
+    $key === 'nudge' || $this->post("/conversations/{$this->conversation->id}/{$path}", $form);
+    expect(JournalEntry::query()->where('id', '>', $before)->count())->toBe($entries->count());
+})->with(fn () => changesFor(ChangeUse::Hand));
+
 it('goes along with an answer, and goes back with it when that is called back', function (string $key, Closure $chosen, Closure $is): void {
     config(['cairnfield.outbox.call_back_seconds' => 30]);
     $before = asItIs($this->conversation);
