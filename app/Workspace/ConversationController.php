@@ -42,9 +42,8 @@ final readonly class ConversationController
                 ->whereNull('read_at')
                 ->update(['read_at' => now()]);
         }
-        foreach ($content['orders'] as $order) {
-            RefreshOrder::whereStale($order);
-        }
+        // The shop is asked by a worker anyway: nobody waits for its being told.
+        defer(static fn () => $content['orders']->each(RefreshOrder::whereStale(...)));
         $response = response(view('workspace.conversation', $content)->render());
         if ($pictures > 0) {
             $response->header(SecurityHeaders::ALLOW_REMOTE_PICTURES, 'yes');
