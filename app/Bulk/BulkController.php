@@ -98,11 +98,7 @@ final readonly class BulkController
     {
         return [
             'bulk' => $bulk,
-            'counts' => DB::table('bulk_items')
-                ->where('bulk_change_id', $bulk->id)
-                ->groupBy('state')
-                ->selectRaw('state, COUNT(*) AS count')
-                ->pluck('count', 'state'),
+            'counts' => BulkCounts::of($bulk),
             'reasons' => DB::table('bulk_items')
                 ->where('bulk_change_id', $bulk->id)
                 ->where('reason', '!=', '')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Support\LocalTime;
 use Cairnfield\Core\Parcels\ParcelProgress;
 use Cairnfield\Core\Parcels\ParcelStage;
 use Carbon\CarbonImmutable;
@@ -13,8 +14,14 @@ use Carbon\CarbonImmutable;
  */
 final readonly class ParcelLine
 {
+    /** In units of its drawing, as are the places of its stops. */
+    public const WIDTH = 400;
+
+    /** How far the first stop is from the left, and the last from the right. */
+    public const EDGE = 14;
+
     /**
-     * @param  list<array{label: string, at: CarbonImmutable|null, last: bool}>  $stops
+     * @param  list<ParcelStop>  $stops
      */
     private function __construct(public array $stops, public int $reached, public ParcelProgress $progress) {}
 
@@ -26,20 +33,29 @@ final readonly class ParcelLine
             ParcelStage::ReturnedToSender, ParcelStage::Lost => [ParcelStage::Collected, ParcelStage::AtDepot, $last],
             default => [ParcelStage::Collected, ParcelStage::AtDepot, ParcelStage::OutForDelivery, ParcelStage::Delivered],
         };
-        $stops = [['label' => 'Paid', 'at' => $order->placed_at, 'last' => $last === null]];
-        foreach ($stages as $stage) {
-            $scan = $progress->reached[$stage->value] ?? null;
-            $stops[] = [
-                'label' => self::label($stage), 'at' => $scan === null ? null : CarbonImmutable::instance($scan->at),
-                'last' => $stage === $last,
-            ];
-        }
+        $stops = [ParcelStop::first('Paid', $order->placed_at, $last === null)];
         $reached = 0;
-        foreach ($stops as $index => $stop) {
-            $reached = $stop['at'] !== null ? $index : $reached;
+        foreach ($stages as $index => $stage) {
+            $scan = $progress->reached[$stage->value] ?? null;
+            $at = $scan === null ? null : CarbonImmutable::instance($scan->at);
+            $stops[] = ParcelStop::later(self::label($stage), $at, $stage === $last, $index + 1, count($stages));
+            $reached = $at === null ? $reached : $index + 1;
         }
 
         return new self($stops, $reached, $progress);
+    }
+
+    /**
+     * The same in words.
+     */
+    public function words(LocalTime $time): string
+    {
+        $seen = [];
+        foreach ($this->stops as $stop) {
+            $stop->at === null ?: $seen[] = $stop->label.' '.$time->local($stop->at)->format('j M');
+        }
+
+        return implode(', ', $seen).($this->progress->stopped ? ". No scan for {$this->progress->daysWithoutScan} days" : '');
     }
 
     public static function label(ParcelStage $stage): string

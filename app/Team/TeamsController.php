@@ -21,11 +21,17 @@ final readonly class TeamsController
 {
     private const HERE = '/sorting/teams';
 
+    private const WAYS = [
+        Method::Even->value => 'in turns, one after the other', Method::Weighted->value => 'in turns by share',
+        Method::FewestOpen->value => 'to whoever has the fewest open',
+    ];
+
     public function index(): View
     {
         $people = Teammate::query()->where('may_sign_in', true)->orderBy('name')->get();
 
         return view('team.teams', [
+            'ways' => self::WAYS,
             'people' => $people,
             'teams' => Team::query()->with('teammates')->orderBy('name')->get(),
             'open' => DB::table('conversations')

@@ -1,10 +1,4 @@
 @use('App\Support\RefusedInput')
-@use('Cairnfield\Core\Assigning\Method')
-@php
-    $ways = [Method::Even->value => 'in turns, one after the other', Method::Weighted
-        ->value => 'in turns by share', Method::FewestOpen
-        ->value => 'to whoever has the fewest open'];
-@endphp
 @extends('layouts.app')
 @section('title', 'Teams')
 @section('content')
