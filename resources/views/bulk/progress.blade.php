@@ -38,8 +38,8 @@
                         .'|[2,*] :count conversations are as they were before.',
                     $counts->undone, ['count' => $counts->undone]
                 ) }}</b>
-                    @if ($counts->changed > 0){{ trans_choice('{1} One stays as it is now.|[2,*] :count stay as they are now.', $counts->changed,
-                        ['count' => $counts->changed]) }}@endif</p>
+                    @if ($counts->changed > 0){{ trans_choice('{1} One stays as it is now.|[2,*] :count stay as they are now.',
+                        $counts->changed, ['count' => $counts->changed]) }}@endif</p>
         @endswitch
         @if ($reasons->isNotEmpty())
             <ul class="reasons">@foreach ($reasons as $reason => $count)<li>{{ $count }}: {{ $reason }}</li>@endforeach</ul>
