@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Cairnfield\Core\Text;
 
 /**
- * Finds payment card numbers in a text.
+ * Finds payment card numbers in a text, in time and memory in line with its length.
  *
  * A run is groups of digits, each joined to the next by one joiner. A card is one or more whole
  * groups in a row of a run: 13 to 19 digits in all, the first 2 to 6, Luhn-valid (ISO/IEC 7812-1),
@@ -20,93 +20,80 @@ final class CardFinder
 
     private const LONGEST = 19;
 
+    private const DIGITS = '0123456789';
+
+    /** What a digit counts where it is doubled (ISO/IEC 7812-1, annex B). */
+    private const DOUBLED = [0, 2, 4, 6, 8, 1, 3, 5, 7, 9];
+
     /**
      * @param  list<FoundSecret>  $apart  places no card reaches into or across, in order
      * @return list<FoundSecret> in order of place, apart from each other
      */
     public static function find(string $text, array $apart = []): array
     {
+        // Places set apart are blotted out with a character that neither joins nor touches.
+        foreach ($apart as $secret) {
+            $text = substr_replace($text, str_repeat("\n", $secret->length), $secret->start, $secret->length);
+        }
+        $runs = '/[0-9]++(?:'.IbanFinder::JOINER.'[0-9]++)*+/u';
         $found = [];
-        foreach (self::runs($text, $apart) as $groups) {
-            $index = 0;
-            while ($index < count($groups)) {
-                [$secret, $taken] = self::longestFrom($groups, $index);
-                if ($secret !== null) {
-                    $found[] = $secret;
-                }
-                $index += $taken;
-            }
+        for ($from = 0; preg_match($runs, $text, $match, PREG_OFFSET_CAPTURE, $from) === 1; $from = $start + strlen($run)) {
+            [$run, $start] = $match[0];
+            // Shorter than a card is, it holds none.
+            strlen($run) < self::SHORTEST ?: array_push($found, ...self::inRun($text, $run, $start));
         }
 
         return $found;
     }
 
     /**
-     * Groups of digits with their places in bytes and what touches them, run by run.
-     *
-     * @param  list<FoundSecret>  $apart
-     * @return list<list<array{digits: string, start: int, touched_before: bool, touched_after: bool}>>
+     * @return list<FoundSecret>
      */
-    private static function runs(string $text, array $apart): array
+    private static function inRun(string $text, string $run, int $start): array
     {
-        // Places set apart are blotted out with a character that neither joins nor touches.
-        foreach ($apart as $secret) {
-            $text = substr_replace($text, str_repeat("\n", $secret->length), $secret->start, $secret->length);
-        }
-        preg_match_all('/[0-9]++(?:'.IbanFinder::JOINER.'[0-9]++)*+/u', $text, $runs, PREG_OFFSET_CAPTURE);
-        $read = [];
-        foreach ($runs[0] as [$run, $start]) {
-            preg_match_all('/[0-9]+/', $run, $groups, PREG_OFFSET_CAPTURE);
-            $last = count($groups[0]) - 1;
-            $touchedBefore = preg_match('/(?<=[\p{L}\p{N}])\G/u', $text, $match, 0, $start) === 1;
-            $touchedAfter = preg_match('/\G[\p{L}\p{N}]/u', $text, $match, 0, $start + strlen($run)) === 1;
-            $read[] = array_map(static fn (int $index): array => [
-                'digits' => $groups[0][$index][0],
-                'start' => $start + $groups[0][$index][1],
-                'touched_before' => $index === 0 && $touchedBefore,
-                'touched_after' => $index === $last && $touchedAfter,
-            ], range(0, $last));
+        // Anchored before it looks back: else every place after it would be tried.
+        $isTouchedBefore = preg_match('/\G(?<=[\p{L}\p{N}])/u', $text, $match, 0, $start) === 1;
+        $isTouchedAfter = preg_match('/\G[\p{L}\p{N}]/u', $text, $match, 0, $start + strlen($run)) === 1;
+        $found = [];
+        $at = $isTouchedBefore ? strspn($run, self::DIGITS) : 0;
+        while (($at += strcspn($run, self::DIGITS, $at)) < strlen($run)) {
+            [$length, $digits] = self::longestFrom($run, $at, $isTouchedAfter);
+            if ($length > 0) {
+                $found[] = new FoundSecret(SecretKind::Card, $start + $at, $length, substr($digits, -4));
+            }
+            $at += $length > 0 ? $length : strspn($run, self::DIGITS, $at);
         }
 
-        return $read;
+        return $found;
     }
 
     /**
-     * @param  list<array{digits: string, start: int, touched_before: bool, touched_after: bool}>  $groups
-     * @return array{FoundSecret|null, int} the card that begins with this group, and how many groups to go on by
+     * @return array{int, string} how long the card is that begins there, in bytes, 0 where none does; and its digits
      */
-    private static function longestFrom(array $groups, int $first): array
+    private static function longestFrom(string $run, int $first, bool $isTouchedAfter): array
     {
-        $best = null;
-        $taken = 1;
-        $number = '';
-        for ($index = $first; $index < count($groups) && ! $groups[$first]['touched_before']; $index++) {
-            $group = $groups[$index];
-            $number .= $group['digits'];
-            if (strlen($number) > self::LONGEST) {
+        $best = [0, ''];
+        if ($run[$first] < '2' || $run[$first] > '6') {
+            return $best;
+        }
+        $digits = '';
+        // By the Luhn check as it stands where the last digit counts once, and where it counts double.
+        [$sum, $sumDoubled] = [0, 0];
+        for ($at = $first; $at < strlen($run); $at += strcspn($run, self::DIGITS, $at)) {
+            $group = strspn($run, self::DIGITS, $at);
+            if (strlen($digits) + $group > self::LONGEST) {
                 break;
             }
-            if (! $group['touched_after'] && self::isCard($number)) {
-                $start = $groups[$first]['start'];
-                $length = $group['start'] + strlen($group['digits']) - $start;
-                $best = new FoundSecret(SecretKind::Card, $start, $length, substr($number, -4));
-                $taken = $index - $first + 1;
+            for ($end = $at + $group; $at < $end; $at++) {
+                $digit = (int) $run[$at];
+                $digits .= $run[$at];
+                [$sum, $sumDoubled] = [$sumDoubled + $digit, $sum + self::DOUBLED[$digit]];
+            }
+            if ($sum % 10 === 0 && strlen($digits) >= self::SHORTEST && ! ($isTouchedAfter && $at === strlen($run))) {
+                $best = [$at - $first, $digits];
             }
         }
 
-        return [$best, $taken];
-    }
-
-    private static function isCard(string $number): bool
-    {
-        if (strlen($number) < self::SHORTEST || $number[0] < '2' || $number[0] > '6') {
-            return false;
-        }
-        $sum = 0;
-        foreach (array_reverse(str_split($number)) as $place => $digit) {
-            $sum += $place % 2 === 0 ? (int) $digit : array_sum(str_split((string) ((int) $digit * 2)));
-        }
-
-        return $sum % 10 === 0;
+        return $best;
     }
 }

@@ -44,13 +44,12 @@ final class IbanFinder
 
     private static function longest(string $text, string $candidate, int $start): ?FoundSecret
     {
-        preg_match_all('/[A-Z0-9]/', $candidate, $matches, PREG_OFFSET_CAPTURE);
-        $characters = array_column($matches[0], 0);
-        for ($count = count($characters); $count >= self::SHORTEST; $count--) {
-            $length = $matches[0][$count - 1][1] + 1;
-            $number = implode('', array_slice($characters, 0, $count));
-            if (preg_match('/\G[\p{L}\p{N}]/u', $text, $touching, 0, $start + $length) === 0 && self::checks($number)) {
-                return new FoundSecret(SecretKind::Iban, $start, $length, substr($number, -4));
+        $characters = (string) preg_replace('/'.self::JOINER.'/u', '', $candidate);
+        foreach (self::countsThatCheck($characters) as $count) {
+            preg_match('/(?:[A-Z0-9]'.self::JOINER.'?){'.($count - 1).'}[A-Z0-9]/u', $candidate, $match);
+            $length = strlen($match[0] ?? '');
+            if (preg_match('/\G[\p{L}\p{N}]/u', $text, $touching, 0, $start + $length) === 0) {
+                return new FoundSecret(SecretKind::Iban, $start, $length, substr($characters, $count - 4, 4));
             }
         }
 
@@ -58,17 +57,38 @@ final class IbanFinder
     }
 
     /**
-     * ISO 7064 MOD 97-10: the first four characters moved to the end, letters as 10 to 35.
+     * ISO 7064 MOD 97-10: the first four characters moved to the end, letters as 10 to 35, leave 1.
+     *
+     * @return list<int> how many of the characters from the first on, the most first
      */
-    private static function checks(string $number): bool
+    private static function countsThatCheck(string $characters): array
     {
+        [$head, $power] = self::read(substr($characters, 0, 4));
+        $counts = [];
         $remainder = 0;
-        foreach (str_split(substr($number, 4).substr($number, 0, 4)) as $character) {
-            $remainder = ctype_digit($character)
-                ? ($remainder * 10 + (int) $character) % 97
-                : ($remainder * 100 + ord($character) - 55) % 97;
+        for ($index = 4, $end = strlen($characters); $index < $end; $index++) {
+            $code = ord($characters[$index]);
+            $remainder = $code < 65 ? ($remainder * 10 + $code - 48) % 97 : ($remainder * 100 + $code - 55) % 97;
+            if ($index + 1 >= self::SHORTEST && ($remainder * $power + $head) % 97 === 1) {
+                array_unshift($counts, $index + 1);
+            }
         }
 
-        return $remainder === 1;
+        return $counts;
+    }
+
+    /**
+     * @return array{int, int} what the characters leave, and by how much what stands before them is multiplied
+     */
+    private static function read(string $characters): array
+    {
+        [$remainder, $power] = [0, 1];
+        foreach (str_split($characters) as $character) {
+            [$remainder, $power] = ctype_digit($character)
+                ? [($remainder * 10 + (int) $character) % 97, $power * 10 % 97]
+                : [($remainder * 100 + ord($character) - 55) % 97, $power * 100 % 97];
+        }
+
+        return [$remainder, $power];
     }
 }
