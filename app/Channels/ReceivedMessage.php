@@ -91,6 +91,19 @@ final readonly class ReceivedMessage
     }
 
     /**
+     * The same with more that came to be said of it, and more files.
+     *
+     * @param  list<string>  $marks
+     * @param  list<ReceivedAttachment>  $attachments
+     */
+    public function with(array $marks, array $attachments): self
+    {
+        return new self(...[
+            ...get_object_vars($this), 'marks' => [...$this->marks, ...$marks], 'attachments' => [...$this->attachments, ...$attachments],
+        ]);
+    }
+
+    /**
      * One item of a source has one key, whoever brings it and however often.
      */
     public static function onceKey(Channel $channel, string $outsideId): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Receiving;
 
+use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
 use App\Channels\RedactArrival;
 use App\Support\HtmlCleaner;
@@ -16,6 +17,11 @@ use Cairnfield\Core\Text\Language;
  */
 final readonly class PrepareArrival
 {
+    /** In bytes: some hundred pages. Longer ones are nothing that is read through. */
+    private const LONGEST_TEXT = 1_000_000;
+
+    private const WHOLE_TEXT = 'whole-text.txt';
+
     public function __construct(private HtmlCleaner $cleaner, private RedactArrival $redact) {}
 
     public function of(ReceivedMessage $received): Arrival
@@ -24,6 +30,13 @@ final readonly class PrepareArrival
         $subject = $this->redact->text($received->subject, $found);
         $inText = [];
         $text = $this->redact->text(mb_scrub($received->text, 'UTF-8'), $inText);
+        if (strlen($text) > self::LONGEST_TEXT) {
+            $received = $received->with(
+                ['Its text is longer than is shown here; all of it is in the file “'.self::WHOLE_TEXT.'”.'],
+                [new ReceivedAttachment(self::WHOLE_TEXT, 'text/plain', $text)]
+            );
+            $text = mb_strcut($text, 0, self::LONGEST_TEXT);
+        }
         $name = $this->redact->text($received->sender->name, $found);
         $html = $received->html === null ? null : $this->redact->html($this->cleaner->clean($received->html), $found);
         // Text and HTML say the same twice; each number is named once.

@@ -70,6 +70,6 @@ final class HtmlCleaner
 
     public function clean(string $html): string
     {
-        return trim($this->sanitizer->sanitize($html));
+        return trim($this->sanitizer->sanitize(HtmlLimits::apply($html)[0]));
     }
 }

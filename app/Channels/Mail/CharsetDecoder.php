@@ -42,7 +42,9 @@ final class CharsetDecoder
         $label = strtoupper(trim((string) $claimed, " \t\"'"));
         $charset = self::ALIASES[$label] ?? $label;
         if ($charset === '') {
-            return [self::detect($bytes), null];
+            return [self::detect($bytes), $label === '' || preg_match('/[\x80-\xFF]/', $bytes) !== 1
+                ? null
+                : "It is not said in which charset the text is (“{$label}”); it is shown as ".self::nameOfDetected($bytes).'.'];
         }
         if ($charset === 'UTF-8') {
             // Mail that claims ASCII or UTF-8 and holds other bytes was written in the writer's old charset.
@@ -66,6 +68,8 @@ final class CharsetDecoder
 
     public static function isKnown(string $charset): bool
     {
+        $charset = self::ALIASES[strtoupper($charset)] ?? $charset;
+
         return preg_match('/^[A-Za-z0-9][A-Za-z0-9_.:()+-]{0,40}$/D', $charset) === 1 && self::reads($charset);
     }
 

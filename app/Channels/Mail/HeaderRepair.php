@@ -13,6 +13,13 @@ namespace App\Channels\Mail;
  */
 final class HeaderRepair
 {
+    private const FIELD = '/\A[\x21-\x39\x3B-\x7E]+[ \t]*:/';
+
+    /** How many of the fields that every message has must be there for it to be a header, and how far they are looked for. */
+    private const SURE = 3;
+
+    private const LOOKED_AT = 50_000;
+
     /** @var list<string> */
     private array $marks = [];
 
@@ -32,9 +39,8 @@ final class HeaderRepair
     {
         // A mail folder's separator line is none of the message's own.
         $raw = (string) preg_replace('/\A(?:>?From [^\r\n]*\r?\n)+/', '', $raw);
-        if (preg_match('/\A\r?\n/', $raw) !== 1 && preg_match('/\A[\x21-\x39\x3B-\x7E]+[ \t]*:/', $raw) !== 1) {
-            $this->marks[] = 'The message has no header; all of it is shown as text.';
-            $raw = "\r\n".$raw;
+        if (preg_match('/\A\r?\n/', $raw) !== 1 && preg_match(self::FIELD, $raw) !== 1) {
+            $raw = $this->mendBeginning($raw);
         }
         if (preg_match('/\r?\n\r?\n/', $raw, $gap, PREG_OFFSET_CAPTURE) !== 1) {
             return $this->mendHeader($raw);
@@ -42,6 +48,27 @@ final class HeaderRepair
         $end = $gap[0][1];
 
         return $this->mendHeader(substr($raw, 0, $end)).substr($raw, $end);
+    }
+
+    /**
+     * What begins with a line that is no field: a header with a broken first line, or a message that has none.
+     */
+    private function mendBeginning(string $raw): string
+    {
+        $header = preg_split('/\r?\n\r?\n/', substr($raw, 0, self::LOOKED_AT), 2)[0] ?? '';
+        $fields = preg_match_all('/^(?:From|To|Subject|Date|Message-ID|Received|Return-Path|MIME-Version|Content-Type)[ \t]*:/mi', $header);
+        if ($fields < self::SURE) {
+            $this->marks[] = 'The message has no header; all of it is shown as text.';
+
+            return "\r\n".$raw;
+        }
+        $this->marks[] = 'The header begins with a line that says nothing; what follows it is read.';
+        $from = 0;
+        while (preg_match(self::FIELD, substr($raw, $from, 1_000)) !== 1) {
+            $from += strcspn($raw, "\n", $from) + 1;
+        }
+
+        return substr($raw, $from);
     }
 
     private function mendHeader(string $header): string
@@ -72,10 +99,10 @@ final class HeaderRepair
             ? (string) base64_decode($content)
             : quoted_printable_decode(str_replace('_', ' ', $content));
         [$text, $mark] = CharsetDecoder::decode($bytes, $charset);
-        if ($mark === null) {
+        if ($mark === null && CharsetDecoder::isKnown($charset)) {
             return $word;
         }
-        $this->marks[] = 'In the header: '.$mark;
+        $mark === null ?: $this->marks[] = 'In the header: '.$mark;
 
         return '=?UTF-8?B?'.base64_encode($text).'?=';
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\ReceivedAttachment;
+use App\Support\HtmlLimits;
 use Illuminate\Support\Str;
 use ZBateson\MailMimeParser\IMessage;
 use ZBateson\MailMimeParser\Message\IMessagePart;
@@ -144,7 +145,10 @@ final class MailBody
      */
     private function htmlPiece(IMessagePart $part): array
     {
-        $html = $this->decoded($part);
+        [$html, $isCut] = HtmlLimits::apply($this->decoded($part));
+        if ($isCut) {
+            $this->marks[] = 'It is built of more than can be shown: some of it stands as plain text, all of it is in the original.';
+        }
 
         return ['text' => HtmlToText::convert($html), 'html' => $html];
     }

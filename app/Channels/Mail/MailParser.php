@@ -22,7 +22,8 @@ final class MailParser
         if (trim($raw) === '') {
             throw UnreadableMailException::empty();
         }
-        [$mended, $headerMarks] = HeaderRepair::mend($raw);
+        [$limited, $limitMarks] = MailLimits::apply($raw);
+        [$mended, $headerMarks] = HeaderRepair::mend($limited);
         $message = Message::from($mended, true);
         $headers = MailHeaders::of($message);
         $body = MailBody::of($message);
@@ -47,7 +48,7 @@ final class MailParser
             html: $body->html(),
             automatic: AutomaticMail::isAutomatic($headers, $contentType),
             automaticAnswer: AutomaticMail::isAnswer($headers, $contentType),
-            marks: array_values(array_unique([...$headerMarks, ...$body->marks()])),
+            marks: array_values(array_unique([...$limitMarks, ...$headerMarks, ...$body->marks()])),
             attachments: $body->attachments(),
             sentAt: $headers->date(),
             raw: $raw,

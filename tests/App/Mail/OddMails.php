@@ -80,6 +80,32 @@ final class OddMails
                 "From tomas@hruby.example Mon Nov 23 09:52:00 2026\n".str_replace("\r\n", "\n", Mails::raw()),
                 ['subject' => 'Where is my kite', ...$text],
             ],
+            'an encoded word in a charset that is not said' => [
+                Mails::raw(['Subject' => '=?unknown-8bit?Q?Gr=FC=DFe?=', 'From' => '=?x-unknown?Q?Tom=E1=9A?= <tomas@hruby.example>']),
+                ['subject' => 'Grüße', 'from' => 'tomas@hruby.example', 'customer' => 'Tomáš', 'marks' => 2, ...$text],
+            ],
+            'an encoded word of plain letters in a charset that is not said' => [
+                Mails::raw(['Subject' => '=?x-unknown?Q?Kite?=']), ['subject' => 'Kite', 'marks' => 0, ...$text],
+            ],
+            'a header that begins with a broken line' => [
+                "this is no header line\r\n and goes on\r\n".Mails::raw(),
+                ['subject' => 'Where is my kite', 'from' => 'tomas@hruby.example', 'to' => ['care@brindle.example'], 'marks' => 1, ...$text],
+            ],
+            'a text that begins like a header and is none' => [
+                "Hello,\r\nSubject: my kite\r\n\r\nWhere is it?", ['text_contains' => 'Where is it?', 'subject' => ''],
+            ],
+            '30,000 references' => [
+                Mails::raw(['References' => implode("\r\n ", array_map(static fn (int $n): string => "<m{$n}@x.example>", range(1, 30_000)))]),
+                ['marks' => 1, ...$text],
+            ],
+            '20,000 encoded words in the name' => [
+                Mails::raw(['From' => str_repeat("=?utf-8?Q?A?=\r\n ", 20_000).'<ana@wrenfield.example>']),
+                ['from' => 'ana@wrenfield.example', 'marks' => 1, ...$text],
+            ],
+            '20,000 parameters of its type' => [
+                Mails::raw(['Content-Type' => 'text/plain'.implode('', array_map(static fn (int $n): string => ";\r\n a{$n}=x", range(1, 20_000)))]),
+                ['marks' => 1, ...$text],
+            ],
             'no header at all' => ["just a line of text\r\nand one more", ['text' => "just a line of text\nand one more"]],
             'lines ended by LF alone' => [str_replace("\r\n", "\n", Mails::raw()), ['subject' => 'Where is my kite', ...$text]],
             'a header line that is none' => [
@@ -286,6 +312,37 @@ final class OddMails
             'an address of 600 characters' => [Mails::raw(['From' => str_repeat('a', 600).'@x.example']), ['text_contains' => 'kite']],
             'a name of 900 characters' => [
                 Mails::raw(['From' => str_repeat('Tomas ', 150).'<tomas@hruby.example>']), ['from' => 'tomas@hruby.example'],
+            ],
+            '20,000 elements in each other' => [
+                Mails::raw(['Content-Type' => 'text/html'], str_repeat('<b>', 20_000).'deep'.str_repeat('</b>', 20_000).'<p>after</p>'),
+                ['text' => 'deep after', 'html_contains' => '<b>deep</b>', 'html_lacks' => '<p>after', 'marks' => 1],
+            ],
+            '6,000 rows of a table' => [
+                Mails::raw(['Content-Type' => 'text/html'], '<table>'.str_repeat('<tr><td>red</td></tr>', 6000).'</table>The end.'),
+                ['text_contains' => 'The end.', 'html_contains' => '<td>red</td>', 'marks' => 1],
+            ],
+            '800 rows of a table' => [
+                Mails::raw(['Content-Type' => 'text/html'], '<table>'.str_repeat('<tr><td>red<td>blue', 800).'</table>The end.'),
+                ['text_contains' => 'The end.', 'html_contains' => '<td>blue</td>', 'marks' => 0],
+            ],
+            'a picture as data in the text' => [
+                Mails::raw(['Content-Type' => 'text/html'], '<p>See <img alt="the tear" src="data:image/png;base64,'.str_repeat('QUJD', 50_000).'"> here</p>'),
+                ['text' => 'See [the tear] here', 'marks' => 0],
+            ],
+            'less-than signs and quotes that are not closed' => [
+                Mails::raw(['Content-Type' => 'text/html'], '<p title="x>1 < 2 and <b>"bold</b> 3 <4 <a href=\'https://x.example/'),
+                ['text_contains' => '3 <4', 'marks' => 0],
+            ],
+            '2,000 parts' => [
+                Mails::raw(['Content-Type' => 'multipart/mixed; boundary=b'], str_repeat("--b\r\n\r\nkite\r\n", 2000).'--b--'),
+                ['text_contains' => "kite\n\nkite", 'marks' => 1],
+            ],
+            '300 files among the text' => [
+                Mails::raw([], "Here they are.\r\n".str_repeat("begin 644 a.txt\r\n#86)C\r\n`\r\nend\r\n", 300)),
+                ['text_contains' => 'Here they are.', 'marks' => 1],
+            ],
+            'a text of 1,200,000 characters' => [
+                Mails::raw([], str_repeat("Where is my large kite?\r\n", 50_000).'The end.'), ['text_contains' => 'large kite', 'marks' => 1],
             ],
             'HTML 2,000 elements deep' => [
                 Mails::raw(['Content-Type' => 'text/html'], str_repeat('<div>', 2000).'deep'.str_repeat('</div>', 2000)),
