@@ -26,6 +26,8 @@ use Illuminate\Validation\Rule;
  * @property array<string, string> $secrets
  * @property int|null $uid_validity
  * @property int $last_uid
+ * @property int|null $reading_uid
+ * @property int $reading_attempts
  * @property array<string, mixed>|null $arrivals
  * @property string|null $cursor
  * @property CarbonImmutable|null $last_heard_at

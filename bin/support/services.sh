@@ -279,11 +279,14 @@ stop_outdated_workers() {
 }
 
 start_workers() {
-    local queue
+    local queue last=
     stop_outdated_workers
     touch "$RUN/workers.started"
-    for queue in intake outbox,default rules; do
+    # Two that take in, so that what holds one up does not hold up the other ways in.
+    for queue in intake intake outbox,default rules; do
         local name=worker-${queue%%,*}
+        [ "$name" != "$last" ] || name=$name-2
+        last=$name
         is_alive "$name" || launch "$name" "$ROOT/bin/support/keep-running" php "$ROOT/artisan" queue:work \
             --queue="$queue" --sleep=0.5 --max-time=3600 --memory=400 --timeout=300
     done
@@ -292,7 +295,7 @@ start_workers() {
     is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:run
 }
 
-WORKERS="scheduler worker-intake worker-outbox worker-rules"
+WORKERS="scheduler worker-intake worker-intake-2 worker-outbox worker-rules"
 
 stop_all() {
     # Those that use the database before the database.

@@ -6,16 +6,19 @@ namespace App\Channels\Mail;
 
 use App\Channels\Account;
 use App\Channels\AccountState;
+use App\Support\SessionLock;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
-use Illuminate\Support\Facades\Cache;
 use Throwable;
 
 /**
  * Reads what is new in one account's mailbox, from where it stopped (UIDVALIDITY and UID, RFC 3501,
  * 2.3.1.1). The place is remembered after each message: killed at any moment, it reads at most one
- * message again, which is then recognised.
+ * message again, which is then recognised. Which one is begun is remembered before: one that was begun
+ * and not ended is read once more alone, and then set aside with the reason.
+ *
+ * Each account has its turn, so that much in one does not hold up the others.
  */
 final class FetchMailbox implements ShouldQueue
 {
@@ -24,7 +27,14 @@ final class FetchMailbox implements ShouldQueue
 
     public int $tries = 1;
 
-    public int $timeout = 300;
+    /** Seconds, after which a worker is ended; far more than the worst message takes. */
+    public int $timeout = 60;
+
+    /** Seconds after which the next account has its turn. */
+    private const TURN = 8;
+
+    /** How often the reading of one message is begun. */
+    private const MOST_ATTEMPTS = 2;
 
     public function __construct(public readonly int $accountId)
     {
@@ -33,33 +43,33 @@ final class FetchMailbox implements ShouldQueue
 
     public function handle(TakeMail $takeMail): void
     {
-        // One reader at a time. The lock outlives a killed worker only by its length.
-        $lock = Cache::lock("fetch-mailbox-{$this->accountId}", 20);
-        if (! $lock->get()) {
-            return;
-        }
-        try {
+        // One reader at a time.
+        $hasMore = SessionLock::during("fetch-mailbox-{$this->accountId}", function () use ($takeMail): bool {
             $account = Account::query()->find($this->accountId);
-            if ($account !== null && $account->state === AccountState::Active) {
-                $this->fetch($account, $takeMail);
-            }
-        } finally {
-            $lock->release();
-        }
+
+            return $account !== null && $account->state === AccountState::Active && $this->fetch($account, $takeMail);
+        });
+        // Behind the others who wait for their turn.
+        $hasMore !== true ?: self::dispatch($this->accountId);
     }
 
-    private function fetch(Account $account, TakeMail $takeMail): void
+    /**
+     * @return bool whether there is more to read, when it is its turn again
+     */
+    private function fetch(Account $account, TakeMail $takeMail): bool
     {
         try {
             $mailbox = Mailbox::open($account);
         } catch (MailboxFault $fault) {
             $account->wentWrong($fault->getMessage());
 
-            return;
+            return false;
         }
         try {
-            $this->readOn($account, $mailbox, $takeMail);
+            $hasMore = $this->readOn($account, $mailbox, $takeMail);
             $account->heard();
+
+            return $hasMore;
         } catch (MailboxFault $fault) {
             $account->wentWrong($fault->getMessage());
         } catch (Throwable $fault) {
@@ -69,17 +79,39 @@ final class FetchMailbox implements ShouldQueue
         } finally {
             $mailbox->close();
         }
+
+        return false;
     }
 
-    private function readOn(Account $account, Mailbox $mailbox, TakeMail $takeMail): void
+    private function readOn(Account $account, Mailbox $mailbox, TakeMail $takeMail): bool
     {
         if ($account->uid_validity !== $mailbox->uidValidity) {
             // The server numbers anew: all is read again, and what is here already is recognised.
-            $account->forceFill(['uid_validity' => $mailbox->uidValidity, 'last_uid' => 0])->save();
+            $account->forceFill([
+                'uid_validity' => $mailbox->uidValidity, 'last_uid' => 0, 'reading_uid' => null, 'reading_attempts' => 0,
+            ])->save();
         }
+        $until = now()->addSeconds(self::TURN);
         foreach ($mailbox->uidsAfter($account->last_uid) as $uid) {
-            $takeMail->take($mailbox->raw($uid), $account);
-            $account->forceFill(['last_uid' => $uid])->save();
+            $begun = $account->reading_uid === $uid ? $account->reading_attempts : 0;
+            $account->forceFill(['reading_uid' => $uid, 'reading_attempts' => $begun + 1])->save();
+            try {
+                $raw = $mailbox->raw($uid);
+                $begun >= self::MOST_ATTEMPTS
+                    ? $takeMail->setAside($raw, $account, UnreadableMailException::neverEnded($begun))
+                    : $takeMail->take($raw, $account);
+            } catch (Throwable $fault) {
+                // It ended, with what may pass.
+                $account->forceFill(['reading_uid' => null, 'reading_attempts' => 0])->save();
+                throw $fault;
+            }
+            $account->forceFill(['last_uid' => $uid, 'reading_uid' => null, 'reading_attempts' => 0])->save();
+            // What had been broken off is read alone; else it is enough for once when the turn is over.
+            if ($begun > 0 || now()->greaterThan($until)) {
+                return true;
+            }
         }
+
+        return false;
     }
 }

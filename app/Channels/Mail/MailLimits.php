@@ -17,6 +17,12 @@ final class MailLimits
 
     private const LONGEST_FIELD = 8_192;
 
+    /** Are read however many others stand before them. */
+    private const ALWAYS = [
+        'from', 'sender', 'reply-to', 'return-path', 'to', 'cc', 'subject', 'date', 'message-id', 'in-reply-to', 'references',
+        'delivered-to', 'mime-version', 'content-type', 'content-transfer-encoding', 'content-disposition', 'auto-submitted',
+    ];
+
     /** Some fields are read to another length, in bytes. */
     private const LONGEST = ['to' => 65_536, 'cc' => 65_536, 'references' => 32_768, 'content-type' => 2_048, 'content-disposition' => 2_048];
 
@@ -69,14 +75,13 @@ final class MailLimits
         $kept = [];
         $size = 0;
         $alike = [];
-        $from = 0;
-        // A field with the lines that go on with it.
-        while (preg_match('/\G[^\n]*+(?:\n[ \t][^\n]*+)*+(?:\n|\z)/', $header, $match, 0, $from) === 1 && $match[0] !== '') {
-            $field = $match[0];
-            $from += strlen($field);
+        for ($from = 0; $from < strlen($header); $from = $end) {
+            $end = self::endOfField($header, $from);
+            $field = substr($header, $from, $end - $from);
             $name = strtolower(trim(substr($field, 0, min(80, (int) strpos($field.':', ':')))));
             $alike[$name] = ($alike[$name] ?? 0) + 1;
-            if ($alike[$name] > self::MOST_ALIKE || count($kept) >= self::MOST_FIELDS || $size > self::LONGEST_HEADER) {
+            $isEnough = count($kept) >= self::MOST_FIELDS || $size > self::LONGEST_HEADER;
+            if ($alike[$name] > self::MOST_ALIKE || ($isEnough && ! in_array($name, self::ALWAYS, true))) {
                 $this->marks[] = 'Its header has more fields than are read; all of them are in the original.';
 
                 continue;
@@ -86,6 +91,19 @@ final class MailLimits
         }
 
         return rtrim(implode('', $kept), "\r\n");
+    }
+
+    /**
+     * Where the field ends that begins there, with the lines that go on with it.
+     */
+    private static function endOfField(string $header, int $from): int
+    {
+        $end = $from;
+        do {
+            $end += strcspn($header, "\n", $end) + 1;
+        } while (($header[$end] ?? '') === ' ' || ($header[$end] ?? '') === "\t");
+
+        return min($end, strlen($header));
     }
 
     private function field(string $field, int $longest, string $name): string

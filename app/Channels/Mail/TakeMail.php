@@ -61,6 +61,14 @@ final class TakeMail
     }
 
     /**
+     * Keeps a message apart, unread.
+     */
+    public function setAside(string $raw, Account $account, UnreadableMailException $why): TakenMail
+    {
+        return $this->keepUnreadable($raw, $account, $why);
+    }
+
+    /**
      * Whether the same message may well be taken later: the database was away or busy, or no
      * account is there yet.
      */

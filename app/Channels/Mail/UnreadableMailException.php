@@ -27,6 +27,12 @@ final class UnreadableMailException extends RuntimeException
         ));
     }
 
+    public static function neverEnded(int $times): self
+    {
+        return new self("Reading it was begun {$times} times and never ended: it took too long, or too much memory. Download the original "
+            .'to see what it is; taking it again tries once more.');
+    }
+
     public static function failed(Throwable $cause): self
     {
         return new self('Reading it failed: '.$cause->getMessage(), 0, $cause);

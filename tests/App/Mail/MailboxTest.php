@@ -8,8 +8,12 @@ use App\Channels\AccountState;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\FetchMailbox;
 use App\Channels\Mail\SmtpSender;
+use App\Channels\Mail\UnreadableMail;
 use App\Conversations\Message;
 use App\Support\FileStore;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -36,6 +40,17 @@ function putInto(Account $account, string ...$messages): void
     }
     imap_close($connection);
     imap_errors();
+}
+
+/** Where what it puts on the queue is looked at. */
+function fetch(Account $account): void
+{
+    app()->call([new FetchMailbox($account->id), 'handle']);
+}
+
+function whenStored(Closure $do): void
+{
+    DB::listen(static fn (QueryExecuted $query) => str_starts_with($query->sql, 'insert into `messages`') ? $do() : null);
 }
 
 it('reads what is new in a mailbox, byte for byte, and goes on where it stopped', function (): void {
@@ -73,6 +88,70 @@ it('goes on past a message that cannot be read', function (): void {
     putInto($account, Mails::raw(['Subject' => 'Huge'], str_repeat("x\r\n", 4000)), Mails::raw(['Subject' => 'Small']));
     FetchMailbox::dispatchSync($account->id);
     expect(Message::query()->pluck('subject')->all())->toBe(['Small'])->and($account->refresh()->last_uid)->toBe(2);
+});
+
+it('reads a message that was begun and not ended once more alone, then sets it aside and goes on', function (): void {
+    $account = ownAccount();
+    putInto($account, Mails::raw(['Subject' => 'Before it']));
+    FetchMailbox::dispatchSync($account->id);
+    putInto($account, Mails::raw(['Subject' => 'Held it up']), $raw = Mails::raw(['Subject' => 'After it']));
+    $broken = fn (int $times) => $account->refresh()
+        ->forceFill(['last_uid' => $times, 'reading_uid' => $times + 1, 'reading_attempts' => $times])
+        ->save();
+    $broken(1);
+    Queue::fake();
+    fetch($account);
+    expect(Message::query()->pluck('subject')->all())->toBe(['Before it', 'Held it up'])
+        ->and($account->refresh()->only(['last_uid', 'reading_uid', 'reading_attempts']))
+        ->toBe(['last_uid' => 2, 'reading_uid' => null, 'reading_attempts' => 0]);
+    Queue::assertPushed(FetchMailbox::class, 1);
+
+    $broken(2);
+    fetch($account);
+    $aside = UnreadableMail::query()->sole();
+    expect($aside->reason)->toContain('begun 2 times and never ended')
+        ->and($aside->subject)->toBe('After it')
+        ->and($aside->account_id)->toBe($account->id)
+        ->and(app(FileStore::class)->read($aside->original))->toBe($raw);
+    putInto($account, Mails::raw(['Subject' => 'At last']));
+    fetch($account);
+    expect(Message::query()->pluck('subject')->all())->toBe(['Before it', 'Held it up', 'At last'])
+        ->and($account->refresh()->last_uid)->toBe(4);
+});
+
+it('remembers which message it is about to read, before it reads it', function (): void {
+    $account = ownAccount();
+    putInto($account, Mails::raw(['Subject' => 'One']), Mails::raw(['Subject' => 'Two']));
+    $seen = [];
+    whenStored(function () use ($account, &$seen): void {
+        $seen[] = DB::table('accounts')->where('id', $account->id)->get(['last_uid', 'reading_uid', 'reading_attempts'])->map(
+            static fn (object $row): array => array_values((array) $row)
+        )->sole();
+    });
+    FetchMailbox::dispatchSync($account->id);
+    expect($seen)->toBe([[0, 1, 1], [1, 2, 1]]);
+});
+
+it('does not count as begun what could not be stored just now', function (): void {
+    $account = ownAccount();
+    putInto($account, Mails::raw(['Subject' => 'One']));
+    whenStored(fn () => throw new RuntimeException('The disk is full.'));
+    foreach (range(1, 3) as $time) {
+        FetchMailbox::dispatchSync($account->id);
+    }
+    expect($account->refresh()->only(['last_uid', 'reading_uid', 'reading_attempts']))
+        ->toBe(['last_uid' => 0, 'reading_uid' => null, 'reading_attempts' => 0])
+        ->and($account->last_error)->toContain('The disk is full');
+});
+
+it('gives the next account its turn', function (): void {
+    $account = ownAccount();
+    putInto($account, Mails::raw(['Subject' => 'One']), Mails::raw(['Subject' => 'Two']));
+    whenStored(fn () => $this->travel(20)->seconds());
+    Queue::fake();
+    fetch($account);
+    expect(Message::query()->pluck('subject')->all())->toBe(['One']);
+    Queue::assertPushed(FetchMailbox::class, fn (FetchMailbox $next): bool => $next->accountId === $account->id);
 });
 
 it('says in plain words why a mailbox cannot be read', function (array $settings, string $password, string $said): void {
