@@ -6,12 +6,15 @@ namespace App\Answering;
 
 use App\Channels\Account;
 use App\Channels\ItemKind;
+use App\Channels\Mail\AutomaticMail;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Customers\Handle;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * The ways in which a conversation can be answered, the way of the customer's last message first.
+ * The ways in which a conversation can be answered: first the way by which its customer wrote last as themselves, then those of
+ * others who took part. A machine is never answered.
  */
 final class AnswerRoutes
 {
@@ -26,14 +29,33 @@ final class AnswerRoutes
         $messages = $said === null
             ? $this->latest($conversation)
             : $said->where('direction', Message::IN)->whereNull('partner_thread_id')->sortByDesc('id')->take(self::LATEST)->values();
+        $own = self::ownAddresses($conversation);
+        [$byCustomer, $byOthers] = $messages->partition(static fn (Message $message): bool => ! $message->account->channel->isMail()
+            || in_array(mb_strtolower($message->from_address), $own, true));
         $routes = [];
-        foreach ($messages as $message) {
+        foreach ([...$byCustomer, ...$byOthers] as $message) {
             foreach ($this->ofMessage($message) as $route) {
                 $routes[$route->key] ??= $route;
             }
         }
 
         return array_values($routes) ?: $this->byKnownAddress($conversation, $messages);
+    }
+
+    /**
+     * At which addresses its customer is known, in small letters; of all that is joined in it.
+     *
+     * @return list<string>
+     */
+    public static function ownAddresses(Conversation $conversation): array
+    {
+        $conversation->loadMissing(['customer.handles', 'joined.customer.handles']);
+        $own = [];
+        foreach ([$conversation, ...$conversation->joined] as $part) {
+            array_push($own, ...$part->customer->handles->where('kind', 'email')->pluck('value')->all());
+        }
+
+        return array_values(array_unique($own));
     }
 
     /**
@@ -61,7 +83,7 @@ final class AnswerRoutes
             $address = $message->reply_to ?: $message->from_address;
             $from = $account->answersByMail();
 
-            return ! str_contains($address, '@') || $from === null
+            return ! str_contains($address, '@') || $from === null || AutomaticMail::isNobody($address)
                 ? []
                 : [$this->route($from, ItemKind::Message, false, $address, $message)];
         }
@@ -82,7 +104,11 @@ final class AnswerRoutes
      */
     private function byKnownAddress(Conversation $conversation, Collection $messages): array
     {
-        $address = $conversation->customer()->firstOrFail()->handles()->where('kind', 'email')->orderBy('id')->value('shown');
+        $address = $conversation->customer->handles
+            ->where('kind', 'email')
+            ->sortBy('id')
+            ->reject(static fn (Handle $handle): bool => AutomaticMail::isNobody($handle->value))
+            ->value('shown');
         $account = $conversation->account()->firstOrFail()->answersByMail();
 
         return $address === null || ! $account instanceof Account

@@ -90,7 +90,7 @@ final readonly class SendReply
         $this->alsoDo($locked, $teammate, $reply);
         $item = OutboxItem::queue(
             $message,
-            array_values(array_unique([$route->to, ...$reply->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])),
+            array_values(array_unique([$route->to, ...$message->cc, ...$reply->bcc, ...$this->standingCopies($locked, $route)])),
             $waits, $before === null ? null : [
                 ...$before, CallBack::UNTIL => $this->journal->latest($locked),
                 CallBack::FORM => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? [],
@@ -203,7 +203,10 @@ final readonly class SendReply
             'from_name' => $reply->inOwnName ? $teammate->name : $account->sender_name,
             'from_address' => $account->address,
             'to' => [$route->to],
-            'cc' => $reply->cc,
+            // Who is answered needs no copy.
+            'cc' => array_values(array_filter(
+                $reply->cc, static fn (string $address): bool => mb_strtolower($address) !== mb_strtolower($route->to)
+            )),
             'bcc' => $reply->bcc === [] ? null : $reply->bcc,
             'subject' => $reply->subject === null
                 ? 'Re: '.ConversationNumber::mark(self::withoutReplyMarks($conversation->subject), $conversation->id)

@@ -103,7 +103,9 @@ final class HtmlLimits
         }
         $isEnd = $next === '/';
         $from = $sign + ($isEnd ? 2 : 1);
-        $name = ctype_alpha($this->html[$from] ?? '') ? strtolower(substr($this->html, $from, strspn($this->html, self::NAME, $from, 60))) : '';
+        $name = ctype_alpha($this->html[$from] ?? '')
+            ? strtolower(substr($this->html, $from, strspn($this->html, self::NAME, $from, 60)))
+            : '';
         $end = $name === '' ? null : $this->endOfTag($from);
         if ($end === null) {
             $this->kept .= '&lt;';

@@ -7,6 +7,7 @@ namespace App\Workspace;
 use App\Answering\AnswerRoutes;
 use App\Answering\Draft;
 use App\Answering\PartnerThread;
+use App\Answering\PeopleInCopy;
 use App\Answering\ScheduledReply;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
@@ -34,6 +35,7 @@ final readonly class ConversationPage
         private StoreHours $hours,
         private JournalSentence $sentence,
         private AnswerRoutes $routes,
+        private PeopleInCopy $peopleInCopy,
         private Panels $panels,
         private PersonsPosts $posts,
         private OwnFields $ownFields,
@@ -62,6 +64,8 @@ final readonly class ConversationPage
             ->get()
             ->keyBy('kind') : new Collection;
 
+        $said = Trail::messages($trail);
+        $routes = $this->routes->of($conversation, $said);
         $choices = Choices::of([...$this->offers(), ...$this->panels->offers()]);
 
         return [
@@ -80,7 +84,8 @@ final readonly class ConversationPage
             'hasBegun' => $drafts->contains(static fn (Draft $draft): bool => $draft->text !== '' || $draft->files !== []),
             'noteDraft' => $drafts->get(Draft::NOTE),
             'onceKey' => RandomUuid::make(),
-            'routes' => $this->routes->of($conversation, Trail::messages($trail)),
+            'routes' => $routes,
+            'inCopy' => $this->peopleInCopy->of($conversation, $said, $routes),
             ...$choices,
             ...$this->panels->content($conversation, $teammate, $there),
             'isFollowed' => $there->has('follows'),

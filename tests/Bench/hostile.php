@@ -34,10 +34,14 @@ if (($argv[3] ?? '') !== 'child') {
     echo "| what it is | taken in, s | shown, s | memory, MB | what becomes of it |\n|---|---|---|---|---|\n";
     $slow = 0;
     foreach (array_filter($kinds, static fn (string $kind): bool => in_array($argv[2] ?? '', ['', $kind], true)) as $kind) {
-        $child = new Process([PHP_BINARY, '-d', 'pcov.enabled=0', '-d', 'memory_limit=1G', __FILE__, (string) $megabytes, $kind, 'child']);
+        $child = new Process(
+            [PHP_BINARY, '-d', 'pcov.enabled=0', '-d', 'memory_limit=1G', __FILE__, (string) $megabytes, $kind, 'child']
+        );
         $child->setTimeout(120)->run();
         $line = trim($child->getOutput());
-        $row = $child->isSuccessful() && str_starts_with($line, '|') ? $line : "| {$kind} | **not taken** | | | ".substr($line, 0, 200).' |';
+        $row = $child->isSuccessful() && str_starts_with($line, '|')
+            ? $line
+            : "| {$kind} | **not taken** | | | ".substr($line, 0, 200).' |';
         $slow += preg_match('/^\|[^|]+\| ([\d.]+) /', $row, $time) === 1 && (float) $time[1] < $wanted ? 0 : 1;
         echo $row, "\n";
     }

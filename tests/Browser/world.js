@@ -109,8 +109,7 @@ function setting(name) {
     return readFileSync(path.join(variable, '.env'), 'utf8').match(new RegExp(`^${name}=(.*)$`, 'm'))[1];
 }
 
-// Everything in a customer's mailbox, read over IMAP, the oldest first.
-export async function mailbox(address) {
+async function imapOf(address) {
     const client = new ImapFlow({
         host: '127.0.0.1',
         port: imapPort,
@@ -120,6 +119,19 @@ export async function mailbox(address) {
         logger: false,
     });
     await client.connect();
+    return client;
+}
+
+// Puts a message into a mailbox as it is, byte for byte.
+export async function putInto(address, raw) {
+    const client = await imapOf(address);
+    await client.append('INBOX', raw);
+    await client.logout();
+}
+
+// Everything in a customer's mailbox, read over IMAP, the oldest first.
+export async function mailbox(address) {
+    const client = await imapOf(address);
     const lock = await client.getMailboxLock('INBOX');
     try {
         const messages = [];

@@ -46,7 +46,9 @@ final class HostileMail
             'table rows' => $html('<tr><td>A</td></tr>', '<table>', '</table>'),
             'table rows, never closed' => $html('<tr><td>', '<table>'),
             'cells of one row' => $html('<td>', '<table><tr>'),
-            'attributes of one element' => static fn (int $size): string => self::mail(self::HTML, '<p '.self::counted('a%d=x ', $size).'>Hello</p>'),
+            'attributes of one element' => static fn (int $size): string => self::mail(
+                self::HTML, '<p '.self::counted('a%d=x ', $size).'>Hello</p>'
+            ),
             'one attribute' => $html('x', '<p title="', '">Hello</p>'),
             'pictures' => $html('<img src="https://x.example/a.png">'),
             'empty quotes' => $html('<blockquote></blockquote>'),
@@ -108,9 +110,9 @@ final class HostileMail
      */
     private static function inHeaders(): array
     {
-        $field = static fn (string $name, string $piece, string $before = '', string $after = ''): Closure => static fn (int $size): string => self::mail(
-            [$name => $before.self::filled($piece, $size).$after], 'Hello'
-        );
+        $field = static fn (string $name, string $piece, string $before = '', string $after = ''): Closure => static fn (
+            int $size
+        ): string => self::mail([$name => $before.self::filled($piece, $size).$after], 'Hello');
         $counted = static fn (string $name, string $format): Closure => static fn (int $size): string => self::mail(
             [$name => rtrim(self::counted($format, $size), ", \r\n")], 'Hello'
         );

@@ -29,7 +29,15 @@ final class AutomaticMail
             || in_array(strtolower($headers->raw('Precedence')), self::PRECEDENCES, true)
             || self::hasAny($headers, self::LIST_FIELDS)
             || ($suppress !== '' && $suppress !== 'none')
-            || preg_match(self::NOBODY, $headers->sender()->value) === 1;
+            || self::isNobody($headers->sender()->value);
+    }
+
+    /**
+     * Whether nobody reads what is sent there.
+     */
+    public static function isNobody(string $address): bool
+    {
+        return preg_match(self::NOBODY, $address) === 1;
     }
 
     /**

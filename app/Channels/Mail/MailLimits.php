@@ -24,7 +24,9 @@ final class MailLimits
     ];
 
     /** Some fields are read to another length, in bytes. */
-    private const LONGEST = ['to' => 65_536, 'cc' => 65_536, 'references' => 32_768, 'content-type' => 2_048, 'content-disposition' => 2_048];
+    private const LONGEST = [
+        'to' => 65_536, 'cc' => 65_536, 'references' => 32_768, 'content-type' => 2_048, 'content-disposition' => 2_048,
+    ];
 
     /** As often as one field is read that stands there several times. */
     private const MOST_ALIKE = 50;

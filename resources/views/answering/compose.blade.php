@@ -56,12 +56,13 @@
             value="{{ $form['html'] ?? '' }}">@endif
         @if (count($routes) > 0 && $routes[0]->account->channel->isMail())
             <details class="copies" id="reply-copies"
-                @if (array_filter(array_intersect_key($form, ['subject' => 1, 'cc' => 1, 'bcc' => 1, 'own_name' => 1])) !== []) open
-                @endif><summary>Subject, Cc, Bcc, my own name</summary>
+                @if ($inCopy !== [] || array_filter(array_intersect_key($form, [
+                    'subject' => 1, 'cc' => 1, 'bcc' => 1, 'own_name' => 1,
+                ])) !== []) open @endif><summary>Subject, Cc, Bcc, my own name</summary>
                 <div class="copies-fields"><label for="reply-subject">Subject</label><input class="form-control form-control-sm"
                     id="reply-subject" name="subject" value="{{ $form['subject'] ?? '' }}" maxlength="300" placeholder="as before">
                 <label for="reply-cc">Cc</label><input class="form-control form-control-sm" id="reply-cc" name="cc"
-                    value="{{ $form['cc'] ?? '' }}" maxlength="2000">
+                    value="{{ $form['cc'] ?? implode(', ', $inCopy) }}" maxlength="2000">
                 <label for="reply-bcc">Bcc</label><input class="form-control form-control-sm" id="reply-bcc" name="bcc"
                     value="{{ $form['bcc'] ?? '' }}" maxlength="2000">
                 <label class="copies-check"><input type="checkbox" class="form-check-input" name="own_name" value="1"

@@ -89,13 +89,16 @@ final class OddMails
             ],
             'a header that begins with a broken line' => [
                 "this is no header line\r\n and goes on\r\n".Mails::raw(),
-                ['subject' => 'Where is my kite', 'from' => 'tomas@hruby.example', 'to' => ['care@brindle.example'], 'marks' => 1, ...$text],
+                [
+                    'subject' => 'Where is my kite', 'from' => 'tomas@hruby.example', 'to' => ['care@brindle.example'], 'marks' => 1,
+                    ...$text,
+                ],
             ],
             'a text that begins like a header and is none' => [
                 "Hello,\r\nSubject: my kite\r\n\r\nWhere is it?", ['text_contains' => 'Where is it?', 'subject' => ''],
             ],
             '30,000 references' => [
-                Mails::raw(['References' => implode("\r\n ", array_map(static fn (int $n): string => "<m{$n}@x.example>", range(1, 30_000)))]),
+                Mails::raw(['References' => self::repeated("<m%d@x.example>\r\n ", 30_000).'<last@x.example>']),
                 ['marks' => 1, ...$text],
             ],
             '20,000 encoded words in the name' => [
@@ -103,7 +106,7 @@ final class OddMails
                 ['from' => 'ana@wrenfield.example', 'marks' => 1, ...$text],
             ],
             '20,000 parameters of its type' => [
-                Mails::raw(['Content-Type' => 'text/plain'.implode('', array_map(static fn (int $n): string => ";\r\n a{$n}=x", range(1, 20_000)))]),
+                Mails::raw(['Content-Type' => 'text/plain'.self::repeated(";\r\n a%d=x", 20_000)]),
                 ['marks' => 1, ...$text],
             ],
             'no header at all' => ["just a line of text\r\nand one more", ['text' => "just a line of text\nand one more"]],
@@ -326,7 +329,10 @@ final class OddMails
                 ['text_contains' => 'The end.', 'html_contains' => '<td>blue</td>', 'marks' => 0],
             ],
             'a picture as data in the text' => [
-                Mails::raw(['Content-Type' => 'text/html'], '<p>See <img alt="the tear" src="data:image/png;base64,'.str_repeat('QUJD', 50_000).'"> here</p>'),
+                Mails::raw(
+                    ['Content-Type' => 'text/html'],
+                    '<p>See <img alt="the tear" src="data:image/png;base64,'.str_repeat('QUJD', 50_000).'"> here</p>'
+                ),
                 ['text' => 'See [the tear] here', 'marks' => 0],
             ],
             'less-than signs and quotes that are not closed' => [
@@ -342,7 +348,8 @@ final class OddMails
                 ['text_contains' => 'Here they are.', 'marks' => 1],
             ],
             'a text of 1,200,000 characters' => [
-                Mails::raw([], str_repeat("Where is my large kite?\r\n", 50_000).'The end.'), ['text_contains' => 'large kite', 'marks' => 1],
+                Mails::raw([], str_repeat("Where is my large kite?\r\n", 50_000).'The end.'),
+                ['text_contains' => 'large kite', 'marks' => 1],
             ],
             'HTML 2,000 elements deep' => [
                 Mails::raw(['Content-Type' => 'text/html'], str_repeat('<div>', 2000).'deep'.str_repeat('</div>', 2000)),
@@ -385,5 +392,10 @@ final class OddMails
 
         return "From: Tomas <tomas@hruby.example>\r\nTo: care@brindle.example\r\nSubject: deep\r\nMessage-ID: "
             ."<deep{$depth}@x.example>\r\nMIME-Version: 1.0\r\n{$body}";
+    }
+
+    private static function repeated(string $format, int $times): string
+    {
+        return implode('', array_map(static fn (int $number): string => sprintf($format, $number), range(1, $times)));
     }
 }
