@@ -142,9 +142,9 @@ final readonly class ReplyController
     {
         $conversation = $scheduled->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
+        $teammate = SignedIn::teammate($request);
         $this->scheduleReply->callOff(
-            $scheduled, Actor::teammate(SignedIn::teammate($request)),
-            "by {SignedIn::teammate($request)->name}; what was written is a draft again"
+            $scheduled, Actor::teammate($teammate), "by {$teammate->name}; what was written is a draft again"
         );
 
         return $this->done($conversation, 'Called off. What was written is a draft of its author again.');
@@ -154,7 +154,7 @@ final readonly class ReplyController
     {
         $conversation = $scheduled->conversation()->firstOrFail();
         Gate::authorize('reply', $conversation);
-        $this->scheduleReply->send($scheduled->load(['conversation', 'teammate']));
+        $this->scheduleReply->sendNow($scheduled->load(['conversation', 'teammate']));
         $scheduled->refresh();
 
         return $scheduled->state === ScheduledReply::SENT

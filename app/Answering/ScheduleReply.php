@@ -10,13 +10,14 @@ use App\Conversations\Actor;
 use App\Conversations\CameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\ConversationState;
 use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\JournalSentence;
 use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
 use App\Templates\TemplateProblem;
+use App\Workspace\LastLook;
 use App\Workspace\Trail;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
@@ -31,18 +32,18 @@ final readonly class ScheduleReply
 {
     private const AT_ONCE = 50;
 
-    public function __construct(private SendReply $sendReply, private Journal $journal, private Trail $trail) {}
+    public function __construct(private SendReply $sendReply, private Journal $journal, private Trail $trail, private LastLook $lastLook,
+        private JournalSentence $sentence) {}
 
     /**
-     * @throws ConversationRefused when there is nothing to send, or the time has passed
+     * Checked like one that is sent now.
+     *
+     * @throws ConversationRefused|FieldRefused when it could not be sent, or the time has passed
+     * @throws CameInBetween when others did something that its author has not seen
      */
     public function schedule(
         Conversation $conversation, Teammate $teammate, ReplyToSend $reply, DateTimeInterface $at, bool $unlessAnswered
     ): ScheduledReply {
-        if (trim($reply->text) === '' && $reply->files === []) {
-            throw ConversationRefused::nothingWritten();
-        }
-        SendReply::refuseUnfilled($reply);
         if (CarbonImmutable::instance($at)->isPast()) {
             throw ConversationRefused::sentInThePast();
         }
@@ -50,17 +51,15 @@ final readonly class ScheduleReply
 
         return DB::transaction(function () use ($conversation, $teammate, $reply, $at, $unlessAnswered, $key): ScheduledReply {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            if ($locked->state === ConversationState::Closed) {
-                throw ConversationRefused::closed($locked->number());
-            }
             $earlier = ScheduledReply::query()->where('once_key', $key)->first();
             if ($earlier !== null) {
                 return $earlier;
             }
+            $this->sendReply->refuseIfNotNow($locked, $teammate, $reply);
             $scheduled = new ScheduledReply;
             $scheduled->forceFill([
                 'conversation_id' => $locked->id, 'teammate_id' => $teammate->id,
-                'reply' => [...$reply->toArray(), 'form' => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? []],
+                'reply' => [...$reply->toArray(), 'seen' => $reply->seen, 'form' => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? []],
                 'send_at' => $at,
                 'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
             ])->save();
@@ -124,9 +123,18 @@ final readonly class ScheduleReply
     }
 
     /**
-     * Two workers at once send it once, by the key of the form it was written in. What cannot be sent is called off.
+     * Somebody has looked at all there is, and wants it sent.
      */
-    public function send(ScheduledReply $scheduled): void
+    public function sendNow(ScheduledReply $scheduled): void
+    {
+        $this->send($scheduled, true);
+    }
+
+    /**
+     * Two workers at once send it once, by the key of the form it was written in. What cannot be sent, or what something
+     * came before that its author has not seen, is called off, and its author is told.
+     */
+    private function send(ScheduledReply $scheduled, bool $isWanted = false): void
     {
         if (ScheduledReply::query()->whereKey($scheduled->id)->value('state') !== ScheduledReply::DUE) {
             return;
@@ -137,16 +145,29 @@ final readonly class ScheduleReply
             : Conversation::query()->findOrFail($scheduled->conversation->joined_into_id);
         try {
             $this->sendReply->send(
-                $conversation, $scheduled->teammate, ReplyToSend::kept($scheduled->reply, $this->trail->lastSeen($conversation))
+                $conversation, $scheduled->teammate, ReplyToSend::kept(
+                    $scheduled->reply, $isWanted ? $this->trail->lastSeen($conversation) : $this->seen($scheduled, $conversation)
+                )
             );
             ScheduledReply::query()
                 ->whereKey($scheduled->id)
                 ->where('state', ScheduledReply::DUE)
                 ->update(['state' => ScheduledReply::SENT]);
-        } catch (ConversationRefused|CameInBetween|FieldRefused|TemplateProblem $why) {
+        } catch (CameInBetween $between) {
+            $what = $this->sentence->of($between->entries->last() ?? throw $between);
+            $this->callOff($scheduled, Actor::application(), mb_substr("something came in between: {$what}; what was written is a draft again", 0, 300));
+        } catch (ConversationRefused|FieldRefused|TemplateProblem $why) {
             $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
         } catch (Throwable $defect) {
             report($defect);
         }
+    }
+
+    /**
+     * The newest entry that its author has seen: when it was planned, or at a look since.
+     */
+    private function seen(ScheduledReply $scheduled, Conversation $conversation): int
+    {
+        return max((int) ($scheduled->reply['seen'] ?? 0), $this->lastLook->seen($conversation, $scheduled->teammate));
     }
 }

@@ -75,10 +75,7 @@ final readonly class SendReply
     private function store(Conversation $conversation, Teammate $teammate, ReplyToSend $reply, string $key): Message
     {
         $locked = Conversation::query()->lockForUpdate()->with('account')->findOrFail($conversation->id);
-        $this->refuseIfImpossible($locked, $reply);
-        $reply->automatic ?: $this->check->since($locked, $reply->seen, $teammate);
-        $route = $this->route($locked, $reply);
-        $this->refuseAgainstItsRules($locked, $route, $reply);
+        $route = $this->refuseIfNotNow($locked, $teammate, $reply);
         $waits = $reply->waits ?? (int) config('cairnfield.outbox.call_back_seconds');
         $before = $waits > 0 ? $this->snapshot->take($locked) : null;
         $message = $this->storeMessage($locked, $teammate, $reply, $route, $key);
@@ -110,6 +107,22 @@ final readonly class SendReply
         if ($gaps !== []) {
             throw ConversationRefused::unfilled($gaps);
         }
+    }
+
+    /**
+     * What would be refused if it were sent now.
+     *
+     * @throws ConversationRefused|FieldRefused
+     * @throws CameInBetween when others did something that this person has not seen
+     */
+    public function refuseIfNotNow(Conversation $locked, Teammate $teammate, ReplyToSend $reply): AnswerRoute
+    {
+        $this->refuseIfImpossible($locked, $reply);
+        $reply->automatic ?: $this->check->since($locked, $reply->seen, $teammate);
+        $route = $this->route($locked, $reply);
+        $this->refuseAgainstItsRules($locked, $route, $reply);
+
+        return $route;
     }
 
     private function refuseIfImpossible(Conversation $conversation, ReplyToSend $reply): void

@@ -15,6 +15,17 @@ use Illuminate\Support\Facades\DB;
 final class LastLook
 {
     /**
+     * The newest entry that they have been shown; 0 where they never looked.
+     */
+    public function seen(Conversation $conversation, Teammate $teammate): int
+    {
+        return (int) DB::table('conversation_looks')
+            ->where('conversation_id', $conversation->id)
+            ->where('teammate_id', $teammate->id)
+            ->value('entry_id');
+    }
+
+    /**
      * Notes that they look now.
      *
      * @param  int  $seen  the newest entry that they are shown

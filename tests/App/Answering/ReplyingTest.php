@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Answering\AddNote;
 use App\Answering\Draft;
 use App\Answering\Outbox\ComposeOutgoing;
 use App\Answering\ScheduledReply;
@@ -12,6 +13,13 @@ use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
+use App\Fields\About;
+use App\Fields\FieldKind;
+use App\Notifications\News;
+use App\Notifications\NewsKind;
+use App\Notifications\NotifyFromJournal;
+use App\Sorting\ArrangeFields;
+use App\Sorting\Outcome;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -211,9 +219,62 @@ it('goes on in the conversation that took it in: sent there, and called off by a
     $this->post("/conversations/{$other->id}/join", ['other' => $this->conversation->number()])->assertSessionHas('done');
     Mails::take(Mails::raw(['From' => 'work@hruby.example', 'In-Reply-To' => '<same@hruby.example>'], 'Hello?'));
     expect(ScheduledReply::query()->where('state', ScheduledReply::CALLED_OFF)->sole()->reply['text'])->toBe('Unless');
+    // Its author has read what came since.
+    $this->get("/conversations/{$other->id}")->assertOk();
     CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
     app(ScheduleReply::class)->sendDue();
     expect(Message::query()->where('direction', Message::OUT)->sole()->conversation_id)->toBe($other->id);
+});
+
+it('does not send it where something came in between that its author has not seen, and tells them', function (Closure $between): void {
+    app(NotifyFromJournal::class)->run();
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'text' => 'At its time', 'cc' => 'boss@hruby.example'])
+        ->assertSessionHas('done');
+    $between();
+    CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
+    app(ScheduleReply::class)->sendDue();
+    $draft = Draft::for($this->conversation, $this->teammate('ilse'), Draft::REPLY)->sole();
+    expect(Message::query()->where('text', 'At its time')->exists())->toBeFalse()
+        ->and(ScheduledReply::query()->sole())->state->toBe(ScheduledReply::CALLED_OFF)
+        ->reason->toContain('something came in between')
+        ->and($draft->text)->toBe('At its time')
+        ->and($draft->details['cc'])->toBe('boss@hruby.example');
+    app(NotifyFromJournal::class)->run();
+    expect(News::query()->where('teammate_id', $this->teammate('ilse')->id)->pluck('kind')->all())->toContain(NewsKind::NotSent);
+})->with([
+    'a colleague’s answer' => [fn () => test()->answer(test()->conversation, 'I was faster.', 'mads')],
+    'the customer' => [fn () => Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>'], 'It came.'))],
+    'a note' => [fn () => app(AddNote::class)->add(test()->conversation, test()->teammate('mads'), 'Do not send it!', 'note-1')],
+]);
+
+it('sends it where its author has seen what came in between, and by hand in any case', function (): void {
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'text' => 'At its time']);
+    app(AddNote::class)->add($this->conversation, $this->teammate('mads'), 'He called.', 'note-1');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('He called.');
+    CarbonImmutable::setTestNow('2026-11-24T08:00:00Z');
+    app(ScheduleReply::class)->sendDue();
+    expect(Message::query()->where('direction', Message::OUT)->sole()->text)->toBe('At its time');
+
+    ($this->send)(['when' => 'at', 'at' => '2026-11-25T09:00', 'text' => 'By hand']);
+    app(AddNote::class)->add($this->conversation, $this->teammate('mads'), 'He called again.', 'note-2');
+    $this->post('/scheduled/'.ScheduledReply::query()->latest('id')->value('id').'/send-now')->assertSessionHas('done', 'Sent.');
+});
+
+it('is checked when it is planned like one that is sent now', function (): void {
+    $seen = (int) JournalEntry::query()->max('id');
+    app(AddNote::class)->add($this->conversation, $this->teammate('mads'), 'Wait!', 'note-1');
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'seen' => $seen])->assertSee('Wait!');
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'then' => 'resolved'])->assertSessionHas('problem');
+    app(ArrangeFields::class)->make(About::Conversation, 'Batch', FieldKind::Text, [], true);
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00', 'then' => 'resolved', 'outcome' => Outcome::query()->value('id')])
+        ->assertSessionHas('problem', fn (string $problem): bool => str_contains($problem, 'Batch'));
+    expect(ScheduledReply::query()->count())->toBe(0);
+});
+
+it('says who called it off', function (): void {
+    ($this->send)(['when' => 'at', 'at' => '2026-11-24T09:00']);
+    $this->actingAs($this->teammate('mads'))->post('/scheduled/'.ScheduledReply::query()->value('id').'/call-off');
+    expect(ScheduledReply::query()->value('reason'))->toBe('by Mads Overgaard; what was written is a draft again');
 });
 
 it('sends nothing that was called off, however often it is asked to send it now', function (): void {
