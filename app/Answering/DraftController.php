@@ -19,6 +19,9 @@ final readonly class DraftController
 {
     use ActsOnConversation;
 
+    /** What a form has beside the text, to be kept as it is chosen. */
+    private const CHOSEN = ['cc', 'bcc', 'subject', 'then', 'outcome', 'route', 'when', 'at', 'days'];
+
     public function __construct(private KeepDraft $keepDraft, private LocalTime $time, private HtmlCleaner $cleaner) {}
 
     public function keep(Request $request, Conversation $conversation, string $kind): Response
@@ -27,10 +30,9 @@ final readonly class DraftController
         $written = $request->validate([
             'text' => ['nullable', 'string', 'max:1000000'], 'html' => ['nullable', 'string', 'max:1000000'],
             'once' => ['required', 'uuid'],
+            ...array_fill_keys(self::CHOSEN, ['nullable', 'string', 'max:2000']),
         ]);
-        $details = $kind === Draft::REPLY && $request->has('html')
-            ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? '']
-            : [];
+        $details = $kind === Draft::REPLY ? $this->details($request, $written) : [];
         $teammate = SignedIn::teammate($request);
         $draft = $this->keepDraft->unlessSent(
             $conversation, $teammate, $kind, $written['once'],
@@ -38,6 +40,22 @@ final readonly class DraftController
         );
 
         return response($draft === null ? '' : 'draft kept '.e($this->time->clock($draft->updated_at)));
+    }
+
+    /**
+     * What was chosen beside the text, as far as the form had it.
+     *
+     * @param  array<string, mixed>  $written
+     * @return array<string, string|bool>
+     */
+    private function details(Request $request, array $written): array
+    {
+        return [
+            ...($request->has('html') ? ['html' => RichText::of($written['html'] ?? null, $this->cleaner)->html ?? ''] : []),
+            ...array_map(strval(...), array_intersect_key($written, array_flip(self::CHOSEN))),
+            // A box that is not ticked is not in the form.
+            ...($request->has('then') ? ['own_name' => $request->boolean('own_name')] : []),
+        ];
     }
 
     public function attach(Request $request, Conversation $conversation): Response

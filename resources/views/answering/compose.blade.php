@@ -49,8 +49,8 @@
         <textarea id="reply-text" name="text" rows="3" placeholder="Answer {{ explode(' ', $conversation->customer->name)[0] }} …"
             data-send-with-ctrl-enter data-takes-templates="/conversations/{{ $conversation->id }}/templates"
             aria-describedby="template-place" hx-post="/conversations/{{ $conversation->id }}/drafts/reply"
-            hx-trigger="input changed delay:600ms, change" hx-target="#reply-kept" hx-swap="innerHTML"
-            hx-include="this, #reply-html" hx-encoding="application/x-www-form-urlencoded">{{
+            hx-trigger="input changed delay:600ms, change from:#reply-form" hx-target="#reply-kept" hx-swap="innerHTML"
+            hx-include="#reply-form" hx-encoding="application/x-www-form-urlencoded">{{
             $replyDraft?->text }}</textarea>
         @if (count($routes) > 0 && $routes[0]->account->channel->isMail())<input type="hidden" name="html" id="reply-html"
             value="{{ $form['html'] ?? '' }}">@endif

@@ -89,6 +89,18 @@ it('comes back whole when it is called off, by whom or what ever', function (Clo
     'by the customer’s answer' => [fn () => Mails::take(Mails::raw(['In-Reply-To' => '<first@hruby.example>'], 'It came!'))],
 ]);
 
+it('is kept whole while it is written', function (): void {
+    $written = [...$this->written, 'once' => (string) Str::uuid()];
+    $this->post("{$this->at}/drafts/reply", $written)->assertOk()->assertSee('draft kept');
+    expect(($this->form)())->toEqual($this->written);
+    // A box that is no longer ticked is not in what is sent.
+    $this->post("{$this->at}/drafts/reply", [...array_diff_key($written, ['own_name' => 1]), 'cc' => '']);
+    expect(($this->form)()['cc'])->toBe('')->and(($this->form)()['own_name'] ?? null)->toBeFalsy();
+    // A page that is left in a hurry sends the text alone.
+    $this->post("{$this->at}/drafts/reply", ['text' => 'In a hurry', 'once' => (string) Str::uuid()]);
+    expect(($this->form)())->text->toBe('In a hurry')->subject->toBe($this->written['subject']);
+});
+
 it('puts what was begun since below what comes back, and keeps the choices of that', function (): void {
     ($this->send)(['when' => 'now', 'text' => 'The first one'])->assertSessionHas('done');
     $this->post("{$this->at}/drafts/reply", ['text' => 'The second one', 'once' => (string) Str::uuid()]);
