@@ -59,7 +59,10 @@ final readonly class ScheduleReply
             $scheduled = new ScheduledReply;
             $scheduled->forceFill([
                 'conversation_id' => $locked->id, 'teammate_id' => $teammate->id,
-                'reply' => [...$reply->toArray(), 'seen' => $reply->seen, 'form' => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? []],
+                'reply' => [
+                    ...$reply->toArray(), 'seen' => $reply->seen,
+                    'form' => Draft::for($locked, $teammate, Draft::REPLY)->first()->details ?? [],
+                ],
                 'send_at' => $at,
                 'unless_answered' => $unlessAnswered, 'state' => ScheduledReply::DUE, 'once_key' => $key,
             ])->save();
@@ -155,7 +158,8 @@ final readonly class ScheduleReply
                 ->update(['state' => ScheduledReply::SENT]);
         } catch (CameInBetween $between) {
             $what = $this->sentence->of($between->entries->last() ?? throw $between);
-            $this->callOff($scheduled, Actor::application(), mb_substr("something came in between: {$what}; what was written is a draft again", 0, 300));
+            $why = "something came in between: {$what}; what was written is a draft again";
+            $this->callOff($scheduled, Actor::application(), mb_substr($why, 0, 300));
         } catch (ConversationRefused|FieldRefused|TemplateProblem $why) {
             $this->callOff($scheduled, Actor::application(), mb_substr($why->getMessage(), 0, 300));
         } catch (Throwable $defect) {

@@ -32,6 +32,7 @@ final readonly class ReceivedMessage
      * @param  list<string>  $junkReasons  what the channel itself takes for a sign of junk
      * @param  array<string, string>  $fields  what was written, by the name of a field that the store has made itself
      * @param  bool  $wantsReceipt  whether they are to be told the number that it got
+     * @param  Bounce|null  $bounce  what it says of a message of ours, where a mail system wrote it
      */
     public function __construct(
         public Channel $channel,
@@ -58,6 +59,7 @@ final readonly class ReceivedMessage
         public array $junkReasons = [],
         public array $fields = [],
         public bool $wantsReceipt = false,
+        public ?Bounce $bounce = null,
     ) {}
 
     /**

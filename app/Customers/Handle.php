@@ -7,6 +7,7 @@ namespace App\Customers;
 use App\Channels\Channel;
 use App\Channels\ChannelType;
 use App\Support\Row;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -18,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $value
  * @property string $shown
  * @property string $why
+ * @property CarbonImmutable|null $undeliverable_since when mail to it came back; null while it works, as far as we know
+ * @property string|null $undeliverable_why
  * @property Customer $customer
  */
 final class Handle extends Row
@@ -44,6 +47,11 @@ final class Handle extends Row
     public function kindLabel(): string
     {
         return self::kinds()[$this->kind] ?? $this->kind;
+    }
+
+    protected function casts(): array
+    {
+        return ['undeliverable_since' => 'immutable_datetime'];
     }
 
     /**

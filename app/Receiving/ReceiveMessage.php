@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Receiving;
 
 use App\Answering\AskPartner;
+use App\Answering\NoteUndelivered;
 use App\Answering\ScheduleReply;
 use App\Channels\Account;
 use App\Channels\ItemKind;
@@ -67,6 +68,7 @@ final readonly class ReceiveMessage implements Receives
         private AskPartner $askPartner,
         private ChangeState $state,
         private CurrentCause $cause,
+        private NoteUndelivered $undelivered,
         private FillOwnFields $fillOwnFields,
         private SendReceipt $sendReceipt,
     ) {}
@@ -118,14 +120,25 @@ final readonly class ReceiveMessage implements Receives
         // What one person sends at the same moment by two workers is put into one conversation.
         $known = $this->customers->known($received->sender, $received->item !== null);
         $orders = $this->findOrders->for($arrival->subject."\n".$arrival->text, $received->item?->orderNumber);
-        $decision = $received->item === null
-            ? $this->findThread->for($received, $known?->id)
-            : $this->findPersonThread->for($account, $received->item, $known?->id);
+        $returned = $received->bounce === null ? null : $this->undelivered->messageOf($received->bounce);
+        $decision = match (true) {
+            $returned !== null => ThreadingDecision::continues($returned->conversation_id, ThreadedBy::References),
+            // Reports about other matters have nothing to do with each other.
+            $received->bounce !== null => ThreadingDecision::beginsNew(),
+            $received->item === null => $this->findThread->for($received, $known?->id),
+            default => $this->findPersonThread->for($account, $received->item, $known?->id),
+        };
         $isNew = $decision->continues === null;
         $conversation = $isNew
             ? $this->begin($account, $arrival, $decision, $orders, $known)
             : $this->goOnIn($decision->continues);
         $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
+        if ($returned !== null) {
+            $this->takeBounce($account, $conversation, $arrival, $message, $returned);
+
+            return $message;
+        }
+        $received->automatic || $received->item !== null ?: NoteUndelivered::works($received->sender->value);
         $partner = $isNew || $received->item !== null ? null : $this->askPartner->threadOf($received, $conversation);
         if ($partner !== null) {
             // The customer never sees it, and does not wait because of it.
@@ -167,6 +180,18 @@ final readonly class ReceiveMessage implements Receives
         }
 
         return $message;
+    }
+
+    /**
+     * A mail system says that an answer did not arrive: the customer has written nothing.
+     */
+    private function takeBounce(Account $account, Conversation $conversation, Arrival $arrival, Message $message, Message $returned): void
+    {
+        $this->journal->recordAll($conversation, [
+            new MessageReceived($arrival->received->channel, $account->address, false, null), Actor::customer(),
+            'it is about an answer that we sent', $message,
+        ]);
+        $arrival->received->bounce === null ?: $this->undelivered->bounced($conversation, $returned, $arrival->received->bounce);
     }
 
     /**

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Answering\Outbox;
 
 use App\Answering\Happened\Delivered;
-use App\Answering\Happened\DeliveryFailed as UndeliveredAnswer;
+use App\Answering\NoteUndelivered;
 use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
 use App\Conversations\Actor;
+use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Conversations\OutboxItem;
 use Illuminate\Bus\Queueable;
@@ -42,8 +43,9 @@ final class DeliverOutboxItem implements ShouldQueue
         $this->onQueue('outbox');
     }
 
-    public function handle(MessageSender $sender, ComposeOutgoing $compose, Journal $journal): void
-    {
+    public function handle(
+        MessageSender $sender, ComposeOutgoing $compose, Journal $journal, NoteUndelivered $undelivered
+    ): void {
         $item = OutboxItem::lease($this->itemId);
         if ($item === null) {
             return;
@@ -51,12 +53,12 @@ final class DeliverOutboxItem implements ShouldQueue
         try {
             $outsideId = $sender->deliver($compose->of($item));
         } catch (DeliveryFailed $failure) {
-            $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $journal, $failure->retryAfter);
+            $this->recordFailure($item, $failure->getMessage(), $failure->isFinal, $undelivered, $failure->retryAfter);
 
             return;
         } catch (Throwable $defect) {
             report($defect);
-            $this->recordFailure($item, 'The message could not be put together: '.$defect->getMessage(), false, $journal);
+            $this->recordFailure($item, 'The message could not be put together: '.$defect->getMessage(), false, $undelivered);
 
             return;
         }
@@ -73,14 +75,15 @@ final class DeliverOutboxItem implements ShouldQueue
         $journal->record($item->message->conversation, new Delivered, Actor::application(), message: $item->message);
     }
 
-    private function recordFailure(OutboxItem $item, string $why, bool $isFinal, Journal $journal, ?int $retryAfter = null): void
-    {
+    private function recordFailure(
+        OutboxItem $item, string $why, bool $isFinal, NoteUndelivered $undelivered, ?int $retryAfter = null
+    ): void {
         /** @var list<int> $pauses */
         $pauses = config('cairnfield.outbox.pauses');
         $pause = $pauses[$item->attempts] ?? null;
         $isFinal = $isFinal || $pause === null;
         $pause = max((int) $pause, $retryAfter ?? 0);
-        DB::transaction(function () use ($item, $why, $isFinal, $pause, $journal): void {
+        DB::transaction(function () use ($item, $why, $isFinal, $pause, $undelivered): void {
             OutboxItem::query()->whereKey($item->id)->update([
                 'state' => $isFinal ? OutboxItem::FAILED : OutboxItem::DUE,
                 'attempts' => $item->attempts + 1,
@@ -89,12 +92,9 @@ final class DeliverOutboxItem implements ShouldQueue
                 'last_error' => Str::limit($why, 990),
             ]);
             if ($isFinal) {
-                $journal->record(
-                    $item->message->conversation,
-                    new UndeliveredAnswer($item->recipients),
-                    Actor::application(),
-                    $why,
-                    $item->message,
+                $undelivered->refused(
+                    Conversation::query()->lockForUpdate()->findOrFail($item->message->conversation_id), $item->message, $item->recipients,
+                    $why
                 );
             }
         });

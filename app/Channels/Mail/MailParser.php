@@ -52,6 +52,7 @@ final class MailParser
             attachments: $body->attachments(),
             sentAt: $headers->date(),
             raw: $raw,
+            bounce: BounceReader::read($message, $headers),
         );
     }
 

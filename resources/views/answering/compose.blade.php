@@ -42,6 +42,11 @@
             <p class="message-mark routes"><x-icon name="warning"/> There is no address to answer to yet. Add one under
                 <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a>.</p>
         @endif
+        @foreach ($conversation->customer->handles->whereNotNull('undeliverable_since') as $handle)
+            @if ($routes !== [] && mb_strtolower($routes[0]->to) === $handle->value)<p class="message-mark routes"><x-icon
+                name="warning"/> Mail to {{ $handle->shown }} came back {{ $time->short($handle->undeliverable_since) }}:
+                {{ $handle->undeliverable_why }}.</p>@endif
+        @endforeach
         <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-swap="innerHTML"
             hx-trigger="{{ $isFolded ? 'unfold from:#compose once' : 'load' }}"></div>
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->type()->longestAnswer() : null; @endphp

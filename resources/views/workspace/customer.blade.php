@@ -35,7 +35,8 @@
     <p class="handles">
         @forelse ($conversation->customer->handles as $handle)<span @if ($handle->why !== '') title="{{ $handle->why }}"
             @endif>{{ $handle->shown }}@if (! in_array($handle->kind, ['email', 'telephone'], true))
-            <small>{{ $handle->kindLabel() }}</small>@endif</span>@empty<span class="soft">No address is known.</span>@endforelse
+            <small>{{ $handle->kindLabel() }}</small>@endif @if ($handle->undeliverable_since !== null)<b
+            class="due-soon">mail to it came back</b>@endif</span>@empty<span class="soft">No address is known.</span>@endforelse
     </p>
     @foreach ($joined->where('customer_id', '!=', $conversation->customer_id)->unique('customer_id') as $part)
         <p class="handles"><span>Also <a
