@@ -109,6 +109,15 @@ final class Message extends Row
         return Str::limit(Str::squish(FoldedText::of($text)->written), 200, '…');
     }
 
+    /**
+     * To whom it went beside us, as far as it says: `, to a@…, copy to b@…`.
+     */
+    public function alsoWentTo(): string
+    {
+        return (count($this->to) > 1 ? ' to '.implode(', ', $this->to) : '')
+            .($this->cc === [] ? '' : ', copy to '.implode(', ', $this->cc));
+    }
+
     public function isIncoming(): bool
     {
         return $this->direction === self::IN;

@@ -129,7 +129,7 @@ final class BounceReader
         }
         $said = mb_substr(trim((string) preg_replace('/\s+/u', ' ', mb_scrub($said, 'UTF-8'))), 0, 300);
 
-        return $said === '' ? $meaning : "{$meaning} (“{$said}”)";
+        return $said === '' ? $meaning : "{$meaning}, “{$said}”";
     }
 
     private static function beginning(IMessagePart $part): string

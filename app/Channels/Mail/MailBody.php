@@ -201,6 +201,8 @@ final class MailBody
         return match ($type) {
             'application/ms-tnef' => 'winmail.dat',
             'text/calendar' => 'invitation.ics',
+            'message/delivery-status' => 'delivery-report.txt',
+            'text/rfc822-headers' => 'returned-header.txt',
             default => 'file-'.(count($this->attachments) + 1).$this->ending($type),
         };
     }

@@ -21,10 +21,9 @@
             @if ($message->from_name !== '' && $message->account->channel->isMail())
                 <span class="entry-address">{{ $message->from_address }}</span>
             @endif
-            <span>{{ $message->automatic ? 'sent an automatic message' : $message->kind->did() }}@if ($message->account_id !==
-                $conversation->account_id)
-            on {{ $message->account->title() }}@endif{{
-                $message->cc === [] ? '' : ', copy to '.implode(', ', $message->cc) }} @if ($why !== '') · {{ $why }}@endif</span>
+            <span>{{ $message->automatic ? 'sent an automatic message' : $message->kind->did() }}{{ $message->alsoWentTo()
+                }}@if ($message->account_id !== $conversation->account_id)
+            on {{ $message->account->title() }}@endif @if ($why !== '') · {{ $why }}@endif</span>
     @else
         <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b>
             <span>{{ $message->public ? 'replied in public' : $sentTo }}@if ($message->account_id !== $conversation->account_id) by

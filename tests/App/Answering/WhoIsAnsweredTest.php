@@ -31,13 +31,15 @@ beforeEach(function (): void {
 });
 
 it('answers the customer where a colleague of theirs wrote last, who gets a copy', function (): void {
-    ($this->later)('Bo Wrenfield <bo@wrenfield.example>', ['Cc' => 'Ana <ana@wrenfield.example>, Cy <cy@wrenfield.example>']);
+    ($this->later)('Bo Wrenfield <bo@wrenfield.example>', [
+        'To' => 'care@brindle.example, dee@wrenfield.example', 'Cc' => 'Ana <ana@wrenfield.example>, Cy <cy@wrenfield.example>',
+    ]);
     expect(Conversation::query()->count())->toBe(1)
         ->and(($this->goesTo)())->toBe(['ana@wrenfield.example', 'bo@wrenfield.example'])
-        ->and(($this->copies)())->toBe('bo@wrenfield.example, cy@wrenfield.example');
+        ->and(($this->copies)())->toBe('bo@wrenfield.example, dee@wrenfield.example, cy@wrenfield.example');
     $this->get("/conversations/{$this->conversation->id}")
         ->assertSee('bo@wrenfield.example')
-        ->assertSee('copy to ana@wrenfield.example, cy@wrenfield.example');
+        ->assertSee('to care@brindle.example, dee@wrenfield.example, copy to ana@wrenfield.example, cy@wrenfield.example');
 });
 
 it('never answers a machine', function (string $machine): void {

@@ -48,7 +48,7 @@ it('marks the answer that came back, makes it our turn, and marks the address', 
         ->and($this->conversation->refresh()->state)->toBe(ConversationState::Open)
         ->and($this->conversation->due_at)->not->toBeNull()
         ->and($this->answer->refresh()->marks)->toBe([
-            'Did not reach ana@wrenfield.example: there is no such mailbox (“550 5.1.1 <ana@wrenfield.example>: User unknown”).',
+            'Did not reach ana@wrenfield.example: there is no such mailbox, “550 5.1.1 <ana@wrenfield.example>: User unknown”.',
         ])
         ->and(OutboxItem::query()->sole()->state)->toBe(OutboxItem::FAILED)
         ->and($handle->undeliverable_why)->toContain('there is no such mailbox');
