@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Channels\Mail\TakeMailCommand;
 use App\Demo\LoadDemoCommand;
+use App\Health\HealthController;
 use App\History\ImportHistoryCommand;
 use App\Support\FileGone;
 use App\Support\NoteRefusedForms;
@@ -20,6 +21,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
+use Illuminate\Support\Facades\Route;
 
 $root = dirname(__DIR__);
 $var = getenv('CAIRNFIELD_VAR') ?: $root.'/var';
@@ -39,6 +41,8 @@ $app = Application::configure(basePath: $root)
             ...(getenv('CAIRNFIELD_BENCH') === 'yes' ? [$root.'/tests/Bench/bare-page.php'] : []),
         ],
         health: '/up',
+        // Without a session, which needs the database: it is to say so when that is away.
+        then: static fn () => Route::get('/health', [HealthController::class, 'show']),
     )
     ->withCommands([TakeMailCommand::class, LoadDemoCommand::class, ImportHistoryCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {

@@ -8,6 +8,7 @@ use App\Conversations\Conversation;
 use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -32,11 +33,13 @@ final class News extends Row
     protected $guarded = ['*'];
 
     /**
-     * How many somebody has not read yet.
+     * What somebody has not read yet.
+     *
+     * @return Builder<self>
      */
-    public static function unreadOf(Teammate $teammate): int
+    public static function unread(Teammate $teammate): Builder
     {
-        return self::query()->where('teammate_id', $teammate->id)->where('in_app', true)->whereNull('read_at')->count();
+        return self::query()->where('teammate_id', $teammate->id)->where('in_app', true)->whereNull('read_at');
     }
 
     /**

@@ -41,7 +41,7 @@ final readonly class NewsController
      */
     public function count(Request $request): Response
     {
-        $count = News::unreadOf(SignedIn::teammate($request));
+        $count = News::unread(SignedIn::teammate($request))->count();
 
         return (string) $count === $request->query('shown')
             ? response()->noContent()

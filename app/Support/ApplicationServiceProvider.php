@@ -12,6 +12,8 @@ use App\Channels\Services\TakesItems;
 use App\Conditions\ConversationFields;
 use App\Conditions\Fields;
 use App\Conversations\Journal\CurrentCause;
+use App\Health\Heartbeats;
+use App\Health\Part;
 use App\Orders\OrderNumbers;
 use App\Promises\StoreHours;
 use App\Receiving\ReceiveMessage;
@@ -24,9 +26,12 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobProcessing;
+use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
@@ -35,6 +40,9 @@ use LogicException;
 
 final class ApplicationServiceProvider extends ServiceProvider
 {
+    /** Seconds, as the workers are told. */
+    private const LONGEST_JOB = 300;
+
     public function register(): void
     {
         $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
@@ -63,6 +71,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn (string $path): string => "/{$path}");
         $this->authorisation();
         $this->limits();
+        $this->heartbeats();
         View::composer(['layouts.app', 'set-up.places', 'team.own-settings'], TopBar::class);
         View::share('time', $this->app->make(LocalTime::class));
     }
@@ -74,6 +83,21 @@ final class ApplicationServiceProvider extends ServiceProvider
         Gate::define('answer-customers', static fn (Teammate $teammate): bool => $teammate->role->answersCustomers());
         Gate::define('arrange', static fn (Teammate $teammate): bool => $teammate->role->arranges());
         Gate::define('administer', static fn (Teammate $teammate): bool => $teammate->role->administers());
+    }
+
+    /**
+     * Workers say that they are alive, and how long what they begin may take.
+     */
+    private function heartbeats(): void
+    {
+        Queue::looping(static function (Looping $loop): void {
+            $part = Part::ofQueues($loop->queue);
+            $part === null ?: Heartbeats::beat($part);
+        });
+        Queue::before(static function (JobProcessing $begins): void {
+            $part = Part::ofQueues($begins->job->getQueue());
+            $part === null ?: Heartbeats::works($part, $begins->job->timeout() ?? self::LONGEST_JOB);
+        });
     }
 
     private function limits(): void

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use Illuminate\Contracts\Filesystem\Factory;
 use Illuminate\Contracts\Filesystem\Filesystem;
+use Throwable;
 
 /**
  * Keeps bytes under the name of their SHA-256, compressed, on the disk that is configured. What is
@@ -13,6 +14,9 @@ use Illuminate\Contracts\Filesystem\Filesystem;
  */
 final readonly class FileStore
 {
+    /** Bytes that are written to see whether there is room. */
+    private const PROBE = 65_536;
+
     private Filesystem $disk;
 
     public function __construct(Factory $disks)
@@ -36,6 +40,21 @@ final readonly class FileStore
         }
 
         return $name;
+    }
+
+    /**
+     * Whether something can be kept just now.
+     */
+    public function hasRoom(): bool
+    {
+        $probe = 'arriving/'.RandomUuid::make();
+        try {
+            return $this->disk->put($probe, str_repeat("\0", self::PROBE)) && $this->disk->size($probe) === self::PROBE;
+        } catch (Throwable) {
+            return false;
+        } finally {
+            rescue(fn () => $this->disk->delete($probe), false, false);
+        }
     }
 
     /**

@@ -12,6 +12,8 @@ use App\Channels\Services\CatchUpAll;
 use App\Conversations\BringBackHeld;
 use App\Conversations\PlaceInQueue;
 use App\Customers\SortIntoGroups;
+use App\Health\Heartbeats;
+use App\Health\Part;
 use App\History\ContinueImports;
 use App\Notifications\MailNews;
 use App\Notifications\NotifyFromJournal;
@@ -51,6 +53,7 @@ final class RegularWork
     private function seconds(): array
     {
         return [
+            'say that time goes on' => [5, fn () => Heartbeats::works(Part::Schedule, 60)],
             'run rules' => [2, new RunOnNews],
             'fetch mailboxes' => [5, new FetchMailboxes],
             'catch up with services' => [15, new CatchUpAll],

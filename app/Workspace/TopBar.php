@@ -7,10 +7,14 @@ namespace App\Workspace;
 use App\Channels\Account;
 use App\Channels\Mail\UnreadableMail;
 use App\Channels\Services\EventTrace;
+use App\Health\Heartbeats;
+use App\Health\Part;
 use App\Notifications\News;
 use App\SetUp\SetUpIndex;
 use App\Support\RandomUuid;
+use App\Team\Role;
 use App\Team\Teammate;
+use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -60,8 +64,29 @@ final class TopBar
             'troubledAccounts' => $administers ? Account::query()->whereNotNull('last_error')->where('state', 'active')->get() : collect(),
             'unreadableCount' => $administers ? UnreadableMail::query()->where('state', UnreadableMail::KEPT)->count() : 0,
             'troubleCount' => $administers ? EventTrace::query()->where('state', EventTrace::KEPT)->count() : 0,
-            'unreadNews' => $teammate instanceof Teammate ? News::unreadOf($teammate) : 0,
+            ...($teammate instanceof Teammate ? $this->told($teammate) : ['unreadNews' => 0, 'silentParts' => [], 'whoMends' => '']),
             'callKey' => RandomUuid::make(),
+        ];
+    }
+
+    /**
+     * What they have not read, and which parts of the program are dead. Mostly neither, and that is asked at once.
+     *
+     * @return array{unreadNews: int, silentParts: list<array{Part, CarbonImmutable}>, whoMends: string}
+     */
+    private function told(Teammate $teammate): array
+    {
+        $there = WhatIsThere::ask(['news' => News::unread($teammate), 'silent' => Heartbeats::overdue()]);
+
+        return [
+            'unreadNews' => $there->has('news') ? News::unread($teammate)->count() : 0,
+            'silentParts' => $there->has('silent') ? Heartbeats::silent() : [],
+            'whoMends' => $there->has('silent') ? Teammate::query()
+                ->where('role', Role::Administrator)
+                ->where('may_sign_in', true)
+                ->orderBy('name')
+                ->pluck('name')
+                ->join(', ', ' or ') : '',
         ];
     }
 

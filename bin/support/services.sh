@@ -297,6 +297,17 @@ start_workers() {
     is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:run
 }
 
+# Each has said itself that it is at work.
+wait_for_parts() {
+    local part
+    for part in intake outbox rules; do
+        wait_until "worker-$part" 40 is_at_work "$part"
+    done
+    wait_until scheduler 40 is_at_work schedule
+}
+
+is_at_work() { curl -s "http://127.0.0.1:$WEB_PORT/health" | grep -q "\"$1\":\"ok\""; }
+
 WORKERS="scheduler worker-intake worker-intake-2 worker-outbox worker-rules"
 
 stop_all() {

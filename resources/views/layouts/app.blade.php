@@ -74,6 +74,13 @@
             </div>
         @endif
     </header>
+    @foreach ($silentParts as [$part, $since])
+        <p class="banner banner-trouble"><x-icon name="warning"/>
+            <span>{{ $part->without() }} since {{ $time->short($since) }}: that part of Cairnfield does not answer.
+            {{ $administers
+                ? "bin/start on the server starts what has stopped; what went wrong stands in var/logs/{$part->log()}."
+                : ($whoMends === '' ? 'An administrator can mend it.' : "{$whoMends} can mend it.") }}</span></p>
+    @endforeach
     @foreach ($troubledAccounts as $troubled)
         <p class="banner banner-trouble"><x-icon name="warning"/>
             <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->title() }}</a>: {{ $troubled->last_error }}

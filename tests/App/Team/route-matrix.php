@@ -13,6 +13,7 @@ return [
         'GET forms/{name}',
         'POST forms/{name}',
         'GET forms/{name}/frame',
+        'GET health',
         'GET up',
     ],
     // Only for those who are signed out.
