@@ -25,15 +25,15 @@ enum Part: string
     }
 
     /**
-     * What does not happen while it is dead.
+     * What has not happened while it is dead, as `… since 11:00`.
      */
     public function without(): string
     {
         return match ($this) {
-            self::Intake => 'Nothing that customers write is taken in',
-            self::Outbox => 'Answers do not leave',
-            self::Rules => 'Rules and reminders do not run',
-            self::Schedule => 'Mailboxes are not read, and nothing happens at its time',
+            self::Intake => 'Nothing that customers write has been taken in',
+            self::Outbox => 'No answer has left',
+            self::Rules => 'No rule and no reminder has run',
+            self::Schedule => 'No mailbox has been read, and nothing has happened at its time',
         };
     }
 

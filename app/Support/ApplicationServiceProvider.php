@@ -26,6 +26,7 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Auth;
@@ -97,6 +98,10 @@ final class ApplicationServiceProvider extends ServiceProvider
         Queue::before(static function (JobProcessing $begins): void {
             $part = Part::ofQueues($begins->job->getQueue());
             $part === null ?: Heartbeats::works($part, $begins->job->timeout() ?? self::LONGEST_JOB);
+        });
+        Queue::after(static function (JobProcessed $ended): void {
+            $part = Part::ofQueues($ended->job->getQueue());
+            $part === null ?: Heartbeats::works($part, 0);
         });
     }
 

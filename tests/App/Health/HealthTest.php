@@ -8,6 +8,9 @@ use App\Health\Part;
 use App\Support\RegularWork;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Contracts\Queue\Job;
+use Illuminate\Queue\Events\JobProcessed;
+use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
@@ -72,8 +75,8 @@ it('shows everybody whom a dead part holds up what does not happen, and who mend
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertOk()->assertDontSee('does not answer');
     CarbonImmutable::setTestNow('2026-11-23T10:02:00Z');
     $this->get('/queue/my-turn')
-        ->assertSee('Nothing that customers write is taken in since 11:00')
-        ->assertSee('Answers do not leave since 11:00')
+        ->assertSee('Nothing that customers write has been taken in since 11:00')
+        ->assertSee('No answer has left since 11:00')
         ->assertSee('Corin Hale can mend it.')
         ->assertDontSee('bin/start');
     $this->actingAs($this->teammate('corin'))->get('/queue/my-turn')->assertSee('bin/start on the server')->assertSee('worker-intake.log');
@@ -90,6 +93,15 @@ it('does not take a part for dead that does something long', function (): void {
         ->toContain(Part::Outbox);
     CarbonImmutable::setTestNow('2026-11-23T10:02:00Z');
     expect(array_map(static fn (array $one): Part => $one[0], Heartbeats::silent()))->toContain(Part::Intake);
+});
+
+it('gives a job as long as it may take, and no longer once it has ended', function (): void {
+    $job = Mockery::mock(Job::class, ['getQueue' => 'intake', 'timeout' => 100, 'payload' => []]);
+    $until = fn (): string => (string) DB::table('heartbeats')->where('part', 'intake')->value('silent_until');
+    Event::dispatch(new JobProcessing('sync', $job));
+    expect($until())->toBe('2026-11-23 10:02:20');
+    Event::dispatch(new JobProcessed('sync', $job));
+    expect($until())->toBe('2026-11-23 10:00:40');
 });
 
 it('hears workers as they wait for work, and the clock', function (): void {
