@@ -1,20 +1,55 @@
 # Starts and stops the processes: each with its pid in var/run and its log in var/logs.
 
-# A process group of which anything runs: what has ended and only waits to be taken note of does not.
-is_running() { pgrep -g "$1" -r R,S,D,T,I > /dev/null; }
+# When a process began, in ticks since the machine did (proc(5)): nothing for one that has ended, or only waits to be taken
+# note of. A pid alone says little, since another program may have it by now.
+began_at() { sed -E 's/^.*\) //' "/proc/$1/stat" 2> /dev/null | awk '$1 != "Z" && $1 != "X" { print $20 }'; }
 
+# Whether the process that was launched under this name still runs.
 is_alive() {
-    local pid
-    pid=$(cat "$RUN/$1.pid" 2>/dev/null) && [ -n "$pid" ] && is_running "$pid"
+    local pid began
+    read -r pid began 2> /dev/null < "$RUN/$1.pid" && [ -n "$began" ] && [ "$(began_at "$pid")" = "$began" ]
+}
+
+# The group of the process that was launched under this name: while anything of it runs, no other group can have its number.
+# Empty where that number is another's by now.
+group_of() {
+    local pid began now
+    read -r pid began 2> /dev/null < "$RUN/$1.pid" || return 0
+    now=$(began_at "$pid")
+    [ -n "$began" ] && { [ -z "$now" ] || [ "$now" = "$began" ]; } || return 0
+    ! pgrep -g "$pid" -r R,S,D,T,I > /dev/null || printf '%s' "$pid"
+}
+
+# What runs under this name of this installation, whatever stands in its pid file: each carries the name in its environment.
+those_of() { grep -lzsx "CAIRNFIELD_PART=$RUN/$1" /proc/[0-9]*/environ | cut -d / -f 3; }
+
+# What is left of one whose keeper or master was killed.
+clear_left() {
+    local group left
+    group=$(group_of "$1")
+    [ -z "$group" ] || kill -KILL -- "-$group" 2> /dev/null
+    left=$(those_of "$1")
+    [ -z "$left" ] || kill -KILL $left 2> /dev/null
 }
 
 # launch NAME COMMAND...: in the background, in a process group of its own.
 launch() {
     local name=$1
     shift
-    setsid "$@" >> "$LOGS/$name.log" 2>&1 < /dev/null &
-    printf '%s' $! > "$RUN/$name.pid"
+    clear_left "$name"
+    # The lock of a start is not theirs.
+    CAIRNFIELD_PART=$RUN/$name setsid "$@" >> "$LOGS/$name.log" 2>&1 < /dev/null 7>&- &
+    printf '%s %s\n' $! "$(began_at $!)" > "$RUN/$name.pid"
 }
+
+# One start or stop at a time; another waits for it.
+lock_starting() {
+    mkdir -p "$RUN"
+    exec 7> "$RUN/starting.lock"
+    flock -n 7 || { say 'Another start or stop is at work; waiting for it …'; flock -w 600 7 || fail 'It is still at work.'; }
+}
+
+unlock_starting() { exec 7>&-; }
 
 # wait_until NAME SECONDS COMMAND...: until the command succeeds, or say plainly which one did not answer.
 wait_until() {
@@ -30,6 +65,13 @@ wait_until() {
 port_is_taken() { (exec 3<> "/dev/tcp/127.0.0.1/$1") 2> /dev/null; }
 
 refuse_foreign_port() {
+    local wait
+    clear_left "$1"
+    # A process that was killed a moment ago may hold it still.
+    for wait in 1 2 3 4 5; do
+        port_is_taken "$2" || return 0
+        sleep 0.2
+    done
     ! port_is_taken "$2" || fail "Port $2, which $1 needs, is used by another program. Stop that, or set CAIRNFIELD_PORT to a free range of twenty."
 }
 
@@ -260,7 +302,7 @@ start_standins() {
     links=$(standin_links)
     for name in $STANDINS; do
         if ! is_alive "standin-$name"; then
-            refuse_foreign_port "$name" "$port"
+            refuse_foreign_port "standin-$name" "$port"
             STANDIN_PORT=$port STANDIN_DATA=$VAR/standins/$name.json STANDIN_KEY=$(setting STANDIN_PASSWORD) STANDIN_LINKS=$links \
                 launch "standin-$name" "$ROOT/bin/support/keep-running" node "$ROOT/standins/$name/server.js"
         fi
@@ -317,17 +359,19 @@ stop_all() {
 }
 
 stop_services() {
-    local name pid deadline
+    local name group left deadline
     for name in "$@"; do
-        pid=$(cat "$RUN/$name.pid" 2>/dev/null) || continue
-        kill -TERM -- "-$pid" 2>/dev/null || kill -TERM "$pid" 2>/dev/null
+        group=$(group_of "$name")
+        [ -z "$group" ] || kill -TERM -- "-$group" 2> /dev/null
+        left=$(those_of "$name")
+        [ -z "$left" ] || kill -TERM $left 2> /dev/null
     done
     deadline=$(($(date +%s) + 20))
     for name in "$@"; do
-        pid=$(cat "$RUN/$name.pid" 2>/dev/null) || continue
-        while is_running "$pid"; do
+        while group=$(group_of "$name") left=$(those_of "$name") && [ -n "$group$left" ]; do
             if [ "$(date +%s)" -ge $deadline ]; then
-                kill -KILL -- "-$pid" 2>/dev/null
+                [ -z "$group" ] || kill -KILL -- "-$group" 2> /dev/null
+                [ -z "$left" ] || kill -KILL $left 2> /dev/null
                 break
             fi
             sleep 0.1

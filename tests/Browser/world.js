@@ -161,7 +161,7 @@ export function database(sql) {
 
 // The processes that a kept-running service has started.
 export function workers(name) {
-    const keeper = readFileSync(path.join(variable, `run/${name}.pid`), 'utf8').trim();
+    const keeper = readFileSync(path.join(variable, `run/${name}.pid`), 'utf8').split(' ')[0];
     try {
         return execFileSync('pgrep', ['-P', keeper], { encoding: 'utf8' }).trim().split('\n').map(Number);
     } catch {
