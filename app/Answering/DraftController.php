@@ -9,6 +9,7 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
 use App\Support\HtmlCleaner;
 use App\Support\LocalTime;
+use App\Support\NotStored;
 use App\Team\SignedIn;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -72,7 +73,7 @@ final readonly class DraftController
                 $this->keepDraft->attach($conversation, $teammate, ...$uploads);
 
                 return null;
-            } catch (ConversationRefused $why) {
+            } catch (ConversationRefused|NotStored $why) {
                 return $why->getMessage();
             }
         });

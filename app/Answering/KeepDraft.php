@@ -10,6 +10,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\Message;
 use App\Conversations\Note;
 use App\Support\FileStore;
+use App\Support\NotStored;
 use App\Team\Teammate;
 use App\Templates\FilledTemplate;
 use App\Templates\Step;
@@ -120,6 +121,7 @@ final readonly class KeepDraft
 
     /**
      * @throws ConversationRefused when a file cannot be attached; the others of the same form are
+     * @throws NotStored when there is no room for it
      */
     public function attach(Conversation $conversation, Teammate $teammate, UploadedFile ...$uploads): Draft
     {
@@ -166,6 +168,7 @@ final readonly class KeepDraft
      * @return array{name: string, type: string, size: int, sha256: string, file: string}
      *
      * @throws ConversationRefused when it did not arrive whole, is empty, or is too large
+     * @throws NotStored when there is no room for it
      */
     public function file(UploadedFile $upload, int $others): array
     {

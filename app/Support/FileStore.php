@@ -28,15 +28,24 @@ final readonly class FileStore
      * Safe to repeat, and safe to be killed in: a file appears under its name only once it is whole.
      *
      * @return string the name to read it back by
+     *
+     * @throws NotStored when there is no room, or the store is away
      */
     public function keep(string $bytes): string
     {
         $hash = hash('sha256', $bytes);
         $name = substr($hash, 0, 2)."/{$hash}.gz";
-        if (! $this->disk->exists($name)) {
-            $arriving = 'arriving/'.RandomUuid::make();
-            $this->disk->put($arriving, (string) gzencode($bytes, 6));
-            $this->disk->move($arriving, $name);
+        $arriving = 'arriving/'.RandomUuid::make();
+        try {
+            if (! $this->disk->exists($name)) {
+                $this->disk->put($arriving, (string) gzencode($bytes, 6)) && $this->disk->move($arriving, $name)
+                    || throw NotStored::now();
+            }
+        } catch (Throwable $fault) {
+            report($fault);
+            // Half of it takes the room that is missing.
+            rescue(fn () => $this->disk->delete($arriving), false, false);
+            throw NotStored::now();
         }
 
         return $name;

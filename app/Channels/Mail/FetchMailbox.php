@@ -6,6 +6,7 @@ namespace App\Channels\Mail;
 
 use App\Channels\Account;
 use App\Channels\AccountState;
+use App\Support\NotStored;
 use App\Support\SessionLock;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -32,6 +33,9 @@ final class FetchMailbox implements ShouldQueue
 
     /** Seconds after which the next account has its turn. */
     private const TURN = 8;
+
+    /** After so many in a row that could not be stored there is no room, and the rest waits in the mailbox. */
+    private const MOST_UNSTORED = 3;
 
     /** How often the reading of one message is begun. */
     private const MOST_ATTEMPTS = 2;
@@ -67,7 +71,8 @@ final class FetchMailbox implements ShouldQueue
         }
         try {
             $hasMore = $this->readOn($account, $mailbox, $takeMail);
-            $account->heard();
+            $waiting = MailToReadAgain::count($account);
+            $waiting === 0 ? $account->heard() : $account->wentWrong(self::waits($waiting));
 
             return $hasMore;
         } catch (MailboxFault $fault) {
@@ -90,28 +95,62 @@ final class FetchMailbox implements ShouldQueue
             $account->forceFill([
                 'uid_validity' => $mailbox->uidValidity, 'last_uid' => 0, 'reading_uid' => null, 'reading_attempts' => 0,
             ])->save();
+            MailToReadAgain::forget($account);
         }
         $until = now()->addSeconds(self::TURN);
-        foreach ($mailbox->uidsAfter($account->last_uid) as $uid) {
-            $begun = $account->reading_uid === $uid ? $account->reading_attempts : 0;
-            $account->forceFill(['reading_uid' => $uid, 'reading_attempts' => $begun + 1])->save();
-            try {
-                $raw = $mailbox->raw($uid);
-                $begun >= self::MOST_ATTEMPTS
-                    ? $takeMail->setAside($raw, $account, UnreadableMailException::neverEnded($begun))
-                    : $takeMail->take($raw, $account);
-            } catch (Throwable $fault) {
-                // It ended, with what may pass.
-                $account->forceFill(['reading_uid' => null, 'reading_attempts' => 0])->save();
-                throw $fault;
+        foreach (MailToReadAgain::due($account) as $uid) {
+            // Somebody may have taken it away in between.
+            if ($mailbox->has($uid) && ! $this->readOne($account, $mailbox, $takeMail, $uid)) {
+                // There is no room yet.
+                break;
             }
-            $account->forceFill(['last_uid' => $uid, 'reading_uid' => null, 'reading_attempts' => 0])->save();
+            MailToReadAgain::done($account, $uid);
+        }
+        $unstored = 0;
+        foreach ($mailbox->uidsAfter($account->last_uid) as $uid) {
+            $wasBroken = $account->reading_uid === $uid;
+            $unstored = $this->readOne($account, $mailbox, $takeMail, $uid) ? 0 : $unstored + 1;
+            $account->forceFill(['last_uid' => $uid])->save();
             // What had been broken off is read alone; else it is enough for once when the turn is over.
-            if ($begun > 0 || now()->greaterThan($until)) {
+            if ($wasBroken || now()->greaterThan($until)) {
                 return true;
+            }
+            if ($unstored >= self::MOST_UNSTORED) {
+                break;
             }
         }
 
         return false;
+    }
+
+    /**
+     * @return bool false where it could not be stored just now, and is read again later
+     */
+    private function readOne(Account $account, Mailbox $mailbox, TakeMail $takeMail, int $uid): bool
+    {
+        $begun = $account->reading_uid === $uid ? $account->reading_attempts : 0;
+        $account->forceFill(['reading_uid' => $uid, 'reading_attempts' => $begun + 1])->save();
+        try {
+            $raw = $mailbox->raw($uid);
+            $begun >= self::MOST_ATTEMPTS
+                ? $takeMail->setAside($raw, $account, UnreadableMailException::neverEnded($begun))
+                : $takeMail->take($raw, $account);
+
+            return true;
+        } catch (NotStored) {
+            MailToReadAgain::later($account, $uid);
+
+            return false;
+        } finally {
+            // It ended, also with what may pass.
+            $account->forceFill(['reading_uid' => null, 'reading_attempts' => 0])->save();
+        }
+    }
+
+    private static function waits(int $messages): string
+    {
+        return trans_choice(
+            '{1} One message waits in the mailbox|[2,*] :count messages wait in the mailbox', $messages, ['count' => $messages]
+        ).' until there is room: the file store cannot be written to. What waits is read again by itself.';
     }
 }

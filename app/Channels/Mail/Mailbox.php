@@ -73,6 +73,17 @@ final readonly class Mailbox
     }
 
     /**
+     * Whether it is there still.
+     */
+    public function has(int $uid): bool
+    {
+        $number = @imap_msgno($this->connection, $uid);
+        self::said();
+
+        return $number > 0;
+    }
+
+    /**
      * @return string the message byte for byte
      *
      * @throws MailboxFault

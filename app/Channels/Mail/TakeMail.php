@@ -7,6 +7,7 @@ namespace App\Channels\Mail;
 use App\Channels\Account;
 use App\Channels\Receives;
 use App\Support\FileStore;
+use App\Support\NotStored;
 use Illuminate\Database\DetectsLostConnections;
 use Illuminate\Database\QueryException;
 use RuntimeException;
@@ -69,13 +70,14 @@ final class TakeMail
     }
 
     /**
-     * Whether the same message may well be taken later: the database was away or busy, or no
+     * Whether the same message may well be taken later: the database was away or busy, the file store is full, or no
      * account is there yet.
      */
     private function mayPass(Throwable $defect): bool
     {
         return $this->causedByLostConnection($defect)
             || ($defect instanceof QueryException && in_array($defect->errorInfo[1] ?? null, self::PASSING, true))
+            || $defect instanceof NotStored
             || $defect::class === RuntimeException::class;
     }
 

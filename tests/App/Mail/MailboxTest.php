@@ -7,13 +7,16 @@ use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\FetchMailbox;
+use App\Channels\Mail\MailToReadAgain;
 use App\Channels\Mail\SmtpSender;
 use App\Channels\Mail\UnreadableMail;
 use App\Conversations\Message;
 use App\Support\FileStore;
+use Illuminate\Contracts\Filesystem\Factory;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -142,6 +145,46 @@ it('does not count as begun what could not be stored just now', function (): voi
     expect($account->refresh()->only(['last_uid', 'reading_uid', 'reading_attempts']))
         ->toBe(['last_uid' => 0, 'reading_uid' => null, 'reading_attempts' => 0])
         ->and($account->last_error)->toContain('The disk is full');
+});
+
+it('sets aside in turn what cannot be stored now, goes on with others, and reads it again', function (): void {
+    $account = ownAccount();
+    // There is room for two small ones only: files whose content is known to begin so cannot be kept.
+    $large = fn (string $subject) => Mails::raw(['Subject' => $subject], 'Too large '.$subject);
+    putInto($account, $large('One'), Mails::raw(['Subject' => 'Two']));
+    $disk = app(Factory::class)->disk();
+    $full = Mockery::mock($disk)->makePartial();
+    $full->shouldReceive('put')->andReturnUsing(fn (string $name, string $bytes) => str_contains((string) gzdecode($bytes), 'Too large')
+        ? throw new RuntimeException('No space left on device')
+        : $disk->put($name, $bytes));
+    Storage::set(config('filesystems.default'), $full);
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->pluck('subject')->all())->toBe(['Two'])
+        ->and($account->refresh()->last_uid)->toBe(2)
+        ->and($account->last_error)->toContain('One message waits in the mailbox until there is room')
+        ->and($disk->allFiles('arriving'))->toBe([]);
+
+    // Too early, then with room.
+    Storage::set(config('filesystems.default'), $disk);
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->count())->toBe(1);
+    $this->travel(20)->seconds();
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->pluck('subject')->all())->toBe(['Two', 'One'])
+        ->and($account->refresh()->last_error)->toBeNull()
+        ->and(DB::table('mail_to_read_again')->count())->toBe(0);
+});
+
+it('does not wait for what was taken out of the mailbox in between', function (): void {
+    $account = ownAccount();
+    FetchMailbox::dispatchSync($account->id);
+    MailToReadAgain::later($account->refresh(), 77);
+    $this->travel(20)->seconds();
+    putInto($account, Mails::raw(['Subject' => 'One']));
+    FetchMailbox::dispatchSync($account->id);
+    expect(Message::query()->pluck('subject')->all())->toBe(['One'])
+        ->and($account->refresh()->last_error)->toBeNull()
+        ->and(DB::table('mail_to_read_again')->count())->toBe(0);
 });
 
 it('gives the next account its turn', function (): void {
