@@ -9,6 +9,7 @@ use App\Queue\QueueFilter;
 use App\Team\SignedIn;
 use App\Views\ShownView;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,7 +23,10 @@ final readonly class BulkController
 {
     private const SHOWN = 200;
 
-    public function __construct(private PlanBulkChange $plan) {}
+    /** Of so many it is shown what they would read. */
+    private const TEXTS = 50;
+
+    public function __construct(private PlanBulkChange $plan, private BulkReplies $replies) {}
 
     public function plan(Request $request): RedirectResponse
     {
@@ -96,8 +100,16 @@ final readonly class BulkController
      */
     private function content(BulkChange $bulk): array
     {
+        $items = $bulk->items()
+            ->with(['conversation.customer'])
+            ->orderBy('state')
+            ->orderBy('conversation_id')
+            ->limit(self::SHOWN)
+            ->get();
+
         return [
             'bulk' => $bulk,
+            'texts' => $bulk->state === BulkChange::PLANNED && $bulk->answersBy() !== null ? $this->texts($bulk, $items) : [],
             'counts' => BulkCounts::of($bulk),
             'reasons' => DB::table('bulk_items')
                 ->where('bulk_change_id', $bulk->id)
@@ -107,12 +119,25 @@ final readonly class BulkController
                 ->limit(20)
                 ->selectRaw('reason, COUNT(*) AS count')
                 ->pluck('count', 'reason'),
-            'items' => $bulk->items()
-                ->with(['conversation.customer'])
-                ->orderBy('state')
-                ->orderBy('conversation_id')
-                ->limit(self::SHOWN)
-                ->get(),
+            'items' => $items,
         ];
+    }
+
+    /**
+     * What the first of them would read.
+     *
+     * @param  Collection<int, BulkItem>  $items
+     * @return array<int, string> by the conversation's id
+     */
+    private function texts(BulkChange $bulk, Collection $items): array
+    {
+        $teammate = $bulk->teammate()->firstOrFail();
+        $texts = [];
+        foreach ($items->where('state', BulkItem::PLANNED)->take(self::TEXTS) as $item) {
+            $conversation = Conversation::query()->findOrFail($item->conversation_id);
+            $texts[$item->conversation_id] = $this->replies->text($bulk, $conversation, $teammate);
+        }
+
+        return array_filter($texts, static fn (?string $text): bool => $text !== null);
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Bulk;
 
-use App\Answering\AnswerRoutes;
-use App\Answering\ReplyToSend;
 use App\Answering\SendReply;
 use App\Conversations\Actor;
 use App\Conversations\CameInBetween;
@@ -14,7 +12,6 @@ use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\ChangeUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
-use App\Conversations\ConversationState;
 use App\Conversations\Journal\Cause;
 use App\Conversations\Journal\CauseKind;
 use App\Conversations\Journal\CurrentCause;
@@ -23,9 +20,6 @@ use App\Conversations\Journal\JournalKind;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
-use App\Templates\AnswerFromTemplate;
-use App\Templates\FillTemplate;
-use App\Templates\Template;
 use App\Templates\TemplateProblem;
 use Illuminate\Support\Facades\DB;
 
@@ -41,8 +35,7 @@ final readonly class MakeBulkChange
         private Changes $changes,
         private Snapshot $snapshot,
         private SendReply $sendReply,
-        private AnswerRoutes $routes,
-        private FillTemplate $fill,
+        private BulkReplies $replies,
         private CurrentCause $cause,
     ) {}
 
@@ -102,50 +95,11 @@ final readonly class MakeBulkChange
 
     private function apply(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
     {
-        match ($bulk->answersBy()) {
-            BulkAnswer::Answer => $this->answer($bulk, $conversation, $teammate, $seen),
-            BulkAnswer::Template => $this->template($bulk, $conversation, $teammate, $seen),
-            null => $this->changes->make(
+        $bulk->answersBy() === null
+            ? $this->changes->make(
                 $bulk->does, $conversation, $bulk->chosen(), Actor::teammate($teammate), ChangeUse::Bulk, 'with many at once'
-            ),
-        };
-    }
-
-    private function answer(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
-    {
-        $route = $this->routes->of($conversation)[0] ?? throw ConversationRefused::nobodyToAnswer();
-        $this->sendReply->send($conversation, $teammate, new ReplyToSend(
-            (string) $bulk->text,
-            [],
-            ConversationState::Waiting,
-            null,
-            "bulk-{$bulk->id}-{$conversation->id}",
-            $seen,
-            $route->public ? throw ConversationRefused::chooseWay() : $route->key,
-            (int) config('cairnfield.outbox.bulk_call_back_seconds'),
-        ));
-    }
-
-    /**
-     * Each gets the template filled for them; where it cannot be, it is left out with the reason.
-     */
-    private function template(BulkChange $bulk, Conversation $conversation, Teammate $teammate, int $seen): void
-    {
-        $route = $this->routes->of($conversation)[0] ?? throw ConversationRefused::nobodyToAnswer();
-        $template = Template::usableBy($teammate, (int) $bulk->value, BulkRefused::templateGone(...));
-        $filled = $this->fill->fill($template, $conversation, $teammate);
-        [$then, $outcome] = $filled->then();
-        $this->sendReply->send($conversation, $teammate, AnswerFromTemplate::of(
-            $filled,
-            $route->public ? throw ConversationRefused::chooseWay() : $route->key,
-            $then,
-            $outcome,
-            "bulk-{$bulk->id}-{$conversation->id}",
-            $seen,
-            (int) config('cairnfield.outbox.bulk_call_back_seconds'),
-            $filled->stepsBut(),
-            false,
-        ));
+            )
+            : $this->sendReply->send($conversation, $teammate, $this->replies->of($bulk, $conversation, $teammate, $seen));
     }
 
     /**

@@ -31,7 +31,10 @@ final readonly class PlanBulkChange
 
     private const AT_ONCE = 500;
 
-    public function __construct(private ConditionQuery $conditions, private Changes $changes) {}
+    /** Of so many it is tried out beforehand whether each can be answered. */
+    public const TRIED = 200;
+
+    public function __construct(private ConditionQuery $conditions, private Changes $changes, private BulkReplies $replies) {}
 
     /**
      * @param  string  $change  `key:value`, as it stands in the form
@@ -99,6 +102,9 @@ final readonly class PlanBulkChange
                     ->pluck('id', 'conversation_id');
                 $conversations = Conversation::query()->whereKey($chunk)->get();
                 $reasons = $this->whySkipped($bulk, $conversations);
+                if ($bulk->answersBy() !== null && count($ids) <= self::TRIED) {
+                    $reasons += $this->whyNotAnswered($bulk, array_diff($chunk, array_keys($reasons)), $seen->all(), $teammate);
+                }
                 BulkItem::query()->insert($conversations->map(static fn (Conversation $conversation): array => [
                     'bulk_change_id' => $bulk->id,
                     'conversation_id' => $conversation->id,
@@ -158,5 +164,24 @@ final readonly class PlanBulkChange
         }
 
         return $joined + $this->changes->get($bulk->does, ChangeUse::Bulk)->alreadySo($conversations, $bulk->chosen());
+    }
+
+    /**
+     * Each is looked at like one that is answered by hand.
+     *
+     * @param  array<int, int>  $ids
+     * @param  array<int, int|string>  $seen  the last journal entry of each
+     * @return array<int, string> by id
+     */
+    private function whyNotAnswered(BulkChange $bulk, array $ids, array $seen, Teammate $teammate): array
+    {
+        $reasons = [];
+        foreach ($ids as $id) {
+            $conversation = Conversation::query()->find($id);
+            $why = $conversation === null ? null : $this->replies->whyNot($bulk, $conversation, $teammate, (int) ($seen[$id] ?? 0));
+            $why === null ?: $reasons[$id] = $why;
+        }
+
+        return $reasons;
     }
 }

@@ -1,4 +1,5 @@
 @use('App\Bulk\BulkChange')
+@use('App\Bulk\PlanBulkChange')
 <div id="bulk-progress" @if ($bulk->isAtWork()) hx-get="/bulk/{{ $bulk->id }}/progress" hx-trigger="every 1s" hx-swap="morph:outerHTML"
     hx-ext="morph" @endif>
     <div class="sheet pad bulk-summary" role="status">
@@ -10,7 +11,8 @@
                 ) }}</b>
                     @if ($counts->skipped > 0){{ trans_choice('{1} One is left alone.|[2,*] :count are left alone.', $counts->skipped,
                         ['count' => $counts->skipped]) }}@endif
-                    Nothing has happened yet.</p>
+                    Nothing has happened yet. @if ($bulk->answersBy() !== null && $counts->all() > PlanBulkChange::TRIED) With so
+                    many, whether each can be answered is seen as it is sent.@endif</p>
                 @if ($counts->planned > 0)<form method="post" action="/bulk/{{ $bulk->id }}">@csrf<button class="btn btn-primary"
                     autofocus>Change {{ $counts->planned === 1 ? 'it' : "all {$counts->planned}" }}</button></form>@endif
                 @break
@@ -57,7 +59,9 @@
                         $item->conversation->state->label()
                         }}</td><td>{{ match ($item->state) { 'planned' => 'changes', 'changed' => 'changed', 'undone' => 'as before',
                         default => 'left alone' } }}@if ($item->reason !== ''):
-                    {{ $item->reason }}@endif</td></tr>
+                    {{ $item->reason }}@endif @isset($texts[$item->conversation_id])<details class="fold"
+                    id="bulk-text-{{ $item->conversation_id }}"><summary>What they read</summary><div
+                    class="plain-text">{{ $texts[$item->conversation_id] }}</div></details>@endisset</td></tr>
             @endforeach
         </tbody>
     </table>

@@ -220,7 +220,14 @@ it('answers all with one template, each filled for them, and leaves out where it
     // Nobody is called by their address: here the name is not known.
     $this->all[2]->customer->forceFill(['name' => 'cid@x.example'])->save();
     $bulk = plan($this->all, "template:{$template->id}");
-    $this->get("/bulk/{$bulk->id}")->assertSee('Answer with “Put off”, each in their language');
+    // What would be refused is said before, and what each would read.
+    $this->get("/bulk/{$bulk->id}")
+        ->assertSee('Answer with “Put off”, each in their language')
+        ->assertSee('2 conversations will change.')
+        ->assertSee('{{ customer.name }} in line 1 is not filled')
+        ->assertSee('Ann Lee, the festival is put off.')
+        ->assertSee('Festivalen er udskudt.');
+    expect(Message::query()->where('direction', Message::OUT)->exists())->toBeFalse();
     $this->post("/bulk/{$bulk->id}");
     expect(
         Message::query()->where('direction', Message::OUT)->orderBy('conversation_id')->pluck('text')->all()
@@ -238,6 +245,15 @@ it('answers all with one template, each filled for them, and leaves out where it
         ->toBe(0)
         ->and($template->refresh()->uses)
         ->toBe(0);
+});
+
+it('says before what would be refused like an answer by hand', function (): void {
+    // Nobody reads what is sent to a machine, and one has no address at all.
+    $machine = Mails::conversation(['From' => 'no-reply@shop.example', 'Subject' => 'Stock']);
+    $bulk = plan([$this->all[0], $machine], 'answer:', 'The festival is put off.');
+    $this->get("/bulk/{$bulk->id}")->assertSee('One conversation will change.')->assertSee('One is left alone.')
+        ->assertSee('What they read')->assertSee('The festival is put off.');
+    expect(BulkItem::query()->where('conversation_id', $machine->id)->value('state'))->toBe(BulkItem::SKIPPED);
 });
 
 it('answers nothing in public with one text for all', function (): void {
