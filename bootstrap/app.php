@@ -13,6 +13,7 @@ use App\Support\Refused;
 use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
 use App\Support\StartSession;
+use App\Support\WithoutDatabase;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Application;
@@ -64,6 +65,7 @@ $app = Application::configure(basePath: $root)
         $exceptions->render(static fn (Refused $why, Request $request) => $request->expectsJson()
             ? response()->json(['error' => ['code' => $why->reason, 'message' => $why->getMessage(), 'at' => $why->at]], 422)
             : back()->withInput()->with(['problem' => $why->getMessage(), 'problem_code' => $why->reason]));
+        $exceptions->render(WithoutDatabase::render(...));
         // Looked up and free, and taken before it was stored: two people gave one name in the same moment.
         $exceptions->render(static fn (
             UniqueConstraintViolationException $taken, Request $request
