@@ -181,7 +181,7 @@ final readonly class ReadyMade
                 [['do' => 'set_status', 'value' => 'closed']],
             ],
             'untouched' => [
-                [], ['since' => 'state_changed', 'hours' => 720], $state('held', 'waiting'),
+                [], ['since' => 'state_changed', 'hours' => 720], $state('waiting', 'held'),
                 [['do' => 'set_status', 'value' => $noAnswer]],
             ],
             'unanswered' => [

@@ -15,9 +15,9 @@
             <p>What is kept cannot be reached just now. This page tries again by itself.</p>
         @else
             <p>What is kept cannot be reached just now, so this has not been taken over yet. It stands here; send it again in a few
-                seconds. It happens once, however often it is sent.</p>
+                seconds.@isset($typed['once']) It happens once, however often it is sent.@endisset</p>
             @if ($hadFiles)<p>The files have to be chosen again.</p>@endif
-            <form method="post" action="{{ $action }}">
+            <form method="post" action="{{ $action }}" class="stack">
                 @foreach ($typed as $name => $value)
                     @if (mb_strlen($value) > 40 || str_contains($value, "\n"))
                         <label class="visually-hidden" for="typed-{{ $loop->index }}">{{ $name }}</label>

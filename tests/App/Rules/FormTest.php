@@ -10,6 +10,7 @@ use App\Nudges\NudgePlan;
 use App\Rules\ActionCatalogue;
 use App\Rules\ChangedBy;
 use App\Rules\Hook;
+use App\Rules\ReadyMade;
 use App\Rules\Rule;
 use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
@@ -184,6 +185,15 @@ it('keeps every action, saved untouched', function (string $do, Closure $action)
         yield $do => [$do, $action];
     }
 });
+
+it('keeps a rule that comes ready-made, saved untouched', function (string $key): void {
+    $rule = app(ReadyMade::class)->make($key, $this->teammate('mads'));
+    $before = asKept($rule);
+    saveUntouched($this, $rule);
+    // What stands alone is a group of one.
+    $before['condition'] = isset($before['condition']['field']) ? ['all' => [$before['condition']]] : $before['condition'];
+    expect(asKept($rule))->toEqual($before);
+})->with(array_keys((new ReflectionClass(ReadyMade::class))->newInstanceWithoutConstructor()->all()));
 
 it('leaves out none that there is', function (): void {
     expect(array_keys(everyAction()))->toEqualCanonicalizing(array_keys(app(ActionCatalogue::class)->all()));
