@@ -12,6 +12,8 @@ use App\Channels\Channel;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
+use App\Health\Heartbeats;
+use App\Health\Part;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\FileStore;
@@ -33,6 +35,10 @@ final class OneOfEach
      */
     public static function make(): array
     {
+        // All parts are at work.
+        foreach (Part::cases() as $part) {
+            Heartbeats::works($part, 600);
+        }
         $ilse = Teammate::query()->where('email', 'ilse@brindle.example')->sole();
         $account = Services::account(Channel::Email);
         Services::take(Channel::Shop, Services::order());
