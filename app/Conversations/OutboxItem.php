@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Conversations;
 
 use App\Channels\Account;
+use App\Support\ProcessMark;
 use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -21,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $attempts
  * @property CarbonImmutable $due_at
  * @property CarbonImmutable|null $lease_until
+ * @property string|null $held_by the process that delivers it
  * @property string|null $last_error
  * @property CarbonImmutable|null $sent_at
  * @property array<string, mixed>|null $before the conversation as it was, while it can be called back
@@ -67,8 +69,8 @@ final class OutboxItem extends Row
     }
 
     /**
-     * Takes hold of a due item for the length of a lease, unless somebody else holds it. A worker
-     * that dies lets go when the lease runs out.
+     * Takes hold of a due item for the length of a lease, unless somebody else holds it. A worker that dies lets go as soon as
+     * that is seen, at the latest when the lease runs out.
      */
     public static function lease(int $id): ?self
     {
@@ -77,11 +79,28 @@ final class OutboxItem extends Row
             ->where('state', self::DUE)
             ->where('due_at', '<=', now())
             ->where(fn ($query) => $query->whereNull('lease_until')->orWhere('lease_until', '<', now()))
-            ->update(['lease_until' => now()->addSeconds((int) config('cairnfield.outbox.lease_seconds'))]);
+            ->update([
+                'lease_until' => now()->addSeconds((int) config('cairnfield.outbox.lease_seconds')), 'held_by' => ProcessMark::own(),
+            ]);
 
         return $leased === 1
             ? self::query()->with(['message.attachments', 'message.conversation', 'message.teammate', 'account'])->find($id)
             : null;
+    }
+
+    /**
+     * Lets go of what is held by processes that have ended.
+     */
+    public static function freeOfTheDead(): void
+    {
+        $held = self::query()
+            ->where('state', self::DUE)
+            ->where('lease_until', '>=', now())
+            ->whereNotNull('held_by')
+            ->pluck('held_by', 'id');
+        foreach ($held->filter(static fn (string $mark): bool => ProcessMark::isGone($mark)) as $id => $mark) {
+            self::query()->whereKey($id)->where('held_by', $mark)->update(['lease_until' => null, 'held_by' => null]);
+        }
     }
 
     /**

@@ -27,6 +27,7 @@ final class DeliverDue implements ShouldBeUnique, ShouldQueue
 
     public function handle(): void
     {
+        OutboxItem::freeOfTheDead();
         OutboxItem::query()
             ->where('state', OutboxItem::DUE)
             ->where('due_at', '<=', now())

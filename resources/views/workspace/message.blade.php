@@ -27,7 +27,8 @@
     @else
         <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b>
             <span>{{ $message->public ? 'replied in public' : $sentTo }}@if ($message->account_id !== $conversation->account_id) by
-            {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0) · being sent
+            {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0)
+            · {{ $item->due_at->addMinute()->isPast() ? 'waits to be sent since '.$time->short($item->due_at) : 'being sent' }}
             @endif</span>
     @endif
 </p>

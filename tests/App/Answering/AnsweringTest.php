@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Answering\Draft;
 use App\Answering\Outbox\ComposeOutgoing;
+use App\Answering\Outbox\DeliverDue;
 use App\Answering\Outbox\DeliverOutboxItem;
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\MailComposer;
@@ -12,9 +13,11 @@ use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Sorting\Outcome;
+use App\Support\ProcessMark;
 use Cairnfield\Core\Threading\ReplyToken;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -256,9 +259,38 @@ it('lets one worker at a time hold a message, and another go on when that one di
     $item->forceFill(['due_at' => now()])->save();
     expect(OutboxItem::lease($item->id))->not->toBeNull()
         ->and(OutboxItem::lease($item->id))->toBeNull();
+    // Its process lives: nothing is let go of.
+    OutboxItem::freeOfTheDead();
+    expect(OutboxItem::lease($item->id))->toBeNull();
     CarbonImmutable::setTestNow(now()->addSeconds((int) config('cairnfield.outbox.lease_seconds') + 1));
     expect(OutboxItem::lease($item->id))->not->toBeNull();
 });
+
+it('goes on at once with what a process held that has ended, and not with what another machine holds', function (
+    Closure $mark, bool $isFree
+): void {
+    $this->sender->refuses = DeliveryFailed::forNow('busy');
+    $this->answer(Mails::conversation(), 'Hello');
+    $item = OutboxItem::query()->sole();
+    $item->forceFill(['due_at' => now(), 'lease_until' => now()->addMinutes(4), 'held_by' => $mark()])->save();
+    $this->sender->refuses = null;
+    (new DeliverDue)->handle();
+    expect($item->refresh()->state)->toBe($isFree ? OutboxItem::SENT : OutboxItem::DUE);
+})->with([
+    'ended' => [function (): string {
+        $process = Process::start(['sleep', '60']);
+        $pid = $process->id();
+        $began = explode(' ', (string) file_get_contents("/proc/{$pid}/stat"))[21];
+        $process->signal(SIGKILL);
+        $process->wait();
+
+        return gethostname().":{$pid}:{$began}";
+    }, true],
+    'its pid is another’s by now' => [fn (): string => gethostname().':'.getmypid().':1', true],
+    'alive' => [fn (): string => ProcessMark::own(), false],
+    'on another machine' => [fn (): string => 'elsewhere:4711:12345', false],
+    'no mark' => [fn (): string => 'somebody', false],
+]);
 
 it('resolves with an outcome, with the answer or without', function (): void {
     $outcome = Outcome::query()->where('name', 'Sent again')->firstOrFail();
