@@ -85,7 +85,7 @@ final class HtmlLimits
         $room = self::LONGEST - strlen($this->kept);
         if ($to - $from > $room) {
             $this->isCut = true;
-            $this->kept .= mb_strcut(substr($this->html, $from, max(0, $room)), 0);
+            $this->kept .= mb_strcut($this->html, $from, max(0, $room), 'UTF-8');
 
             return;
         }

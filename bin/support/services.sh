@@ -171,7 +171,7 @@ pm.min_spare_servers = 2
 pm.max_spare_servers = 4
 pm.max_requests = 2000
 ; Nobody waits longer for a page, and no page may keep a child for ever.
-request_terminate_timeout = 120s
+request_terminate_timeout = 300s
 clear_env = no
 catch_workers_output = yes
 php_admin_value[error_log] = $LOGS/php-errors.log

@@ -77,6 +77,10 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 export async function expectAccessible(page, rules = null) {
     await page.evaluate(`window.axe ?? (() => { ${AXE} })()`);
+    // Colours are looked at once they have changed, not on their way.
+    await page.evaluate(() => Promise.allSettled(document.getAnimations()
+        .filter((animation) => Number.isFinite(animation.effect.getComputedTiming().endTime))
+        .map((animation) => animation.finished)));
     const found = await page.evaluate(async ([only]) => (await window.axe.run(document, {
         resultTypes: ['violations'], preload: false, iframes: false, elementRef: false,
         ...(only ? { runOnly: only } : { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }),

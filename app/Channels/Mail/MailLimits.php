@@ -118,8 +118,10 @@ final class MailLimits
         if ($name === 'references') {
             return 'References: '.ltrim((string) strstr(substr($field, -$longest), '<'));
         }
-        $cut = substr($field, 0, $longest);
-        $cut = rtrim(substr($cut, 0, max(strrpos($cut, ','), strrpos($cut, ';'), strrpos($cut, ' '), intdiv($longest, 2))));
+        // In the middle of a character it would no longer be read as what it is, nor would the fields beside it.
+        $cut = mb_check_encoding($field, 'UTF-8') ? mb_strcut($field, 0, $longest, 'UTF-8') : substr($field, 0, $longest);
+        $gap = max(strrpos($cut, ','), strrpos($cut, ';'), strrpos($cut, ' '));
+        $cut = rtrim($gap > intdiv($longest, 2) ? substr($cut, 0, $gap) : $cut);
         // Who wrote it stands at the end, behind the name.
         $address = $name === 'from' && preg_match('/<[^<>\s]{3,320}>(?=\s*\z)/', substr($field, -400), $end) === 1 ? " {$end[0]}" : '';
 

@@ -97,6 +97,10 @@ final class OddMails
             'a text that begins like a header and is none' => [
                 "Hello,\r\nSubject: my kite\r\n\r\nWhere is it?", ['text_contains' => 'Where is it?', 'subject' => ''],
             ],
+            'a subject of 20,000 letters beyond ASCII, not encoded' => [
+                Mails::raw(['Subject' => str_repeat('ž', 20_000), 'From' => 'Tomáš <tomas@hruby.example>']),
+                ['customer' => 'Tomáš', 'marks' => 1, ...$text],
+            ],
             '30,000 references' => [
                 Mails::raw(['References' => self::repeated("<m%d@x.example>\r\n ", 30_000).'<last@x.example>']),
                 ['marks' => 1, ...$text],
@@ -334,6 +338,10 @@ final class OddMails
                     '<p>See <img alt="the tear" src="data:image/png;base64,'.str_repeat('QUJD', 50_000).'"> here</p>'
                 ),
                 ['text' => 'See [the tear] here', 'marks' => 0],
+            ],
+            'HTML of 800,001 letters beyond ASCII' => [
+                Mails::raw(['Content-Type' => 'text/html; charset=utf-8'], '<p>a'.str_repeat('ž', 800_001).'</p>'),
+                ['text_contains' => 'žž', 'html_contains' => 'žž', 'marks' => 2],
             ],
             'less-than signs and quotes that are not closed' => [
                 Mails::raw(['Content-Type' => 'text/html'], '<p title="x>1 < 2 and <b>"bold</b> 3 <4 <a href=\'https://x.example/'),
