@@ -39,7 +39,6 @@ use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Cairnfield\Core\Threading\ThreadedBy;
-use Cairnfield\Core\Threading\Threading;
 use Cairnfield\Core\Threading\ThreadingDecision;
 use Carbon\CarbonImmutable;
 use Carbon\CarbonInterface;
@@ -153,7 +152,7 @@ final readonly class ReceiveMessage implements Receives
                     : null
             ),
             Actor::customer(),
-            $this->why($decision),
+            ThreadingReason::of($decision),
             $message,
         ]]);
         $this->attachOrders->attach(
@@ -259,7 +258,7 @@ final readonly class ReceiveMessage implements Receives
         $began = [
             new Began(Named::orNone($decision->linksTo, $decision->linksTo === null ? null : ConversationNumber::show($decision->linksTo))),
             Actor::customer(),
-            $this->whyLinked($decision),
+            ThreadingReason::ofLink($decision),
             null,
         ];
 
@@ -325,30 +324,5 @@ final readonly class ReceiveMessage implements Receives
     private static function becomesOurTurn(Conversation $conversation, Arrival $arrival): bool
     {
         return ! $conversation->junk && ! $arrival->received->automaticAnswer && $conversation->state !== ConversationState::Open;
-    }
-
-    private function why(ThreadingDecision $decision): string
-    {
-        return $decision->continues === null ? '' : match ($decision->by) {
-            ThreadedBy::References => 'it refers to an earlier message',
-            ThreadedBy::ReplyToken => 'it was sent to the reply address of this conversation',
-            ThreadedBy::NumberInSubject => 'its subject has this number',
-            ThreadedBy::SenderAndSubject => 'same sender and subject within '.Threading::SAME_SUBJECT_DAYS.' days',
-            ThreadedBy::SameThread => 'in the same thread',
-            ThreadedBy::SamePerson => 'the same person a short while ago',
-            null => '',
-        };
-    }
-
-    private function whyLinked(ThreadingDecision $decision): string
-    {
-        return match (true) {
-            $decision->linksTo === null => '',
-            $decision->by === ThreadedBy::NumberInSubject => 'its subject has that number; closed, or written by somebody who takes '
-                .'no part in it',
-            $decision->by === ThreadedBy::SamePerson => 'the same person, some time after it',
-            $decision->by === ThreadedBy::SameThread => 'it goes on in a thread from some time ago',
-            default => 'it answers a conversation that is closed',
-        };
     }
 }

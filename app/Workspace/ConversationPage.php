@@ -151,14 +151,10 @@ final readonly class ConversationPage
      */
     private static function chosen(SupportCollection $choices, string $table, ?int $id): ?Choice
     {
-        if ($id === null) {
-            return null;
-        }
-        $row = fn (): ?object => DB::table($table)->find($id);
+        $chosen = $id === null ? null : $choices->firstWhere('id', $id);
+        $gone = $id === null || $chosen !== null ? null : DB::table($table)->find($id);
 
-        return $choices->firstWhere('id', $id) ?? (($gone = $row()) === null
-            ? null
-            : new Choice($id, (string) ($gone->path ?? $gone->name), (string) $gone->name));
+        return $gone === null ? $chosen : new Choice($id, (string) ($gone->path ?? $gone->name), (string) $gone->name);
     }
 
     private function loadIfThere(Conversation|Customer $of, WhatIsThere $there, string $relation): void

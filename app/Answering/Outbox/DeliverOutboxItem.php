@@ -84,6 +84,8 @@ final class DeliverOutboxItem implements ShouldQueue
         $isFinal = $isFinal || $pause === null;
         $pause = max((int) $pause, $retryAfter ?? 0);
         DB::transaction(function () use ($item, $why, $isFinal, $pause, $undelivered): void {
+            // The conversation first, as whoever calls the answer back does.
+            $conversation = Conversation::query()->lockForUpdate()->findOrFail($item->message->conversation_id);
             OutboxItem::query()->whereKey($item->id)->update([
                 'state' => $isFinal ? OutboxItem::FAILED : OutboxItem::DUE,
                 'attempts' => $item->attempts + 1,
@@ -92,10 +94,7 @@ final class DeliverOutboxItem implements ShouldQueue
                 'last_error' => Str::limit($why, 990),
             ]);
             if ($isFinal) {
-                $undelivered->refused(
-                    Conversation::query()->lockForUpdate()->findOrFail($item->message->conversation_id), $item->message, $item->recipients,
-                    $why
-                );
+                $undelivered->refused($conversation, $item->message, $item->recipients, $why);
             }
         });
     }

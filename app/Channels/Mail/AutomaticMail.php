@@ -56,7 +56,10 @@ final class AutomaticMail
             || self::hasAny($headers, self::ANSWER_FIELDS);
     }
 
-    private static function isReport(MailHeaders $headers, string $contentType): bool
+    /**
+     * Whether a mail system wrote it about another message.
+     */
+    public static function isReport(MailHeaders $headers, string $contentType): bool
     {
         return strtolower($contentType) === 'multipart/report'
             || ($headers->has('Return-Path') && preg_match('/^<\s*>$/', $headers->raw('Return-Path')) === 1)

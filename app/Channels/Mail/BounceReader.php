@@ -39,9 +39,10 @@ final class BounceReader
 
     public static function read(IMessage $message, MailHeaders $headers): ?Bounce
     {
-        $sender = $headers->sender()->value;
-        $isFromMachine = preg_match('/^(?:mailer-daemon|postmaster)@/i', $sender) === 1
-            || preg_match('/^<\s*>$/', $headers->raw('Return-Path')) === 1;
+        // Nearly all mail is none: its parts are not gone through for it.
+        if (! AutomaticMail::isReport($headers, (string) $message->getContentType())) {
+            return null;
+        }
         $statuses = [];
         $texts = [];
         $returned = [];
@@ -55,14 +56,13 @@ final class BounceReader
             };
         }
         $text = implode("\n", $texts);
-        $isReport = strtolower((string) $message->getContentType()) === 'multipart/report' && $statuses !== [];
         $saysSo = preg_match(self::SUBJECTS, $headers->subject()) === 1 || $headers->has('X-Failed-Recipients');
-        if (! $isReport && ! ($isFromMachine && $saysSo)) {
+        if ($statuses === [] && ! $saysSo) {
             return null;
         }
         $ids = [...self::idsIn(implode("\n", [...$returned, $text])), ...$headers->ids('In-Reply-To'), ...$headers->ids('References')];
 
-        return $isReport
+        return $statuses !== []
             ? self::ofStatus(implode("\n\n", $statuses), $ids)
             : self::ofText($text, self::addressesIn($headers->raw('X-Failed-Recipients')), $ids, $headers->subject());
     }

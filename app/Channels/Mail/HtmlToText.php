@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Channels\Mail;
 
-use App\Support\HtmlLimits;
 use DOMDocument;
 use DOMElement;
 use DOMNode;
@@ -29,7 +28,7 @@ final class HtmlToText
     {
         $document = new DOMDocument;
         $loaded = @$document->loadHTML(
-            '<?xml encoding="UTF-8"><body>'.HtmlLimits::apply($html)[0], LIBXML_NONET | LIBXML_NOERROR | LIBXML_COMPACT | LIBXML_PARSEHUGE
+            '<?xml encoding="UTF-8"><body>'.$html, LIBXML_NONET | LIBXML_NOERROR | LIBXML_COMPACT | LIBXML_PARSEHUGE
         );
         $body = $loaded ? $document->getElementsByTagName('body')->item(0) : null;
         $text = $body === null ? strip_tags($html) : self::textOf($body, 0);

@@ -6,6 +6,7 @@ namespace App\Channels\Services;
 
 use App\Channels\Account;
 use App\Channels\AccountState;
+use App\Support\SessionLock;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
@@ -37,20 +38,14 @@ final class CatchUp implements ShouldQueue
 
     public function handle(ServiceClient $client, TakeEvent $takeEvent): void
     {
-        $lock = Cache::lock("catch-up-{$this->accountId}", 120);
-        if (! $lock->get()) {
-            return;
-        }
-        try {
+        SessionLock::during("catch-up-{$this->accountId}", function () use ($client, $takeEvent): void {
             $account = Account::query()->find($this->accountId);
             if (
                 $account !== null && $account->state === AccountState::Active && $account->channel->isService() && ! self::rests($account)
             ) {
                 $this->read($account, $client, $takeEvent);
             }
-        } finally {
-            $lock->release();
-        }
+        });
     }
 
     private function read(Account $account, ServiceClient $client, TakeEvent $takeEvent): void

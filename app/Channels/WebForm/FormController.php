@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels\WebForm;
 
+use App\Support\NotStored;
 use App\Support\RandomUuid;
 use App\Support\SecurityHeaders;
 use App\Support\Written;
@@ -69,10 +70,16 @@ final readonly class FormController
         RateLimiter::hit($place, 600);
         /** @var list<UploadedFile> $files */
         $files = array_values((array) $request->file('files'));
-        $number = $this->takeForm->take(
-            $form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt,
-            trim(Written::text($request, 'website')) !== ''
-        );
+        try {
+            $number = $this->takeForm->take(
+                $form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt,
+                trim(Written::text($request, 'website')) !== ''
+            );
+        } catch (NotStored) {
+            return $this->page($form, $isFramed, $request->except('files'), ['files' => [
+                'The files could not be kept just now. What you wrote is still here; send it without them, or try again later.',
+            ]], 503);
+        }
 
         return $this->response(
             view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => Written::text($request, 'email')])->render(),

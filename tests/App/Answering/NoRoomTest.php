@@ -5,8 +5,10 @@ declare(strict_types=1);
 use App\Answering\Draft;
 use App\Conversations\Message;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
+use Tests\App\FilledForm;
 use Tests\App\Mails;
 
 /*
@@ -43,4 +45,20 @@ it('says so where a file is chosen while one writes', function (): void {
 
 it('lets an answer without a file go', function (): void {
     ($this->send)([])->assertSessionHas('done', 'Sent.');
+});
+
+it('tells a customer that their files could not be kept, in the form as they wrote it', function (): void {
+    Auth::forgetGuards();
+    $form = FilledForm::on($this->get('/forms/contact')->assertOk(), '/forms/contact')->values();
+    $this->travel(30)->seconds();
+    $written = [...$form, 'name' => 'Karin Dahl', 'email' => 'karin@dahl.example', 'text' => 'The spar is broken.'];
+    $this->post('/forms/contact', [...$written, 'files' => [UploadedFile::fake()->createWithContent('spar.txt', 'broken')]])
+        ->assertStatus(503)
+        ->assertSee('The files could not be kept just now')
+        ->assertSee('The spar is broken.')
+        ->assertSee('karin@dahl.example');
+    expect(Message::query()->where('from_address', 'karin@dahl.example')->exists())->toBeFalse();
+    // Without them it goes, once.
+    $this->post('/forms/contact', $written)->assertSuccessful();
+    expect(Message::query()->where('from_address', 'karin@dahl.example')->count())->toBe(1);
 });
