@@ -212,6 +212,7 @@ install_for_checks() {
 prepare_installation() {
     wants browser && build_front_end
     write_environment
+    start_supervision
     start_mariadb
     CAIRNFIELD_REDIS=yes start_redis
     export TEST_REDIS_URL=redis://127.0.0.1:$REDIS_PORT

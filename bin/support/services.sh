@@ -1,55 +1,5 @@
-# Starts and stops the processes: each with its pid in var/run and its log in var/logs.
-
-# When a process began, in ticks since the machine did (proc(5)): nothing for one that has ended, or only waits to be taken
-# note of. A pid alone says little, since another program may have it by now.
-began_at() { sed -E 's/^.*\) //' "/proc/$1/stat" 2> /dev/null | awk '$1 != "Z" && $1 != "X" { print $20 }'; }
-
-# Whether the process that was launched under this name still runs.
-is_alive() {
-    local pid began
-    read -r pid began 2> /dev/null < "$RUN/$1.pid" && [ -n "$began" ] && [ "$(began_at "$pid")" = "$began" ]
-}
-
-# The group of the process that was launched under this name: while anything of it runs, no other group can have its number.
-# Empty where that number is another's by now.
-group_of() {
-    local pid began now
-    read -r pid began 2> /dev/null < "$RUN/$1.pid" || return 0
-    now=$(began_at "$pid")
-    [ -n "$began" ] && { [ -z "$now" ] || [ "$now" = "$began" ]; } || return 0
-    ! pgrep -g "$pid" -r R,S,D,T,I > /dev/null || printf '%s' "$pid"
-}
-
-# What runs under this name of this installation, whatever stands in its pid file: each carries the name in its environment.
-those_of() { grep -lzsx "CAIRNFIELD_PART=$RUN/$1" /proc/[0-9]*/environ | cut -d / -f 3; }
-
-# What is left of one whose keeper or master was killed.
-clear_left() {
-    local group left
-    group=$(group_of "$1")
-    [ -z "$group" ] || kill -KILL -- "-$group" 2> /dev/null
-    left=$(those_of "$1")
-    [ -z "$left" ] || kill -KILL $left 2> /dev/null
-}
-
-# launch NAME COMMAND...: in the background, in a process group of its own.
-launch() {
-    local name=$1
-    shift
-    clear_left "$name"
-    # The lock of a start is not theirs.
-    CAIRNFIELD_PART=$RUN/$name setsid "$@" >> "$LOGS/$name.log" 2>&1 < /dev/null 7>&- &
-    printf '%s %s\n' $! "$(began_at $!)" > "$RUN/$name.pid"
-}
-
-# One start or stop at a time; another waits for it.
-lock_starting() {
-    mkdir -p "$RUN"
-    exec 7> "$RUN/starting.lock"
-    flock -n 7 || { say 'Another start or stop is at work; waiting for it …'; flock -w 600 7 || fail 'It is still at work.'; }
-}
-
-unlock_starting() { exec 7>&-; }
+# What is started, with which settings, and in which order: each keeps its log in var/logs.
+. "$ROOT/bin/support/supervision.sh"
 
 # wait_until NAME SECONDS COMMAND...: until the command succeeds, or say plainly which one did not answer.
 wait_until() {
@@ -277,15 +227,15 @@ start_mail_standin() {
     wait_until dovecot 20 port_is_taken "$IMAP_PORT"
     if ! is_alive mail-standin; then
         refuse_foreign_port mail-standin "$SMTP_PORT"
-        STANDIN_HTTP_PORT=$STANDIN_PORT STANDIN_SMTP_PORT=$SMTP_PORT STANDIN_MAILDIRS=$maildirs STANDIN_LINKS=$(standin_links) \
-            launch mail-standin "$ROOT/bin/support/keep-running" node "$ROOT/standins/mail/server.js"
+        STANDIN_HTTP_PORT=$MAIL_PORT STANDIN_SMTP_PORT=$SMTP_PORT STANDIN_MAILDIRS=$maildirs STANDIN_LINKS=$(standin_links) \
+            launch mail-standin node "$ROOT/standins/mail/server.js"
     fi
-    wait_until mail-standin 20 curl -fsS -o /dev/null "http://127.0.0.1:$STANDIN_PORT/"
+    wait_until mail-standin 20 curl -fsS -o /dev/null "http://127.0.0.1:$MAIL_PORT/"
 }
 
 standin_links() {
     local name port=$STANDINS_PORT
-    printf 'Mail=http://127.0.0.1:%s' "$STANDIN_PORT"
+    printf 'Mail=http://127.0.0.1:%s' "$MAIL_PORT"
     for name in $STANDINS; do
         printf ' %s=http://127.0.0.1:%s' "$(standin_title "$name")" "$port"
         port=$((port + 1))
@@ -304,7 +254,7 @@ start_standins() {
         if ! is_alive "standin-$name"; then
             refuse_foreign_port "standin-$name" "$port"
             STANDIN_PORT=$port STANDIN_DATA=$VAR/standins/$name.json STANDIN_KEY=$(setting STANDIN_PASSWORD) STANDIN_LINKS=$links \
-                launch "standin-$name" "$ROOT/bin/support/keep-running" node "$ROOT/standins/$name/server.js"
+                launch "standin-$name" node "$ROOT/standins/$name/server.js"
         fi
         port=$((port + 1))
     done
@@ -331,12 +281,12 @@ start_workers() {
         local name=worker-${queue%%,*}
         [ "$name" != "$last" ] || name=$name-2
         last=$name
-        is_alive "$name" || launch "$name" "$ROOT/bin/support/keep-running" php "$ROOT/artisan" queue:work \
+        is_alive "$name" || launch "$name" php "$ROOT/artisan" queue:work \
             --queue="$queue" --sleep=0.5 --max-time=3600 --memory=400 --timeout=300
     done
     # One run lasts to the end of the minute. Begun again and again it starts at once, where
     # schedule:work would wait for the next full minute.
-    is_alive scheduler || launch scheduler "$ROOT/bin/support/keep-running" php "$ROOT/artisan" schedule:run
+    is_alive scheduler || launch scheduler php "$ROOT/artisan" schedule:run
 }
 
 # Each has said itself that it is at work.
@@ -352,36 +302,17 @@ is_at_work() { curl -s "http://127.0.0.1:$WEB_PORT/health" | grep -q "\"$1\":\"o
 
 WORKERS="scheduler worker-intake worker-intake-2 worker-outbox worker-rules"
 
-stop_all() {
-    # Those that use the database before the database.
-    stop_services $WORKERS nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS)
-    stop_services dovecot redis mariadb
-}
+# All there is, those that use the database before the database.
+every_part() { printf '%s ' $WORKERS nginx php-fpm mail-standin $(printf 'standin-%s ' $STANDINS) dovecot redis mariadb; }
 
-stop_services() {
-    local name group left deadline
-    for name in "$@"; do
-        group=$(group_of "$name")
-        [ -z "$group" ] || kill -TERM -- "-$group" 2> /dev/null
-        left=$(those_of "$name")
-        [ -z "$left" ] || kill -TERM $left 2> /dev/null
-    done
-    deadline=$(($(date +%s) + 20))
-    for name in "$@"; do
-        while group=$(group_of "$name") left=$(those_of "$name") && [ -n "$group$left" ]; do
-            if [ "$(date +%s)" -ge $deadline ]; then
-                [ -z "$group" ] || kill -KILL -- "-$group" 2> /dev/null
-                [ -z "$left" ] || kill -KILL $left 2> /dev/null
-                break
-            fi
-            sleep 0.1
-        done
-        rm -f "$RUN/$name.pid"
-    done
+stop_all() {
+    stop_services $(every_part | sed 's/dovecot redis mariadb//')
+    stop_services dovecot redis mariadb
+    end_supervision
 }
 
 # Throws away what is stored.
 forget_all() {
     stop_all
-    rm -rf "$(mailboxes)" "${VAR:?}"/{mariadb,storage,cache,redis,standins,tmp,.env}
+    rm -rf "$(mailboxes)" "${VAR:?}"/{mariadb,storage,cache,redis,standins,services,tmp,.env}
 }

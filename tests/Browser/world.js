@@ -1,7 +1,7 @@
 // What the browser tests share: where everything is, signing in, writing and reading mail as a
 // customer, and the check that a page is accessible.
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -163,14 +163,16 @@ export function database(sql) {
     return execFileSync('mariadb', ['--no-defaults', `--socket=${variable}/run/mariadb.sock`, '-uroot', '-N', '-B', 'cairnfield', '-e', sql], { encoding: 'utf8' }).trim();
 }
 
-// The processes that a kept-running service has started.
+// The processes of a part, by the name that each carries in its environment.
 export function workers(name) {
-    const keeper = readFileSync(path.join(variable, `run/${name}.pid`), 'utf8').split(' ')[0];
-    try {
-        return execFileSync('pgrep', ['-P', keeper], { encoding: 'utf8' }).trim().split('\n').map(Number);
-    } catch {
-        return [];
-    }
+    const mark = `\0CAIRNFIELD_PART=${variable}/run/${name}\0`;
+    return readdirSync('/proc').filter((pid) => /^\d+$/.test(pid)).map(Number).filter((pid) => {
+        try {
+            return `\0${readFileSync(`/proc/${pid}/environ`, 'latin1')}`.includes(mark);
+        } catch {
+            return false;
+        }
+    });
 }
 
 export function killHard(name) {

@@ -22,13 +22,14 @@ beforeEach(function (): void {
 
         return trim($result->output());
     };
+    $this->until = static fn (string $condition): string => "for tried in \$(seq 300); do {$condition} && break; sleep 0.1; done";
     // Something of ours that runs, and a stranger.
-    ($this->bash)('launch kite bash -c "sleep 300 & sleep 301"; until [ "$(those_of kite | wc -l)" -ge 2 ]; do :; done');
+    ($this->bash)('launch kite bash -c "sleep 300 & sleep 301"; '.($this->until)('[ "$(those_of kite | wc -l)" -ge 2 ]'));
     $this->stranger = Process::start(['sleep', '302']);
 });
 
 afterEach(function (): void {
-    ($this->bash)('stop_services kite');
+    ($this->bash)('stop_services kite; end_supervision');
     $this->stranger->running() && $this->stranger->signal(SIGKILL);
     File::deleteDirectory($this->var);
 });
@@ -38,19 +39,39 @@ it('knows what it launched, and stops all of it', function (): void {
         ->and(($this->bash)('stop_services kite; is_alive kite || echo no; those_of kite'))->toBe('no');
 });
 
-it('takes no stranger for its own, and stops none, whatever the pid file says', function (string $written): void {
-    file_put_contents("{$this->var}/run/kite.pid", strtr($written, ['PID' => (string) $this->stranger->id()]));
-    expect(($this->bash)('is_alive kite && echo yes'))->toBe('')
-        ->and(($this->bash)('stop_services kite; those_of kite'))->toBe('')
+it('takes no stranger for its own, and stops none, whatever the pid file says', function (): void {
+    $stranger = (string) $this->stranger->id();
+    foreach (['another’s pid' => "{$stranger} 12345\n", 'a pid without its beginning' => $stranger, 'nothing' => '', 'no number' => "kite\n"] as $written) {
+        file_put_contents("{$this->var}/run/kite.pid", $written);
+        expect(($this->bash)('is_alive kite && echo yes'))->toBe('');
+    }
+    file_put_contents("{$this->var}/run/kite.pid", "{$stranger} 12345\n");
+    expect(($this->bash)('stop_services kite; those_of kite'))->toBe('')
         ->and($this->stranger->running())->toBeTrue();
-})->with(['another’s pid' => ["PID 12345\n"], 'a pid without its beginning' => ['PID'], 'nothing' => [''], 'no number' => ["kite\n"]]);
+});
 
-it('runs once what is launched again after its keeper was killed, or its pid file was lost', function (string $broken): void {
+it('runs once, whatever of it and of its supervisors was killed or lost', function (string $broken, string $launched): void {
     $count = (int) ($this->bash)('those_of kite | wc -l');
-    ($this->bash)($broken);
-    $again = 'is_alive kite || launch kite bash -c "sleep 300 & sleep 301"; until [ "$(those_of kite | wc -l)" -ge 2 ]; do :; done';
-    expect(($this->bash)("{$again}; those_of kite | wc -l"))->toBe((string) $count);
+    ($this->bash)("read -r old began < \"\$RUN/kite.pid\"; {$broken}; {$launched}");
+    $whole = ($this->until)("[ \"\$(those_of kite | wc -l)\" = {$count} ] && is_alive kite && is_alive supervisor");
+    expect(($this->bash)("{$whole}; those_of kite | wc -l; pgrep -c -x -f \"runsvdir -P \$SERVICES\"; sv status \"\$SERVICES/kite\" | cut -c1-3"))
+        ->toBe("{$count}\n1\nrun");
 })->with([
-    'killed' => ['read -r pid began < "$RUN/kite.pid"; kill -KILL "$pid"; while is_alive kite; do :; done'],
-    'lost' => ['rm "$RUN/kite.pid"'],
-]);
+    'killed' => ['kill -KILL "$old"; while [ -n "$(began_at "$old")" ]; do :; done'],
+    'its pid file lost' => ['rm "$RUN/kite.pid"'],
+    'its supervisor killed, then itself' => ['kill -KILL $(pgrep -f "runsv kite$" -P "$(cut -d " " -f 1 "$RUN/supervisor.pid")")
+        for tried in $(seq 100); do has_supervisor kite && break; sleep 0.1; done; kill -KILL "$old"'],
+    'all supervisors killed' => ['kill -KILL $(those_of supervisor)'],
+    'everything killed' => ['kill -KILL $(those_of supervisor) $(those_of kite)'],
+])->with(['launched again' => ['is_alive kite && is_alive supervisor || launch kite bash -c "sleep 300 & sleep 301"']]);
+
+it('brings back by itself what was killed, also the supervisor of all', function (): void {
+    ($this->bash)('launch supervision "$ROOT/bin/support/keep-supervision"');
+    ($this->bash)('kill -KILL $(those_of supervisor)');
+    $back = ($this->bash)(($this->until)('is_alive supervisor && has_supervisor kite').'; is_alive supervisor && has_supervisor kite && echo yes');
+    expect($back)->toBe('yes');
+    ($this->bash)('read -r old began < "$RUN/kite.pid"; kill -KILL "$old"; '.($this->until)('[ "$(cut -d " " -f 1 "$RUN/kite.pid")" != "$old" ]'));
+    expect(($this->bash)(($this->until)('is_alive kite').'; is_alive kite && echo yes'))->toBe('yes');
+    ($this->bash)('stop_services kite; end_supervision');
+    expect(($this->bash)('those_of kite; those_of supervision; those_of supervisor; is_alive kite || echo none'))->toBe('none');
+});
