@@ -160,7 +160,7 @@ export async function expectMailbox(address, count, timeout = 30_000) {
 }
 
 export function database(sql) {
-    return execFileSync('mariadb', ['--no-defaults', `--socket=${variable}/run/mariadb.sock`, '-uroot', '-N', '-B', 'cairnfield', '-e', sql], { encoding: 'utf8' }).trim();
+    return execFileSync('mariadb', ['--no-defaults', `--socket=${variable}/run/mariadb.sock`, '-uroot', '-N', '-B', 'cairnfield', '-e', sql], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] }).trim();
 }
 
 // The processes of a part, by the name that each carries in its environment.

@@ -55,18 +55,18 @@ final readonly class Mailbox
      */
     public function uidsAfter(int $uid): array
     {
-        if (@imap_num_msg($this->connection) === 0) {
-            return [];
-        }
         // The range `n:*` always holds the last message, even where its UID is below n (RFC 3501, 6.4.8).
-        $overview = @imap_fetch_overview($this->connection, ($uid + 1).':*', FT_UID);
-        if ($overview === false) {
-            throw MailboxFault::brokeOff($this->server, self::said());
-        }
+        $overview = @imap_num_msg($this->connection) === 0
+            ? []
+            : @imap_fetch_overview($this->connection, ($uid + 1).':*', FT_UID);
         $uids = array_filter(
-            array_map(static fn (object $message): int => (int) $message->uid, $overview),
+            array_map(static fn (object $message): int => (int) $message->uid, $overview ?: []),
             static fn (int $found): bool => $found > $uid
         );
+        // Where the connection has broken off, the extension finds none, or those that it knew before.
+        if ($uids === [] && ! $this->answers()) {
+            throw MailboxFault::brokeOff($this->server, self::said());
+        }
         sort($uids);
 
         return $uids;
@@ -74,13 +74,16 @@ final readonly class Mailbox
 
     /**
      * Whether it is there still.
+     *
+     * @throws MailboxFault
      */
     public function has(int $uid): bool
     {
-        $number = @imap_msgno($this->connection, $uid);
+        $isThere = @imap_msgno($this->connection, $uid) > 0;
+        $isThere || $this->answers() || throw MailboxFault::brokeOff($this->server, self::said());
         self::said();
 
-        return $number > 0;
+        return $isThere;
     }
 
     /**
@@ -95,8 +98,29 @@ final readonly class Mailbox
             throw MailboxFault::brokeOff($this->server, self::said());
         }
         rewind($stream);
+        $raw = (string) stream_get_contents($stream);
+        // Where the connection breaks off, the extension says that all went well, with nothing or a part of the message.
+        // That it is shorter than the server said is no sign by itself: not every server counts exactly.
+        if (strlen($raw) < $this->size($uid) && ! $this->answers()) {
+            throw MailboxFault::brokeOff($this->server, self::said());
+        }
 
-        return (string) stream_get_contents($stream);
+        return $raw;
+    }
+
+    private function size(int $uid): int
+    {
+        $overview = @imap_fetch_overview($this->connection, (string) $uid, FT_UID);
+
+        return (int) ($overview[0]->size ?? PHP_INT_MAX);
+    }
+
+    /**
+     * Whether there is a server still at the other end.
+     */
+    private function answers(): bool
+    {
+        return @imap_ping($this->connection);
     }
 
     public function close(): void

@@ -13,8 +13,10 @@ use App\Channels\Mail\UnreadableMail;
 use App\Conversations\Message;
 use App\Support\FileStore;
 use Illuminate\Contracts\Filesystem\Factory;
+use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
@@ -84,6 +86,58 @@ it('reads everything again when the server numbers anew, and stores nothing twic
         ->and($account->refresh()->last_uid)->toBe(2)
         ->and($account->uid_validity)->toBeGreaterThan(1);
 });
+
+/** A connection of the account that ends at the query that begins so. */
+function breakOffAt(Account $account, string $query): InvokedProcess
+{
+    $between = Process::start(['node', '-e', <<<'JS'
+        const net = require('node:net');
+        const server = net.createServer((near) => {
+            const far = net.connect(Number(process.argv[1]), '127.0.0.1');
+            near.pipe(far).pipe(near);
+            near.on('error', () => {});
+            far.on('error', () => {});
+        });
+        server.listen(0, '127.0.0.1', () => console.log(server.address().port));
+        JS, (string) $account->settings['imap_port']]);
+    $between->waitUntil(static fn (string $type, string $printed): bool => str_ends_with($printed, "\n"));
+    $account->forceFill(['settings' => [...$account->settings, 'imap_port' => trim($between->output())]])->save();
+    DB::listen(static function (QueryExecuted $executed) use ($between, $query): void {
+        if (str_starts_with($executed->sql, $query) && $between->running()) {
+            $between->signal(SIGKILL);
+            $between->wait();
+        }
+    });
+
+    return $between;
+}
+
+it('loses nothing where the connection breaks off while it is read', function (string $query): void {
+    $account = ownAccount();
+    $direct = $account->settings;
+    putInto($account, Mails::raw(['Subject' => 'Earlier']));
+    fetch($account);
+    putInto($account, Mails::raw(['Subject' => 'One']), Mails::raw(['Subject' => 'Two']));
+    // The first had no room when it was read before.
+    MailToReadAgain::later($account, 2);
+    $account->refresh()->forceFill(['last_uid' => 2])->save();
+    $this->travel(20)->seconds();
+    $between = breakOffAt($account, $query);
+    fetch($account);
+    expect($between->running())->toBeFalse()
+        ->and($account->refresh()->last_error)->toContain('broke off')
+        ->and(UnreadableMail::query()->exists())->toBeFalse();
+    $account->forceFill(['settings' => $direct])->save();
+    $this->travel(20)->seconds();
+    fetch($account);
+    expect(Message::query()->orderBy('subject')->pluck('subject')->all())->toBe(['Earlier', 'One', 'Two'])
+        ->and(MailToReadAgain::count($account))->toBe(0)
+        ->and($account->refresh()->last_error)->toBeNull();
+})->with([
+    'before what waits' => ['select `uid` from `mail_to_read_again`'],
+    'at a message' => ['update `accounts` set `reading_uid`'],
+    'between two' => ['delete from `mail_to_read_again`'],
+]);
 
 it('goes on past a message that cannot be read', function (): void {
     config(['cairnfield.mail.largest_message' => 5000]);
