@@ -26,10 +26,15 @@ final readonly class NoteUndelivered
     public function __construct(private Journal $journal, private ChangeState $state, private StoreHours $hours) {}
 
     /**
-     * The answer that a report is about: it names it, and says of one whom it went to that it did not reach them.
+     * The answer that a report is about: it came to the address made for that, or names it, and says of one whom it went to
+     * that it did not reach them.
      */
     public function messageOf(Bounce $bounce): ?Message
     {
+        $sure = $bounce->message === null ? null : Message::query()->where('direction', Message::OUT)->find($bounce->message);
+        if ($sure !== null) {
+            return $sure;
+        }
         if ($bounce->messageIds === []) {
             return null;
         }

@@ -8,6 +8,7 @@ use App\Support\Row;
 use App\Team\Team;
 use Cairnfield\Core\Threading\ReplyToken;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
@@ -28,6 +29,8 @@ use Illuminate\Validation\Rule;
  * @property int $last_uid
  * @property int|null $reading_uid
  * @property int $reading_attempts
+ * @property bool $takes_details
+ * @property CarbonImmutable|null $details_tried_at
  * @property array<string, mixed>|null $arrivals
  * @property string|null $cursor
  * @property CarbonImmutable|null $last_heard_at
@@ -110,6 +113,24 @@ final class Account extends Row
         return AccountField::choice('answers_by', $label, ['nullable', Rule::in(array_keys($mail))], $mail);
     }
 
+    /**
+     * Those that cannot be read, or not wholly.
+     *
+     * @param  int  $seconds  since when nothing was heard of them, at least
+     * @return Builder<self>
+     */
+    public static function troubled(int $seconds): Builder
+    {
+        return self::query()
+            ->where('state', AccountState::Active)
+            ->whereNotNull('last_error')
+            ->when($seconds > 0, static fn (Builder $all): Builder => $all->where(
+                static fn (Builder $silent): Builder => $silent
+                    ->whereNull('last_heard_at')
+                    ->orWhere('last_heard_at', '<', now()->subSeconds($seconds))
+            ));
+    }
+
     public function heard(): void
     {
         $this->forceFill(['last_heard_at' => now(), 'last_error' => null, 'last_error_at' => null])->save();
@@ -128,6 +149,8 @@ final class Account extends Row
             'settings' => 'array',
             'secrets' => 'encrypted:array',
             'arrivals' => 'array',
+            'takes_details' => 'boolean',
+            'details_tried_at' => 'immutable_datetime',
             'last_heard_at' => 'immutable_datetime',
             'last_error_at' => 'immutable_datetime',
         ];

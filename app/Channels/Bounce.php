@@ -14,6 +14,14 @@ final readonly class Bounce
      * @param  list<string>  $addresses  those that it did not reach; empty where that is not said
      * @param  bool  $isFinal  whether it has given up; else it still tries
      * @param  string  $why  in plain words
+     * @param  int|null  $message  the number of the message of ours, where it came to an address that carries it
      */
-    public function __construct(public array $messageIds, public array $addresses, public bool $isFinal, public string $why) {}
+    public function __construct(
+        public array $messageIds, public array $addresses, public bool $isFinal, public string $why, public ?int $message = null
+    ) {}
+
+    public function about(?int $message): self
+    {
+        return new self($this->messageIds, $this->addresses, $this->isFinal, $this->why, $message);
+    }
 }

@@ -23,6 +23,7 @@ final readonly class OutgoingMessage
      * @param  string|null  $thread  the source’s id of what belongs together, where what it answers stood in one
      * @param  string  $onceKey  64 hexadecimal digits: tried twice, it is there once
      * @param  int  $conversation  its number, which a mail’s answer address carries
+     * @param  int  $message  its own number, which the address carries that reports about a mail go to
      * @param  bool  $automatic  nothing automatic may answer it
      * @param  QuotedMessage|null  $answered  what it answers, to be quoted below it
      * @param  list<OutgoingFile>  $files
@@ -44,6 +45,7 @@ final readonly class OutgoingMessage
         public ?string $thread,
         public string $onceKey,
         public int $conversation,
+        public int $message,
         public bool $automatic,
         public DateTimeInterface $at,
         public ?QuotedMessage $answered,

@@ -33,6 +33,7 @@ final readonly class ReceivedMessage
      * @param  array<string, string>  $fields  what was written, by the name of a field that the store has made itself
      * @param  bool  $wantsReceipt  whether they are to be told the number that it got
      * @param  Bounce|null  $bounce  what it says of a message of ours, where a mail system wrote it
+     * @param  int|null  $returned  the number of the message of ours that it came back for, signed
      */
     public function __construct(
         public Channel $channel,
@@ -60,6 +61,7 @@ final readonly class ReceivedMessage
         public array $fields = [],
         public bool $wantsReceipt = false,
         public ?Bounce $bounce = null,
+        public ?int $returned = null,
     ) {}
 
     /**

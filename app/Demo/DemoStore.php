@@ -136,7 +136,7 @@ final class DemoStore
                 'imap_password' => config('cairnfield.demo.password'),
                 'forward_secret' => bin2hex(random_bytes(24)),
             ],
-        ]);
+        ])->forceFill(['takes_details' => true, 'details_tried_at' => now()])->save();
     }
 
     /**

@@ -33,7 +33,7 @@ final class FindThread
     public function for(ReceivedMessage $received, ?int $customerId, ?CarbonImmutable $at = null): ThreadingDecision
     {
         $hints = new IncomingHints(
-            array_slice($received->references, -self::MOST_REFERENCES),
+            [...array_slice($received->references, -self::MOST_REFERENCES), ...$this->cameBackFor($received)],
             $received->replyTokenNumber,
             ConversationNumber::inSubject($received->subject),
             $received->sender->value,
@@ -42,6 +42,20 @@ final class FindThread
         );
 
         return Threading::decide($hints, ...$this->candidates($hints, $received, $customerId, $at !== null));
+    }
+
+    /**
+     * An out-of-office note often names nothing of what it answers, but comes to the address that was made for it.
+     *
+     * @return list<string>
+     */
+    private function cameBackFor(ReceivedMessage $received): array
+    {
+        return $received->returned === null ? [] : array_values(array_filter(Message::query()
+            ->whereKey($received->returned)
+            ->where('direction', Message::OUT)
+            ->pluck('message_id')
+            ->all()));
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Support;
 use App\Answering\Outbox\DeliverDue;
 use App\Answering\ScheduleReply;
 use App\Bulk\WorkOnBulkChange;
+use App\Channels\Mail\AddressDetails;
 use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Services\CatchUpAll;
 use App\Conversations\BringBackHeld;
@@ -39,6 +40,7 @@ final class RegularWork
         }
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
         $schedule->job(new RunOnTime)->everyMinute()->name('run rules and reminders that run with time');
+        $schedule->call(fn () => app(AddressDetails::class)->tryUntried())->everyMinute()->name('see which mail servers take details');
         $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
         $schedule->call(fn () => app(KeepTasks::class)->remind())->everyMinute()->name('remind of tasks');
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');

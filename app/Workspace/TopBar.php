@@ -33,6 +33,9 @@ final class TopBar
         'Public' => ['/public', ['public*'], 'answer-customers'],
     ];
 
+    /** Seconds of silence of an account that only its administrators are told of. */
+    private const PASSING = 30;
+
     public function __construct(private readonly Request $request, private readonly SetUpIndex $setUp) {}
 
     public function compose(View $view): void
@@ -61,27 +64,33 @@ final class TopBar
             'here' => $isSetUp ? 'Set up' : $this->nameOf($places),
             'setUpNeighbours' => $teammate instanceof Teammate ? $this->setUp->neighbours($teammate, $this->request->path()) : [],
             'administers' => $administers,
-            'troubledAccounts' => $administers ? Account::query()->whereNotNull('last_error')->where('state', 'active')->get() : collect(),
             'unreadableCount' => $administers ? UnreadableMail::query()->where('state', UnreadableMail::KEPT)->count() : 0,
             'troubleCount' => $administers ? EventTrace::query()->where('state', EventTrace::KEPT)->count() : 0,
-            ...($teammate instanceof Teammate ? $this->told($teammate) : ['unreadNews' => 0, 'silentParts' => [], 'whoMends' => '']),
+            ...($teammate instanceof Teammate ? $this->told($teammate, $administers) : [
+                'unreadNews' => 0, 'silentParts' => [], 'troubledAccounts' => [], 'whoMends' => '',
+            ]),
             'callKey' => RandomUuid::make(),
         ];
     }
 
     /**
-     * What they have not read, and which parts of the program are dead. Mostly neither, and that is asked at once.
+     * What they have not read, which parts of the program are dead, and which ways in are silent. Mostly nothing, and that is
+     * asked at once.
      *
-     * @return array{unreadNews: int, silentParts: list<array{Part, CarbonImmutable}>, whoMends: string}
+     * @return array{
+     *     unreadNews: int, silentParts: list<array{Part, CarbonImmutable}>, troubledAccounts: iterable<Account>, whoMends: string
+     * }
      */
-    private function told(Teammate $teammate): array
+    private function told(Teammate $teammate, bool $administers): array
     {
-        $there = WhatIsThere::ask(['news' => News::unread($teammate), 'silent' => Heartbeats::overdue()]);
+        $troubled = Account::troubled($administers ? 0 : self::PASSING);
+        $there = WhatIsThere::ask(['news' => News::unread($teammate), 'silent' => Heartbeats::overdue(), 'troubled' => clone $troubled]);
 
         return [
             'unreadNews' => $there->has('news') ? News::unread($teammate)->count() : 0,
             'silentParts' => $there->has('silent') ? Heartbeats::silent() : [],
-            'whoMends' => $there->has('silent') ? Teammate::query()
+            'troubledAccounts' => $there->has('troubled') ? $troubled->orderBy('id')->get() : [],
+            'whoMends' => $there->has('silent') || $there->has('troubled') ? Teammate::query()
                 ->where('role', Role::Administrator)
                 ->where('may_sign_in', true)
                 ->orderBy('name')

@@ -6,6 +6,8 @@ export const KINDS = {
     drop: 'Drop the connection half-way through a message',
     temporary: 'Answer 451 to each message: try again later',
     permanent: 'Answer 550 to each recipient: no such mailbox',
+    sender: 'Answer 553 to senders with a detail (care+…@): not your address',
+    details: 'Lose what is written to addresses with a detail (care+…@)',
 };
 
 export class Faults {

@@ -18,6 +18,10 @@ export function listen(mailboxes, faults, port) {
         onConnect(session, answer) {
             answer(faults.strikes('refuse') ? refusal(421, 'Service not available, closing the channel') : null);
         },
+        onMailFrom(sender, session, answer) {
+            const refuses = sender.address.includes('+') && faults.strikes('sender');
+            answer(refuses ? refusal(553, `5.7.1 Sender address rejected: ${sender.address} is not yours`) : null);
+        },
         onRcptTo(recipient, session, answer) {
             answer(faults.strikes('permanent') ? refusal(550, `5.1.1 No mailbox ${recipient.address} here`) : null);
         },
@@ -53,7 +57,8 @@ export function listen(mailboxes, faults, port) {
                 throw refusal(421, 'The sender went away');
             }
         }
-        for (const recipient of session.envelope.rcptTo) {
+        const lost = (address) => address.includes('+') && faults.strikes('details');
+        for (const recipient of session.envelope.rcptTo.filter(({ address }) => !lost(address))) {
             await mailboxes.deliver(recipient.address, raw);
         }
         accepted.push({ at: new Date().toISOString(), from: session.envelope.mailFrom.address, to: session.envelope.rcptTo.map((to) => to.address) });

@@ -161,7 +161,7 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     const writing = (async () => {
         for (let index = 0; index < MAILS; index += 1) {
             await insist(() => putInto(inbox(index), letter(index)));
-            await pause(100);
+            await pause(250);
         }
     })();
     const answering = Array.from({ length: 4 }, async (_, lane) => {
@@ -174,15 +174,16 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     await takeAway('mariadb');
     await shownAsAway('database');
     // Also to whoever asks for a page.
-    await expect.poll(async () => (await page.request.get('/queue/my-turn').catch(() => null))?.status(), { timeout: 30_000 }).toBe(503);
+    await expect.poll(() => page.request.get('/queue/my-turn').then((shown) => shown.status()).catch(() => 0), { timeout: 30_000 }).toBe(503);
     await pause(5000);
     await bringBack('mariadb');
 
     await pause(5000);
     fillFileStore();
     await shownAsAway('files');
-    // Mail waits in the mailbox, which stands above every page.
-    await expect.poll(async () => (await (await page.request.get('/queue/my-turn')).text().catch(() => '')), { timeout: 30_000 }).toContain('until there is room');
+    // Mail waits in the mailbox: once that has lasted, it stands above everybody's pages.
+    await expect.poll(() => page.request.get('/queue/my-turn').then((shown) => shown.text()).catch(() => ''), { timeout: 90_000 })
+        .toContain('until there is room');
     emptyFileStore();
 
     await shownAsAway('rules');
@@ -196,7 +197,7 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     await expect.poll(stored, { timeout: 120_000, intervals: [1000] }).toBe(MAILS);
     expect(await number("SELECT COUNT(DISTINCT conversation_id) FROM messages WHERE from_address LIKE 'gale-%@gale.example'")).toBe(MAILS);
     expect(await number("SELECT COUNT(*) FROM attachments WHERE name LIKE 'gale-%.txt'")).toBe(MAILS / 10);
-    expect(await number("SELECT COUNT(*) FROM unreadable_mail WHERE subject LIKE 'Gale %'")).toBe(0);
+    expect(await number('SELECT COUNT(*) FROM unreadable_mail')).toBe(0);
     await expect.poll(() => number("SELECT COUNT(*) FROM outbox WHERE state NOT IN ('sent', 'back')"), { timeout: 120_000, intervals: [1000] }).toBe(0);
 
     // Handed over twice is what SMTP cannot promise against: the same message then, which mail programs show once.

@@ -19,3 +19,31 @@ test('an answer that the mail server refuses for now is tried again, and arrives
         expect(await mailbox(address(kind)), kind).toHaveLength(1);
     }
 });
+
+test('a server that lets us send from our bare address only, or loses what is written to others, is found out', async ({ page }) => {
+    const takes = () => database("SELECT takes_details FROM accounts WHERE address = 'care@brindle.example'");
+    const check = async () => {
+        await page.goto('/accounts');
+        await page.getByRole('link', { name: 'care@brindle.example' }).click();
+        await page.getByRole('button', { name: 'Check the connection' }).click();
+        await expect(page.getByText('Both servers let us in')).toBeVisible();
+    };
+    await signIn(page, 'corin');
+    await check();
+    await expect.poll(takes).toBe('1');
+    await setFault('sender');
+    await mailFrom('Ida Weber <ida-bare@weber.example>', 'Weather and senders', 'Too windy?');
+    await answer(page, 'Weather and senders', 'Wait for the evening.');
+    await expectMailbox('ida-bare@weber.example', 1);
+    expect(takes()).toBe('0');
+
+    await setFault('details');
+    await check();
+    await expect(page.getByText('has not arrived here')).toBeVisible();
+    await setFault('none');
+    await check();
+    await expect(async () => {
+        await page.reload();
+        await expect(page.getByText('asks for replies to one of its conversation')).toBeVisible({ timeout: 1000 });
+    }).toPass();
+});

@@ -182,7 +182,7 @@ final class SmallStore
                 'channel' => $channel, 'address' => $address, 'sender_name' => 'Brindle Kite Works', 'team_id' => $team?->id,
                 'secrets' => [], ...$more,
             ]
-        );
+        )->forceFill($channel->isMail() ? ['takes_details' => true, 'details_tried_at' => now()] : [])->save();
     }
 
     private function sorting(): void

@@ -45,6 +45,7 @@ final class ComposeOutgoing
             $this->thread($message, $account),
             $message->once_key,
             $message->conversation_id,
+            $message->id,
             $message->automatic,
             $message->sent_at ?? $message->received_at,
             $this->quoted($message, $account),

@@ -14,7 +14,7 @@ use App\Channels\NotConnected;
  */
 final readonly class ConnectMail implements Connection
 {
-    public function __construct(private SmtpSender $sender) {}
+    public function __construct(private SmtpSender $sender, private AddressDetails $details) {}
 
     public function begin(Account $account): string
     {
@@ -26,6 +26,7 @@ final readonly class ConnectMail implements Connection
         try {
             Mailbox::open($account)->close();
             $this->sender->check($account);
+            $this->details->try($account);
         } catch (MailboxFault|DeliveryFailed $fault) {
             throw NotConnected::since($fault);
         }
@@ -41,7 +42,7 @@ final readonly class ConnectMail implements Connection
     public function changed(Account $account): void
     {
         // Perhaps another mailbox now: read it from the beginning, what is here already is recognised.
-        $account->forceFill(['uid_validity' => null, 'last_uid' => 0]);
+        $account->forceFill(['uid_validity' => null, 'last_uid' => 0, 'takes_details' => false, 'details_tried_at' => null]);
     }
 
     public function end(Account $account): void {}

@@ -9,7 +9,6 @@ use App\Channels\OutgoingMessage;
 use App\Channels\QuotedMessage;
 use App\Support\FileStore;
 use Cairnfield\Core\Text\FoldedText;
-use Cairnfield\Core\Threading\ReplyToken;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 
@@ -29,12 +28,7 @@ final readonly class MailComposer
             ->from(new Address($account->address, $message->fromName !== '' ? $message->fromName : $account->sender_name))
             ->to(...$message->to)
             ->cc(...$message->cc)
-            ->replyTo(
-                new Address(
-                    ReplyToken::addTo($account->address, $message->conversation, (string) config('cairnfield.mail.reply_secret')),
-                    $account->sender_name
-                )
-            )
+            ->replyTo(new Address(AddressDetails::replyTo($account, $message->conversation), $account->sender_name))
             ->subject($message->subject)
             ->date($message->at)
             ->text($this->text($message))

@@ -6,7 +6,6 @@ namespace App\Channels\Mail;
 
 use App\Channels\Channel;
 use App\Channels\ReceivedMessage;
-use Cairnfield\Core\Threading\ReplyToken;
 use ZBateson\MailMimeParser\Message;
 
 /**
@@ -29,6 +28,8 @@ final class MailParser
         $body = MailBody::of($message);
         $contentType = (string) $message->getContentType();
         $to = $headers->addresses('To');
+        $reached = $this->reached($headers);
+        $returned = AddressDetails::messageOf($reached);
         $inReplyTo = $headers->ids('In-Reply-To');
         $messageId = $headers->ids('Message-ID')[0] ?? '';
 
@@ -39,7 +40,7 @@ final class MailParser
             messageId: $messageId,
             inReplyTo: $inReplyTo[0] ?? null,
             references: array_values(array_unique([...$headers->ids('References'), ...$inReplyTo])),
-            replyTokenNumber: $this->tokenNumber($headers),
+            replyTokenNumber: AddressDetails::conversationOf($reached),
             to: $to,
             cc: $headers->addresses('Cc'),
             replyTo: $headers->addresses('Reply-To')[0] ?? null,
@@ -52,7 +53,8 @@ final class MailParser
             attachments: $body->attachments(),
             sentAt: $headers->date(),
             raw: $raw,
-            bounce: BounceReader::read($message, $headers),
+            bounce: BounceReader::read($message, $headers)?->about($returned),
+            returned: $returned,
         );
     }
 
@@ -70,18 +72,18 @@ final class MailParser
         ]));
     }
 
-    private function tokenNumber(MailHeaders $headers): ?int
+    /**
+     * The addresses that it came to, as far as it says.
+     *
+     * @return list<string>
+     */
+    private function reached(MailHeaders $headers): array
     {
-        $secret = (string) config('cairnfield.mail.reply_secret');
+        $reached = [];
         foreach (['To', 'Cc', 'Delivered-To', 'X-Original-To', 'Envelope-To'] as $name) {
-            foreach ($headers->addresses($name) ?: [$headers->raw($name)] as $address) {
-                $number = ReplyToken::read(trim($address, '<> '), $secret);
-                if ($number !== null) {
-                    return $number;
-                }
-            }
+            array_push($reached, ...($headers->addresses($name) ?: [$headers->raw($name)]));
         }
 
-        return null;
+        return $reached;
     }
 }

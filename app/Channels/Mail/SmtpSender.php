@@ -25,11 +25,33 @@ final readonly class SmtpSender implements MessageSender
 
     public function deliver(OutgoingMessage $message): ?string
     {
+        $sender = AddressDetails::returnPath($message->account, $message->message);
+        try {
+            $this->handOver($message, $sender);
+        } catch (DeliveryFailed $failure) {
+            if (! $failure->isFinal || $sender === $message->account->address) {
+                throw $failure;
+            }
+            // Perhaps it lets us send from our very own address only. Nothing was taken over.
+            $this->handOver($message, $message->account->address);
+            $message->account->forceFill(['takes_details' => false])->save();
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  string  $sender  the envelope's, where reports go
+     *
+     * @throws DeliveryFailed
+     */
+    private function handOver(OutgoingMessage $message, string $sender): void
+    {
         $server = $this->server($message->account);
         $transport = $this->transport($message->account);
         try {
             $envelope = new Envelope(
-                new Address($message->account->address),
+                new Address($sender),
                 array_map(static fn (string $recipient): Address => new Address($recipient), $message->recipients),
             );
             $transport->send($this->composer->compose($message), $envelope);
@@ -44,8 +66,6 @@ final readonly class SmtpSender implements MessageSender
         } finally {
             $transport->stop();
         }
-
-        return null;
     }
 
     /**

@@ -44,6 +44,9 @@ final class TakeMail
                 throw UnreadableMailException::tooLarge(strlen($raw), $largest);
             }
             $received = $this->parser->parse($raw);
+            if (AddressDetails::isOwn($received, $account)) {
+                return TakenMail::own($received);
+            }
             $account ??= Account::forMailTo([...$received->to, ...$received->cc])
                 ?? throw new RuntimeException('No email account is connected yet. An administrator connects one under Accounts.');
             $outcome = $this->receives->receive($account, $received);

@@ -10,7 +10,7 @@ use App\Channels\ReceivedMessage;
 use Cairnfield\Core\Threading\ConversationNumber;
 
 /**
- * What became of a raw message: new, here before, or unreadable.
+ * What became of a raw message: new, here before, written by ourselves to see whether it arrives, or unreadable.
  */
 final readonly class TakenMail
 {
@@ -24,6 +24,11 @@ final readonly class TakenMail
     public static function taken(ReceiptOutcome $outcome, ReceivedMessage $received): self
     {
         return new self($outcome->isNew ? 'new' : 'again', $outcome, $received, null);
+    }
+
+    public static function own(ReceivedMessage $received): self
+    {
+        return new self('own', null, $received, null);
     }
 
     public static function unreadable(string $reason): self

@@ -83,8 +83,11 @@
     @endforeach
     @foreach ($troubledAccounts as $troubled)
         <p class="banner banner-trouble"><x-icon name="warning"/>
-            <span><a href="/accounts/{{ $troubled->id }}">{{ $troubled->title() }}</a>: {{ $troubled->last_error }}
-            <small>({{ $time->short($troubled->last_error_at) }})</small></span></p>
+            <span>@if ($administers)<a href="/accounts/{{ $troubled->id }}">{{ $troubled->title() }}</a>:
+                {{ $troubled->last_error }} <small>({{ $time->short($troubled->last_error_at) }})</small>
+            @else{{ $troubled->title() }} brings {{ $troubled->last_heard_at === null ? 'nothing' :
+                "nothing new, or not all of it, since {$time->short($troubled->last_heard_at)}" }}: {{ $troubled->last_error }}
+                {{ $whoMends === '' ? 'An administrator can mend it.' : "{$whoMends} can mend it." }}@endif</span></p>
     @endforeach
     @if (session('problem'))
         <p class="banner banner-trouble" role="alert"><x-icon name="warning"/> <span>{{ session('problem') }}</span></p>

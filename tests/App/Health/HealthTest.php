@@ -86,6 +86,20 @@ it('shows everybody whom a dead part holds up what does not happen, and who mend
     $this->get('/queue/my-turn')->assertDontSee('does not answer');
 });
 
+it('shows everybody that a way in has been silent for longer than a moment, and why', function (): void {
+    $account = Account::query()->where('address', 'returns@brindle.example')->sole();
+    $account->heard();
+    $account->wentWrong('The mail server could not be reached.');
+    $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertDontSee('could not be reached');
+    $this->actingAs($this->teammate('corin'))->get('/queue/my-turn')->assertSee('could not be reached');
+    CarbonImmutable::setTestNow('2026-11-23T10:00:31Z');
+    $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')
+        ->assertSee('returns@brindle.example brings nothing new, or not all of it, since 11:00: The mail server could not be reached.')
+        ->assertSee('Corin Hale can mend it.');
+    $account->refresh()->heard();
+    $this->get('/queue/my-turn')->assertDontSee('could not be reached');
+});
+
 it('does not take a part for dead that does something long', function (): void {
     Heartbeats::works(Part::Intake, 60);
     CarbonImmutable::setTestNow('2026-11-23T10:01:30Z');
