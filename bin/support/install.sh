@@ -3,7 +3,7 @@
 
 DEBIAN_PACKAGES="mariadb-server php8.2-mysql php8.2-fpm php8.2-curl php8.2-zip php8.2-gd php8.2-imap php8.2-redis \
 php8.2-bcmath php8.2-intl php8.2-mbstring php8.2-xml nginx-light curl procps runit dovecot-imapd php-league-config fonts-dejavu-core"
-DEBIAN_PACKAGES_FOR_TESTS="redis-server chromium-headless-shell"
+DEBIAN_PACKAGES_FOR_TESTS="redis-server chromium-headless-shell mutt swaks"
 
 install_debian_packages() {
     local missing=() package

@@ -14,7 +14,8 @@ export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '
 export const variable = process.env.CAIRNFIELD_VAR ?? path.join(root, 'var/test');
 export const web = `http://127.0.0.1:${port}`;
 export const outside = `http://127.0.0.1:${port + 1}`;
-const imapPort = port + 3;
+export const smtpPort = port + 2;
+export const imapPort = port + 3;
 
 const SERVICES = ['pennon', 'snapline', 'marrowby', 'quaymart', 'shop', 'wren-parcel'];
 
@@ -109,7 +110,7 @@ export async function setFault(kind, { times = '', seconds = '' } = {}) {
     expect(response.ok).toBe(true);
 }
 
-function setting(name) {
+export function setting(name) {
     return readFileSync(path.join(variable, '.env'), 'utf8').match(new RegExp(`^${name}=(.*)$`, 'm'))[1];
 }
 

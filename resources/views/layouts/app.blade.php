@@ -78,7 +78,8 @@
         <p class="banner banner-trouble"><x-icon name="warning"/>
             <span>{{ $part->without() }} since {{ $time->short($since) }}: that part of Cairnfield does not answer.
             {{ $administers
-                ? "It is begun again by itself whenever it ends; why it does not last stands in var/logs/{$part->log()}, and bin/start on the server sets everything right."
+                ? "It is begun again by itself whenever it ends; why it does not last stands in var/logs/{$part->log()}, and bin/start "
+                    .'on the server sets everything right.'
                 : ($whoMends === '' ? 'An administrator can mend it.' : "{$whoMends} can mend it.") }}</span></p>
     @endforeach
     @foreach ($troubledAccounts as $troubled)

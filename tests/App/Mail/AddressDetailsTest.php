@@ -52,7 +52,8 @@ it('uses them once a mail of its own has arrived, and shows that mail to nobody'
 
 it('does without them where its own mail came back, or arrived in another mailbox', function (): void {
     $other = Account::query()->where('address', 'returns@brindle.example')->sole();
-    $to = (new SignedDetail('t', 'try'))->addTo('care@brindle.example', $this->account->id, (string) config('cairnfield.mail.reply_secret'));
+    $secret = (string) config('cairnfield.mail.reply_secret');
+    $to = (new SignedDetail('t', 'try'))->addTo('care@brindle.example', $this->account->id, $secret);
     Mails::take(($this->report)('care@brindle.example', "550 5.1.1 <{$to}>: no such user\r\n\r\nMessage-ID: <{$to}>\r\n"));
     expect($this->account->refresh()->takes_details)->toBeFalse()->and(Conversation::query()->exists())->toBeFalse();
 

@@ -41,7 +41,8 @@ it('knows what it launched, and stops all of it', function (): void {
 
 it('takes no stranger for its own, and stops none, whatever the pid file says', function (): void {
     $stranger = (string) $this->stranger->id();
-    foreach (['another’s pid' => "{$stranger} 12345\n", 'a pid without its beginning' => $stranger, 'nothing' => '', 'no number' => "kite\n"] as $written) {
+    // Another's pid, a pid without its beginning, no number, nothing.
+    foreach (["{$stranger} 12345\n", $stranger, "kite\n", ''] as $written) {
         file_put_contents("{$this->var}/run/kite.pid", $written);
         expect(($this->bash)('is_alive kite && echo yes'))->toBe('');
     }
@@ -54,8 +55,8 @@ it('runs once, whatever of it and of its supervisors was killed or lost', functi
     $count = (int) ($this->bash)('those_of kite | wc -l');
     ($this->bash)("read -r old began < \"\$RUN/kite.pid\"; {$broken}; {$launched}");
     $whole = ($this->until)("[ \"\$(those_of kite | wc -l)\" = {$count} ] && is_alive kite && is_alive supervisor");
-    expect(($this->bash)("{$whole}; those_of kite | wc -l; pgrep -c -x -f \"runsvdir -P \$SERVICES\"; sv status \"\$SERVICES/kite\" | cut -c1-3"))
-        ->toBe("{$count}\n1\nrun");
+    $supervisors = 'pgrep -c -x -f "runsvdir -P $SERVICES"; sv status "$SERVICES/kite" | cut -c1-3';
+    expect(($this->bash)("{$whole}; those_of kite | wc -l; {$supervisors}"))->toBe("{$count}\n1\nrun");
 })->with([
     'killed' => ['kill -KILL "$old"; while [ -n "$(began_at "$old")" ]; do :; done'],
     'its pid file lost' => ['rm "$RUN/kite.pid"'],
@@ -68,9 +69,10 @@ it('runs once, whatever of it and of its supervisors was killed or lost', functi
 it('brings back by itself what was killed, also the supervisor of all', function (): void {
     ($this->bash)('launch supervision "$ROOT/bin/support/keep-supervision"');
     ($this->bash)('kill -KILL $(those_of supervisor)');
-    $back = ($this->bash)(($this->until)('is_alive supervisor && has_supervisor kite').'; is_alive supervisor && has_supervisor kite && echo yes');
-    expect($back)->toBe('yes');
-    ($this->bash)('read -r old began < "$RUN/kite.pid"; kill -KILL "$old"; '.($this->until)('[ "$(cut -d " " -f 1 "$RUN/kite.pid")" != "$old" ]'));
+    $isBack = 'is_alive supervisor && has_supervisor kite';
+    expect(($this->bash)(($this->until)($isBack)."; {$isBack} && echo yes"))->toBe('yes');
+    $isAnother = ($this->until)('[ "$(cut -d " " -f 1 "$RUN/kite.pid")" != "$old" ]');
+    ($this->bash)("read -r old began < \"\$RUN/kite.pid\"; kill -KILL \"\$old\"; {$isAnother}");
     expect(($this->bash)(($this->until)('is_alive kite').'; is_alive kite && echo yes'))->toBe('yes');
     ($this->bash)('stop_services kite; end_supervision');
     expect(($this->bash)('those_of kite; those_of supervision; those_of supervisor; is_alive kite || echo none'))->toBe('none');

@@ -2,11 +2,11 @@
     <h2 id="details">How answers and reports find back</h2>
     @if ($account->takes_details)
         <p>Each answer is sent from an address of its own, and asks for replies to one of its conversation (such as
-            <code>{{ Str::before($account->address, '@') }}+c1042.…{{ '@'.Str::after($account->address, '@') }}</code>): what comes back is tied to it, whatever else it says. A mail of
-            ours to such an address has arrived here.</p>
+            <code>{{ Str::replaceLast('@', '+c1042.…@', $account->address) }}</code>): what comes back is tied to it, whatever else
+            it says. A mail of ours to such an address has arrived here.</p>
     @else
         <p>By what mail programs say of the message that they answer. Addresses of their own for each answer
-            (<code>{{ Str::before($account->address, '@') }}+…{{ '@'.Str::after($account->address, '@') }}</code>) are not used:
+            (<code>{{ Str::replaceLast('@', '+…@', $account->address) }}</code>) are not used:
             {{ $account->details_tried_at === null
                 ? 'it is not known yet whether this mail server takes them.'
                 : "a mail of ours to one, sent {$time->short($account->details_tried_at)}, has not arrived here." }}
