@@ -189,9 +189,9 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     await shownAsAway('rules');
     await bringBack('worker-rules');
     await writing;
-    await Promise.all(answering);
     calm = true;
     await killing;
+    await Promise.all(answering);
 
     const stored = () => number("SELECT COUNT(*) FROM messages WHERE direction = 'in' AND from_address LIKE 'gale-%@gale.example'");
     await expect.poll(stored, { timeout: 120_000, intervals: [1000] }).toBe(MAILS);

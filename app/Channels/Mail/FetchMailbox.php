@@ -98,14 +98,18 @@ final class FetchMailbox implements ShouldQueue
             MailToReadAgain::forget($account);
         }
         $until = now()->addSeconds(self::TURN);
+        $hasRoomAgain = false;
         foreach (MailToReadAgain::due($account) as $uid) {
             // Somebody may have taken it away in between.
-            if ($mailbox->has($uid) && ! $this->readOne($account, $mailbox, $takeMail, $uid)) {
+            $isThere = $mailbox->has($uid);
+            if ($isThere && ! $this->readOne($account, $mailbox, $takeMail, $uid)) {
                 // There is no room yet.
                 break;
             }
             MailToReadAgain::done($account, $uid);
+            $hasRoomAgain = $hasRoomAgain || $isThere;
         }
+        ! $hasRoomAgain ?: MailToReadAgain::hasRoomAgain($account);
         $unstored = 0;
         foreach ($mailbox->uidsAfter($account->last_uid) as $uid) {
             $wasBroken = $account->reading_uid === $uid;
@@ -120,7 +124,7 @@ final class FetchMailbox implements ShouldQueue
             }
         }
 
-        return false;
+        return $hasRoomAgain && MailToReadAgain::due($account) !== [];
     }
 
     /**

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 final class MailToReadAgain
 {
     /** Seconds until it is tried again, by how often it was; the last stays. */
-    private const PAUSES = [15, 60, 300, 900];
+    private const PAUSES = [15, 30, 60];
 
     /** In one turn, so that new mail has its turn too. */
     private const AT_ONCE = 5;
@@ -40,6 +40,14 @@ final class MailToReadAgain
             'account_id' => $account->id, 'uid' => $uid, 'attempts' => $attempts,
             'next_at' => now()->addSeconds(self::PAUSES[min($attempts, count(self::PAUSES)) - 1]),
         ]], ['account_id', 'uid'], ['attempts', 'next_at']);
+    }
+
+    /**
+     * One that had no room has it now: the others have waited long enough.
+     */
+    public static function hasRoomAgain(Account $account): void
+    {
+        DB::table('mail_to_read_again')->where('account_id', $account->id)->update(['next_at' => now()]);
     }
 
     public static function done(Account $account, int $uid): void

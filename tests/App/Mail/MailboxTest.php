@@ -229,6 +229,28 @@ it('sets aside in turn what cannot be stored now, goes on with others, and reads
         ->and(DB::table('mail_to_read_again')->count())->toBe(0);
 });
 
+it('reads all that had no room as soon as one of them has it', function (): void {
+    $account = ownAccount();
+    fetch($account);
+    putInto($account, ...array_map(static fn (int $number): string => Mails::raw(['Subject' => "Waits {$number}"]), range(1, 8)));
+    // The last was tried but a moment ago, and all are more than one turn takes.
+    foreach (range(1, 8) as $uid) {
+        MailToReadAgain::later($account, $uid);
+        $this->travel(2)->seconds();
+    }
+    $account->refresh()->forceFill(['last_uid' => 8])->save();
+    Queue::fake([FetchMailbox::class]);
+    fetch($account);
+    expect(Message::query()->count())->toBe(1);
+    Queue::assertPushed(FetchMailbox::class, 1);
+    fetch($account);
+    fetch($account);
+    expect(Message::query()->count())->toBe(8)
+        ->and(MailToReadAgain::count($account))->toBe(0)
+        ->and($account->refresh()->last_error)->toBeNull();
+    Queue::assertPushed(FetchMailbox::class, 2);
+});
+
 it('does not wait for what was taken out of the mailbox in between', function (): void {
     $account = ownAccount();
     FetchMailbox::dispatchSync($account->id);
