@@ -34,3 +34,31 @@ test('what cannot be kept says so, and what is written stays', async ({ page }) 
     await expect(page.locator('#draft-files')).toContainText('Not attached');
     await expect(page.getByLabel(/^Your answer to/)).toHaveValue('Half a sentence');
 });
+
+test('what could not be kept is there when the page is opened again, and not once it was sent', async ({ page }) => {
+    await mailFrom('Dana Ruiz <dana-away@ruiz.example>', 'Line weight', 'Light or heavy?');
+    await signIn(page);
+    await openConversation(page, 'Line weight');
+    const area = page.getByLabel('Your answer to Dana Ruiz');
+    await page.route('**/drafts/reply', (route) => route.abort());
+    await area.pressSequentially('Light, in most');
+    await expect(page.locator('#reply-kept')).toContainText('not kept');
+    await page.goto('/queue/my-turn');
+    await page.unroute('**/drafts/reply');
+    await openConversation(page, 'Line weight');
+    await expect(area).toHaveValue('Light, in most');
+    await expect(page.locator('#reply-kept')).toContainText('draft kept');
+
+    // The last words are sent before they could be kept as a draft.
+    await page.route('**/drafts/reply', (route) => route.abort());
+    await area.press('End');
+    await area.pressSequentially(' winds.');
+    await page.getByRole('button', { name: /^Send(?!,)/ }).click();
+    await expect(page.locator('.entry-us')).toContainText('Light, in most winds.');
+    await page.unroute('**/drafts/reply');
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => Object.keys(sessionStorage).filter((name) => name.startsWith('draft')))).toEqual([]);
+    await page.reload();
+    await expect(area).toHaveValue('');
+    await expectMailbox('dana-away@ruiz.example', 1);
+});

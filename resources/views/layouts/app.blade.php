@@ -11,7 +11,8 @@
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite(['resources/scss/app.scss', 'resources/js/app.js'])
 </head>
-<body @if ($signedIn && ! $signedIn->single_keys) data-single-keys="off" @endif hx-headers='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
+<body @if ($signedIn) data-person="{{ $signedIn->id }}" @endif @if ($signedIn && ! $signedIn->single_keys) data-single-keys="off" @endif
+    hx-headers='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}'>
     <a class="visually-hidden-focusable skip" href="#content">To the content</a>
     <header class="topbar">
         <a class="brand" href="/queue"><x-logo/> Cairnfield</a>
