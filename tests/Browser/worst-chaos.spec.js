@@ -137,7 +137,17 @@ async function answer(page, index) {
     throw new Error(`Answer ${index} could not be sent in two minutes.`);
 }
 
+// Until there is calm, everything is killed.
+let killing = null;
+let calm = false;
+
+async function calmDown() {
+    calm = true;
+    await killing;
+}
+
 test.afterEach(async () => {
+    await calmDown();
     emptyFileStore();
     for (const name of ['mariadb', 'worker-rules']) {
         await bringBack(name);
@@ -151,8 +161,7 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     // One that does not come back, to see that it is told of.
     await takeAway('worker-rules');
 
-    let calm = false;
-    const killing = (async () => {
+    killing = (async () => {
         while (!calm) {
             await pause(300 + Math.random() * 1500);
             await insist(killSomething, 20);
@@ -189,8 +198,7 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     await shownAsAway('rules');
     await bringBack('worker-rules');
     await writing;
-    calm = true;
-    await killing;
+    await calmDown();
     await Promise.all(answering);
 
     const stored = () => number("SELECT COUNT(*) FROM messages WHERE direction = 'in' AND from_address LIKE 'gale-%@gale.example'");

@@ -29,10 +29,10 @@ final readonly class SmtpSender implements MessageSender
         try {
             $this->handOver($message, $sender);
         } catch (DeliveryFailed $failure) {
-            if (! $failure->isFinal || $sender === $message->account->address) {
+            if ($sender === $message->account->address || ! $this->isAboutSender($failure, $sender)) {
                 throw $failure;
             }
-            // Perhaps it lets us send from our very own address only. Nothing was taken over.
+            // It lets us send from our very own address only. Nothing was taken over.
             $this->handOver($message, $message->account->address);
             $message->account->forceFill(['takes_details' => false])->save();
         }
@@ -66,6 +66,22 @@ final readonly class SmtpSender implements MessageSender
         } finally {
             $transport->stop();
         }
+    }
+
+    /**
+     * Whether it is the sender that was refused, and not who it goes to: some servers say so only when they are told the recipient.
+     */
+    private function isAboutSender(DeliveryFailed $failure, string $sender): bool
+    {
+        $refusal = $failure->getPrevious();
+        if (! $failure->isFinal || ! $refusal instanceof UnexpectedResponseException) {
+            return false;
+        }
+        preg_match_all('/^> (MAIL FROM|RCPT TO|DATA)\b/mi', $refusal->getDebug(), $said);
+
+        return strtoupper(end($said[1]) ?: '') === 'MAIL FROM'
+            || preg_match('/\bsender\b/i', $refusal->getMessage()) === 1
+            || str_contains(strtolower($refusal->getMessage()), strtolower($sender));
     }
 
     /**

@@ -101,7 +101,8 @@ it('makes a signing secret for forwarded mail and shows it once', function (): v
     $this->get("/accounts/{$account->id}")->assertDontSee($secret);
 });
 
-it('tells administrators on every page when a mailbox cannot be read', function (): void {
+it('tells administrators on every page, at once, when a mailbox cannot be read', function (): void {
+    Account::query()->firstOrFail()->heard();
     Account::query()->firstOrFail()->wentWrong('The mail server refused the password.');
     $this->actingAs($this->teammate('corin'))->get('/queue/my-turn')->assertSee('The mail server refused the password.');
     $this->actingAs($this->teammate('ilse'))->get('/queue/my-turn')->assertDontSee('The mail server refused the password.');
