@@ -6,6 +6,7 @@ use App\Channels\Mail\TakeMailCommand;
 use App\Demo\LoadDemoCommand;
 use App\Health\HealthController;
 use App\History\ImportHistoryCommand;
+use App\SignIn\CheckSignIn;
 use App\Support\FileGone;
 use App\Support\NoteRefusedForms;
 use App\Support\PlainText;
@@ -15,6 +16,7 @@ use App\Support\SecurityHeaders;
 use App\Support\StartSession;
 use App\Support\WithoutDatabase;
 use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -51,6 +53,9 @@ $app = Application::configure(basePath: $root)
         $middleware->append(SecurityHeaders::class);
         $middleware->web(append: [PlainText::class, NoteRefusedForms::class]);
         $middleware->web(replace: [FrameworkStartSession::class => StartSession::class]);
+        $middleware->web(append: [CheckSignIn::class]);
+        // Before anybody relies on it.
+        $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: CheckSignIn::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/queue');
         // The forwarding shop signs each request instead; see ForwardedMailController. Pages of customers have no

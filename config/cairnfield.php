@@ -41,6 +41,12 @@ return [
         ],
     ],
 
+    'sign_in' => [
+        // Minutes in which nothing is done until somebody is signed out, and days after which they are whatever they do.
+        'idle_minutes' => 12 * 60,
+        'longest_days' => 14,
+    ],
+
     'schedule' => [
         // What is looked after every few seconds is so this many times as often. The browser tests wait for it, and raise it.
         'times_as_often' => (int) env('SCHEDULE_TIMES_AS_OFTEN', 1),

@@ -95,6 +95,7 @@ final class DemoStore
                 'role' => $role,
                 'time_zone' => 'Europe/Copenhagen',
             ]);
+            $teammate->forceFill(['password_chosen_at' => now()])->save();
             $teammate->teams()->attach(Team::query()->where('name', $team)->firstOrFail()->id, ['weight' => self::SHARES[$local] ?? 1]);
             $teammate->forceFill(['speaks' => self::SPEAKS[$local] ?? null])->save();
         }

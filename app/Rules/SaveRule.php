@@ -16,6 +16,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SaveRule
 {
+    /** What is done with a person, whose number stands as its value. */
+    private const TO_A_PERSON = ['assign_person', ActionKind::Task->value, ActionKind::Tell->value, ActionKind::AskApproval->value];
+
     public function __construct(private RuleFields $fields) {}
 
     /**
@@ -117,6 +120,49 @@ final readonly class SaveRule
                 $this->version($kept, $before, $teammate);
             }
         });
+    }
+
+    /**
+     * Those in use that give work to somebody, tell them, or answer in their place.
+     *
+     * @return list<Rule>
+     */
+    public function naming(Teammate $person): array
+    {
+        return array_values(array_filter(
+            Rule::inOrder()->get()->all(),
+            static fn (Rule $rule): bool => self::withPerson($rule->actions, $person->id, 0) !== $rule->actions
+        ));
+    }
+
+    /**
+     * They name somebody else instead, each as a version of its own.
+     */
+    public function replacePerson(Teammate $person, Teammate $by, Teammate $teammate): void
+    {
+        foreach ($this->naming($person) as $rule) {
+            DB::transaction(function () use ($rule, $person, $by, $teammate): void {
+                $kept = Rule::query()->lockForUpdate()->findOrFail($rule->id);
+                $before = self::content($kept);
+                $kept->forceFill(['actions' => self::withPerson($kept->actions, $person->id, $by->id)])->save();
+                $this->version($kept, $before, $teammate);
+            });
+        }
+    }
+
+    /**
+     * @param  list<array<string, string>>  $actions
+     * @return list<array<string, string>>
+     */
+    private static function withPerson(array $actions, int $person, int $instead): array
+    {
+        $put = static fn (array $action, string $key): array => ($action[$key] ?? null) === (string) $person
+            ? [...$action, $key => (string) $instead]
+            : $action;
+
+        return array_map(static fn (array $action): array => $put(
+            in_array($action['do'], self::TO_A_PERSON, true) ? $put($action, 'value') : $action, 'instead'
+        ), $actions);
     }
 
     /**

@@ -10,6 +10,7 @@ use App\Customers\CustomersSetUp;
 use App\Fields\FieldsSetUp;
 use App\History\HistorySetUp;
 use App\Nudges\NudgesSetUp;
+use App\People\PeopleSetUp;
 use App\Rules\RulesSetUp;
 use App\Sorting\SortingSetUp;
 use App\Team\Teammate;
@@ -26,6 +27,7 @@ final class SetUpIndex
     /** In the order in which their pages stand in a group. */
     private const CONTRIBUTORS = [
         ChannelsSetUp::class,
+        PeopleSetUp::class,
         TeamSetUp::class,
         TemplatesSetUp::class,
         RulesSetUp::class,

@@ -107,12 +107,8 @@ final class ApplicationServiceProvider extends ServiceProvider
 
     private function limits(): void
     {
-        // Five wrong tries a minute for one name from one place, and thirty from one place whatever the name.
-        $wasWrong = static fn (): bool => Auth::guest();
-        RateLimiter::for('sign-in', fn (Request $request): array => [
-            Limit::perMinute(5)->by(mb_strtolower(Written::text($request, 'email')).'|'.$request->ip())->after($wasWrong),
-            Limit::perMinute(30)->by((string) $request->ip())->after($wasWrong),
-        ]);
+        // Each may have a mail sent, or hash a password.
+        RateLimiter::for('forgotten', fn (Request $request): Limit => Limit::perMinute(10)->by('forgotten|'.$request->ip()));
         RateLimiter::for('events', fn (Request $request): Limit => Limit::perMinute(6000)->by((string) $request->ip()));
         RateLimiter::for('forwarded-mail', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
     }

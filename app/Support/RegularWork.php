@@ -22,6 +22,7 @@ use App\Rules\RunOnNews;
 use App\Rules\RunOnTime;
 use App\Rules\RunRules;
 use App\Search\IndexForSearch;
+use App\SignIn\SignIns;
 use App\Tasks\KeepTasks;
 use App\Workspace\Presence;
 use Closure;
@@ -46,6 +47,7 @@ final class RegularWork
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
+        $schedule->call(fn () => SignIns::tidy())->daily()->name('forget who was signed in long ago');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
     }
 

@@ -22,6 +22,19 @@ enum Role: string
     }
 
     /**
+     * What it may, in one sentence.
+     */
+    public function about(): string
+    {
+        return match ($this) {
+            self::Administrator => 'Everything; lets people in, connects ways in.',
+            self::Lead => 'Answers, and arranges how the team works.',
+            self::Care => 'Answers customers.',
+            self::ReturnsBench => 'Reads, writes notes, hands on; does not write to customers.',
+        };
+    }
+
+    /**
      * Whether this role writes to customers. The returns bench reads along, writes notes and hands on.
      */
     public function answersCustomers(): bool

@@ -13,7 +13,7 @@ final class TeamSetUp implements ContributesSetUpPages
     public function pages(): array
     {
         return [new SetUpPage(
-            SetUpGroup::HandedOut, 'People and teams', '/sorting/teams', 'Who works in which team, who is away, and whose turn it is.',
+            SetUpGroup::HandedOut, 'Teams', '/sorting/teams', 'Who works in which team, who is away, and whose turn it is.',
             ['away', 'availability', 'turns', 'weights', 'languages spoken'],
             'arrange',
             static fn (): string => Teammate::query()->where('may_sign_in', true)->count().' people, '.Team::query()->count().' teams',

@@ -19,6 +19,8 @@ use Illuminate\Foundation\Auth\User;
  * @property Role $role
  * @property string $time_zone
  * @property bool $single_keys
+ * @property string $password
+ * @property CarbonImmutable|null $password_chosen_at null until they have come
  * @property bool $may_sign_in
  * @property string $signature in their own name
  * @property array<string, array{app: bool, mail: string}>|null $told what they want to be told of, and how
@@ -27,6 +29,7 @@ use Illuminate\Foundation\Auth\User;
  * @property CarbonImmutable|null $away_from
  * @property CarbonImmutable|null $away_until null while away: until they say that they are here
  * @property list<string>|null $speaks languages beside the store's own, ISO 639-1
+ * @property Collection<int, Team> $teams
  * @property Turn $turn where read through a team
  */
 final class Teammate extends User
@@ -97,6 +100,7 @@ final class Teammate extends User
             'single_keys' => 'boolean',
             'told' => 'array',
             'may_sign_in' => 'boolean',
+            'password_chosen_at' => 'immutable_datetime',
             'queue_looked_at' => 'immutable_datetime',
             'away_from' => 'immutable_datetime',
             'away_until' => 'immutable_datetime',

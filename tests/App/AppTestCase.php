@@ -10,6 +10,7 @@ use App\Channels\MessageSender;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
+use App\SignIn\SignIns;
 use App\Team\Teammate;
 use App\Workspace\Trail;
 use Illuminate\Contracts\Console\Kernel;
@@ -47,6 +48,8 @@ abstract class AppTestCase extends TestCase
         parent::setUp();
         $this->begin();
         $this->withoutVite();
+        // Tests go through weeks in one go; that somebody is signed out meanwhile is tested where it belongs.
+        config(['cairnfield.sign_in' => ['idle_minutes' => 5_000_000, 'longest_days' => 4000]]);
         Storage::fake('files');
         $this->sender = new RememberingSender;
         $this->app->instance(MessageSender::class, $this->sender);
@@ -73,6 +76,18 @@ abstract class AppTestCase extends TestCase
             DB::rollBack(0);
             DB::disconnect();
         });
+    }
+
+    /**
+     * As whoever has signed in has it: noted, and carried by the session.
+     *
+     * @param  Teammate  $user
+     */
+    public function actingAs($user, $guard = null): static
+    {
+        $this->withSession(SignIns::inSession(SignIns::note($user, '127.0.0.1', 'Test')));
+
+        return parent::actingAs($user, $guard);
     }
 
     public function teammate(string $name): Teammate

@@ -14,6 +14,7 @@ use App\Conversations\ConversationState;
 use App\Conversations\Message;
 use App\Health\Heartbeats;
 use App\Health\Part;
+use App\SignIn\SignIns;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\FileStore;
@@ -53,6 +54,7 @@ final class OneOfEach
             ...self::arranged($ilse),
             ...self::keptForAdministrators($account),
             'account' => $account->id,
+            'signIn' => SignIns::note($ilse, '127.0.0.1', 'Test')->id,
             'conversation' => $conversation->id,
             'message' => $message->id,
             'answer' => app(SendReply::class)->send($other, $ilse, new ReplyToSend(

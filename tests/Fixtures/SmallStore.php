@@ -93,6 +93,7 @@ final class SmallStore
                 'role' => $role,
                 'time_zone' => 'Europe/Copenhagen',
             ]);
+            $teammate->forceFill(['password_chosen_at' => now()])->save();
             $teammate->forceFill(['speaks' => $speaks])->save();
             $teammate->teams()->attach($teams[$team]->id, ['weight' => $weight]);
         }

@@ -16,6 +16,7 @@
             <input class="form-control" id="password" name="password" type="password" autocomplete="current-password" required>
         </div>
         <button class="btn btn-primary" type="submit">Sign in</button>
+        <a href="/forgotten">Password forgotten</a>
     </form>
 </main>
 @endsection

@@ -5,7 +5,8 @@
 @section('title', 'Own settings')
 @section('content')
 <main id="content" class="page page-narrow">
-    <h1>Own settings</h1>
+    <div class="page-head"><h1>Own settings</h1><a class="btn btn-outline-secondary" href="/own-sign-in">Password and where I am
+        signed in</a></div>
     <form method="post" action="/own-settings" class="sheet stack">
         @csrf
         <div>

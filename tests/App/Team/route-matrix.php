@@ -9,6 +9,8 @@ declare(strict_types=1);
 return [
     // What customers, services and those who are signed out may open.
     'anybody' => [
+        'GET pass/{key}',
+        'POST pass/{key}',
         'GET calendar/{key}.ics',
         'GET forms/{name}',
         'POST forms/{name}',
@@ -18,6 +20,8 @@ return [
     ],
     // Only for those who are signed out.
     'signed out' => [
+        'GET forgotten',
+        'POST forgotten',
         'GET sign-in',
         'POST sign-in',
     ],
@@ -66,6 +70,9 @@ return [
         'GET orders',
         'GET orders/{order}',
         'GET own-settings',
+        'GET own-sign-in',
+        'POST own-sign-in/others/end',
+        'POST own-sign-in/password',
         'POST own-settings',
         'GET public',
         'POST queue/next',
@@ -140,6 +147,7 @@ return [
     ],
     // Who began it, and nobody else.
     'began it' => [
+        'POST own-sign-in/{signIn}/end',
         'GET bulk/{bulk}',
         'POST bulk/{bulk}',
         'GET bulk/{bulk}/progress',
@@ -223,6 +231,16 @@ return [
     ],
     // Administrators.
     'administers' => [
+        'GET people',
+        'GET people/new',
+        'GET people/{teammate}',
+        'GET people/{teammate}/leaving',
+        'POST people',
+        'POST people/{teammate}',
+        'POST people/{teammate}/activate',
+        'POST people/{teammate}/deactivate',
+        'POST people/{teammate}/pass',
+        'POST people/{teammate}/sign-ins/end',
         'POST rules/limit',
         'GET accounts',
         'POST accounts',

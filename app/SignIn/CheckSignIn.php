@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\SignIn;
+
+use App\Team\Teammate;
+use Closure;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * At each request: whether whoever is signed in still is. Somebody who was deactivated, or whose password was changed elsewhere,
+ * is a stranger from the next request on.
+ */
+final readonly class CheckSignIn
+{
+    public function __construct(private SignIns $signIns) {}
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        $teammate = Auth::user();
+        if (! $teammate instanceof Teammate) {
+            return $next($request);
+        }
+        $signIn = $this->signIns->current($request, $teammate);
+        if ($signIn === null) {
+            $this->signIns->end($request);
+            $request->session()->flash('problem', 'You have been signed out. Sign in again to go on.');
+        } else {
+            $this->signIns->seen($request, $signIn);
+        }
+
+        return $next($request);
+    }
+}
