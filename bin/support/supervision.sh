@@ -23,8 +23,16 @@ group_of() {
     ! pgrep -g "$pid" -r R,S,D,T,I > /dev/null || printf '%s' "$pid"
 }
 
-# What runs under this name of this installation, whatever stands in its pid file: each carries the name in its environment.
-those_of() { grep -lzsx "CAIRNFIELD_PART=$RUN/$1" /proc/[0-9]*/environ | cut -d / -f 3; }
+# What runs under this name of this installation, whatever stands in its pid file: each carries the name in its environment, or,
+# where it has written over that as nginx does, has our log for what it prints.
+those_of() {
+    {
+        grep -lzsx "CAIRNFIELD_PART=$RUN/$1" /proc/[0-9]*/environ
+        find /proc/[0-9]*/fd/[12] -maxdepth 0 -lname "$LOGS/$1.log" 2> /dev/null | cut -d / -f 1-3 | sort -u | while read -r process; do
+            grep -qzs '^CAIRNFIELD_PART=' "$process/environ" || printf '%s/\n' "$process"
+        done
+    } | cut -d / -f 3 | sort -un
+}
 
 # signal_all SIGNAL NAME: whatever is known to run under this name.
 signal_all() {

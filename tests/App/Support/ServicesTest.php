@@ -51,6 +51,16 @@ it('takes no stranger for its own, and stops none, whatever the pid file says', 
         ->and($this->stranger->running())->toBeTrue();
 });
 
+it('finds what is left of itself also where that hides its name, and nobody else who reads its log', function (): void {
+    $hidden = 'env -i bash -c "exec -a something sleep 303" >> "$LOGS/kite.log" 2>&1 & echo $!';
+    $pid = (int) ($this->bash)($hidden);
+    $reader = Process::start(['tail', '-f', "{$this->var}/logs/kite.log"]);
+    expect(explode("\n", ($this->bash)('those_of kite')))->toContain((string) $pid)->not->toContain((string) $reader->id());
+    ($this->bash)('rm -f "$RUN/kite.pid"; stop_services kite');
+    expect(($this->bash)("began_at {$pid}"))->toBe('')->and($reader->running())->toBeTrue();
+    $reader->signal(SIGKILL);
+});
+
 it('runs once, whatever of it and of its supervisors was killed or lost', function (string $broken, string $launched): void {
     $count = (int) ($this->bash)('those_of kite | wc -l');
     ($this->bash)("read -r old began < \"\$RUN/kite.pid\"; {$broken}; {$launched}");
