@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\SignIn\SecondFactor;
 use App\SignIn\SignIn;
 use App\SignIn\SignIns;
+use App\SignIn\TellOfChange;
 use App\Team\Role;
 use App\Team\SignedIn;
 use App\Team\Team;
@@ -14,13 +16,14 @@ use DateTimeZone;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 
 /**
  * Who may sign in, and as what.
  */
 final readonly class PeopleController
 {
-    public function __construct(private KeepPeople $people, private HandOn $handOn) {}
+    public function __construct(private KeepPeople $people, private HandOn $handOn, private SecondFactor $factor) {}
 
     public function index(): View
     {
@@ -28,6 +31,8 @@ final readonly class PeopleController
 
         return view('people.index', [
             'people' => $people->where('may_sign_in', true),
+            'roles' => Role::cases(),
+            'requiredOf' => $this->factor->requiredOf(),
             'gone' => $people->where('may_sign_in', false),
             'seen' => SignIn::query()
                 ->groupBy('teammate_id')
@@ -74,6 +79,28 @@ final readonly class PeopleController
         SignIns::endAll($teammate);
 
         return back()->with('done', "{$teammate->name} is signed out everywhere.");
+    }
+
+    /**
+     * The device is lost, and the codes on paper, too.
+     */
+    public function endSecondStep(Request $request, Teammate $teammate): RedirectResponse
+    {
+        $this->factor->end($teammate);
+        SignIns::endAll($teammate);
+        TellOfChange::dispatch($teammate->id, SignedIn::teammate($request)->name.' has switched the second step of signing in off.');
+
+        return back()->with('done', "{$teammate->name} signs in with the password alone, and switches the second step on anew.");
+    }
+
+    public function requireSecondStep(Request $request): RedirectResponse
+    {
+        $roles = $request->validate(['roles' => ['array'], 'roles.*' => [Rule::enum(Role::class)]])['roles'] ?? [];
+        $this->factor->require(array_values(array_map(Role::from(...), $roles)));
+
+        return back()->with(
+            'done', $roles === [] ? 'Nobody has to have a second step.' : 'Those without a second step are asked for it now.'
+        );
     }
 
     public function leaving(Teammate $teammate): View

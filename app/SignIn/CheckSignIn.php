@@ -16,7 +16,10 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class CheckSignIn
 {
-    public function __construct(private SignIns $signIns) {}
+    /** What somebody can open who has yet to switch on a second step that the store asks for. */
+    private const WITHOUT_SECOND_STEP = ['own-sign-in', 'own-sign-in/*', 'sign-out', 'pass/*'];
+
+    public function __construct(private SignIns $signIns, private SecondFactor $factor) {}
 
     public function handle(Request $request, Closure $next): Response
     {
@@ -30,6 +33,11 @@ final readonly class CheckSignIn
             $request->session()->flash('problem', 'You have been signed out. Sign in again to go on.');
         } else {
             $this->signIns->seen($request, $signIn);
+            $mustAdd = $teammate->second_factor_since === null && $this->factor->isRequiredOf($teammate->role);
+            if ($mustAdd && ! $request->is(...self::WITHOUT_SECOND_STEP)) {
+                return redirect('/own-sign-in/second-step')
+                    ->with('problem', 'The store asks for a second step from you. Switch it on first.');
+            }
         }
 
         return $next($request);

@@ -61,7 +61,10 @@ final class MailPass implements ShouldBeEncrypted, ShouldQueue
         }
     }
 
-    private static function account(): ?Account
+    /**
+     * By which mail of our own leaves.
+     */
+    public static function account(): ?Account
     {
         return Account::query()->whereIn('channel', Channel::mail())->where('state', AccountState::Active)->orderBy('id')->first();
     }

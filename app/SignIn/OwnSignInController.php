@@ -53,6 +53,8 @@ final readonly class OwnSignInController
         Passes::choosePassword($teammate, $given['password']);
         $ended = SignIns::endAll($teammate, $this->signIns->current($request, $teammate));
 
+        TellOfChange::dispatch($teammate->id, 'Your password was changed.');
+
         return back()->with('done', 'Your password is changed.'.($ended === 0 ? '' : ' You are signed out everywhere else.'));
     }
 

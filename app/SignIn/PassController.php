@@ -39,9 +39,9 @@ final readonly class PassController
         if ($teammate === null) {
             return $this->gone();
         }
-        $this->signIns->begin($request, $teammate);
+        TellOfChange::dispatch($teammate->id, 'A password was chosen by a link that was sent to you.');
 
-        return redirect('/queue')->with('done', 'Your password is chosen, and you are signed in.');
+        return $this->signIns->passed($request, $teammate)->with('done', 'Your password is chosen.');
     }
 
     public function forgotten(): View

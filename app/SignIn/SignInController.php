@@ -55,9 +55,8 @@ final readonly class SignInController
         if (Hash::needsRehash($teammate->password)) {
             $teammate->forceFill(['password' => $given['password']])->save();
         }
-        $this->signIns->begin($request, $teammate);
 
-        return redirect()->intended('/queue');
+        return $this->signIns->passed($request, $teammate);
     }
 
     public function signOut(Request $request): RedirectResponse

@@ -6,6 +6,7 @@ namespace App\SignIn;
 
 use App\Team\Teammate;
 use Illuminate\Contracts\Auth\StatefulGuard;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
 /**
@@ -15,10 +16,42 @@ final readonly class SignIns
 {
     private const KEY = 'sign_in';
 
+    private const HALFWAY = 'sign_in_halfway';
+
+    /** Minutes in which the second step has to be done. */
+    private const SECOND_STEP = 5;
+
     /** Seconds between two notes that somebody is still there. */
     private const NOTED_EVERY = 60;
 
     public function __construct(private StatefulGuard $guard) {}
+
+    /**
+     * The password was right: in, or asked for the second step.
+     */
+    public function passed(Request $request, Teammate $teammate): RedirectResponse
+    {
+        if ($teammate->second_factor_since === null) {
+            $this->begin($request, $teammate);
+
+            return redirect()->intended('/queue');
+        }
+        $request->session()->regenerate();
+        $request->session()->put(self::HALFWAY, [$teammate->id, now()->getTimestamp()]);
+
+        return redirect('/sign-in/second-step');
+    }
+
+    /**
+     * Whoever has done the first step a moment ago, with the password that they have still.
+     */
+    public function halfway(Request $request): ?Teammate
+    {
+        [$id, $since] = (array) $request->session()->get(self::HALFWAY) + [null, 0];
+        $isFresh = is_int($since) && $since > now()->subMinutes(self::SECOND_STEP)->getTimestamp();
+
+        return $isFresh && is_int($id) ? Teammate::query()->where('may_sign_in', true)->find($id) : null;
+    }
 
     /**
      * In a new session: one that somebody else may have begun must not become this person's.
@@ -27,6 +60,7 @@ final readonly class SignIns
     {
         $this->guard->login($teammate);
         $request->session()->regenerate();
+        $request->session()->forget(self::HALFWAY);
         $request->session()->put(self::KEY, self::note($teammate, (string) $request->ip(), (string) $request->userAgent())->id);
     }
 

@@ -21,6 +21,10 @@ use Illuminate\Foundation\Auth\User;
  * @property bool $single_keys
  * @property string $password
  * @property CarbonImmutable|null $password_chosen_at null until they have come
+ * @property string|null $second_factor_secret in base 32; null where the password is enough
+ * @property CarbonImmutable|null $second_factor_since
+ * @property int|null $second_factor_step
+ * @property list<string>|null $recovery_codes hashes of those that are left
  * @property bool $may_sign_in
  * @property string $signature in their own name
  * @property array<string, array{app: bool, mail: string}>|null $told what they want to be told of, and how
@@ -38,7 +42,7 @@ final class Teammate extends User
 
     protected $attributes = ['signature' => ''];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_factor_secret', 'recovery_codes'];
 
     /**
      * @return Builder<Teammate> those who can be chosen: they may sign in
@@ -99,6 +103,10 @@ final class Teammate extends User
             'password' => 'hashed',
             'single_keys' => 'boolean',
             'told' => 'array',
+            'second_factor_secret' => 'encrypted',
+            'second_factor_since' => 'immutable_datetime',
+            'second_factor_step' => 'integer',
+            'recovery_codes' => 'array',
             'may_sign_in' => 'boolean',
             'password_chosen_at' => 'immutable_datetime',
             'queue_looked_at' => 'immutable_datetime',

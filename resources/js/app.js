@@ -16,6 +16,7 @@ import { listenToTemplates } from './templates.js';
 import { listenToPlaceholders } from './placeholders.js';
 import { listenToRules } from './rules.js';
 import { listenToLines } from './lines.js';
+import { drawCodes } from './codes.js';
 
 listenToMenus();
 listenToCompose();
@@ -34,6 +35,7 @@ listenToTemplates();
 listenToPlaceholders();
 listenToRules();
 listenToLines();
+drawCodes();
 
 // Until here a pressed key would have gone nowhere.
 document.documentElement.dataset.listens = 'yes';

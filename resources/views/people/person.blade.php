@@ -8,6 +8,10 @@
             <div class="row-buttons">
                 <form method="post" action="/people/{{ $person->id }}/pass">@csrf<button class="btn btn-outline-secondary">{{
                     $person->password_chosen_at === null ? 'Send the invitation again' : 'Send a link for a new password' }}</button></form>
+                @if ($person->second_factor_since !== null)
+                    <form method="post" action="/people/{{ $person->id }}/second-step/end">@csrf<button
+                        class="btn btn-outline-secondary">Their device is lost</button></form>
+                @endif
                 <a class="btn btn-outline-danger" href="/people/{{ $person->id }}/leaving">Deactivate …</a>
             </div>
         @endif

@@ -21,6 +21,8 @@ return [
     // Only for those who are signed out.
     'signed out' => [
         'GET forgotten',
+        'GET sign-in/second-step',
+        'POST sign-in/second-step',
         'POST forgotten',
         'GET sign-in',
         'POST sign-in',
@@ -72,6 +74,10 @@ return [
         'GET own-settings',
         'GET own-sign-in',
         'POST own-sign-in/others/end',
+        'GET own-sign-in/second-step',
+        'POST own-sign-in/second-step',
+        'POST own-sign-in/second-step/end',
+        'POST own-sign-in/recovery-codes',
         'POST own-sign-in/password',
         'POST own-settings',
         'GET public',
@@ -239,6 +245,8 @@ return [
         'POST people/{teammate}',
         'POST people/{teammate}/activate',
         'POST people/{teammate}/deactivate',
+        'POST people/second-step',
+        'POST people/{teammate}/second-step/end',
         'POST people/{teammate}/pass',
         'POST people/{teammate}/sign-ins/end',
         'POST rules/limit',
