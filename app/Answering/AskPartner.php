@@ -18,6 +18,7 @@ use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Support\RandomUuid;
+use App\Team\Role;
 use App\Team\Teammate;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;
@@ -56,6 +57,7 @@ final readonly class AskPartner
             if ($locked->state === ConversationState::Closed) {
                 throw ConversationRefused::closed($locked->number());
             }
+            $thread ?? $this->refuseStranger($locked, $teammate, $address);
             $thread ??= $this->begin($locked, $teammate, $name, $address);
             $message = $this->store($locked, $teammate, $thread, $text, $key);
             $item = OutboxItem::queue($message, [$thread->address]);
@@ -69,6 +71,33 @@ final readonly class AskPartner
 
             return $message;
         });
+    }
+
+    /**
+     * A customer is answered, not asked. And whoever does not write to customers asks only those whom somebody who does has asked
+     * before: any other address could be anybody’s.
+     */
+    private function refuseStranger(Conversation $conversation, Teammate $teammate, string $address): void
+    {
+        $isCustomer = in_array(mb_strtolower($address), AnswerRoutes::ownAddresses($conversation), true)
+            || Message::query()
+                ->whereIn('conversation_id', $conversation->withJoined())
+                ->whereNull('partner_thread_id')
+                ->where('direction', Message::IN)
+                ->where('from_address', $address)
+                ->exists();
+        if ($isCustomer) {
+            throw ConversationRefused::askedCustomer($address);
+        }
+        $isKnown = $teammate->role->answersCustomers() || PartnerThread::query()
+            ->where('address', $address)
+            ->whereIn('teammate_id', Teammate::query()
+                ->whereIn('role', array_filter(Role::cases(), static fn (Role $role): bool => $role->answersCustomers()))
+                ->select('id'))
+            ->exists();
+        if (! $isKnown) {
+            throw ConversationRefused::strangePartner($address);
+        }
     }
 
     /**

@@ -13,13 +13,13 @@ use Illuminate\Auth\Access\Response;
 final class ApprovalPolicy
 {
     /**
-     * Whoever was asked, or a lead; never who asks.
+     * A lead or an administrator; never who asks.
      */
     public function answer(Teammate $teammate, Approval $approval): Response
     {
-        $may = $approval->asked_by !== $teammate->id && ($approval->asked_of === $teammate->id || $teammate->role->arranges());
-
-        return $may ? Response::allow() : Response::deny('An approval is given by whoever was asked, or by a lead who did not ask.');
+        return $approval->asked_by !== $teammate->id && $teammate->role->approves()
+            ? Response::allow()
+            : Response::deny('An approval is given by a lead or an administrator who did not ask for it.');
     }
 
     public function withdraw(Teammate $teammate, Approval $approval): Response

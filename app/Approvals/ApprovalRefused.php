@@ -33,6 +33,11 @@ final class ApprovalRefused extends Refused
         return new self('oneself', 'An approval needs a second person: choose somebody else.');
     }
 
+    public static function mayNotApprove(string $name, string $role): self
+    {
+        return new self('may_not_approve', "{$name} ({$role}) approves nothing: ask a lead or an administrator.");
+    }
+
     public static function needsReason(): self
     {
         return new self('needs_reason', 'Say why not, so that the others know how to go on.');

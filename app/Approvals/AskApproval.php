@@ -58,6 +58,9 @@ final readonly class AskApproval
         if ($of !== null && $of->is($actor->teammate)) {
             throw ApprovalRefused::oneself();
         }
+        if ($of !== null && ! $of->role->approves()) {
+            throw ApprovalRefused::mayNotApprove($of->name, $of->role->label());
+        }
 
         return DB::transaction(function () use ($conversation, $question, $of, $actor): Approval {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);

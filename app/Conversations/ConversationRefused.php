@@ -117,6 +117,20 @@ final class ConversationRefused extends Refused
         return new self('nobody_to_forward_to', 'Write to whom it is to be forwarded.');
     }
 
+    public static function askedCustomer(string $address): self
+    {
+        return new self(
+            'asked_customer', "{$address} is the customer’s address: answer them, or let somebody do it who writes to customers."
+        );
+    }
+
+    public static function strangePartner(string $address): self
+    {
+        return new self(
+            'strange_partner', "Nobody of the care team has asked {$address} before. Let one of them ask the first time; then you can, too."
+        );
+    }
+
     public static function noFileAttached(string $words): self
     {
         return new self(

@@ -155,7 +155,7 @@ final class ActionCatalogue
                 ->orderBy('templates.name')
                 ->pluck('templates.name', 'templates.id')
                 ->all(),
-            ActionKind::AskApproval => ['leads' => 'a lead'] + $this->people(),
+            ActionKind::AskApproval => ['leads' => 'a lead'] + Teammate::approvers()->pluck('name', 'id')->all(),
             ActionKind::Tell => ['owner' => 'the owner', 'team' => 'its team', 'leads' => 'the leads'] + $this->people(),
             ActionKind::Task => ['owner' => 'the owner'] + $this->people(),
             ActionKind::CallHook => Hook::inUse()->pluck('name', 'id')->all(),

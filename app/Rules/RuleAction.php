@@ -72,7 +72,8 @@ final readonly class RuleAction
             ActionKind::Answer => self::answer($chosen, $then, $refuse, $things),
             ActionKind::AskRating => self::rating($chosen, $refuse, $things),
             ActionKind::AskApproval => (
-                $chosen->value === 'leads' ? 'a lead' : self::person($chosen->value, $refuse, $things)
+                $chosen->value === 'leads' ? 'a lead' : Teammate::approvers()->find((int) $chosen->value)->name
+                    ?? throw $refuse('choose a lead or an administrator who is in the team.')
             ).': '.self::written($chosen->text, 'write what is to be approved.', $refuse),
             ActionKind::Note => '“'.mb_strimwidth(self::written($chosen->text, 'write the note.', $refuse), 0, 80, '…').'”',
             ActionKind::Tell => self::told($chosen->value, $refuse, $things).($byMail ? ', also by mail: ' : ': ').self::written(

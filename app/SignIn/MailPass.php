@@ -14,6 +14,7 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 
@@ -23,6 +24,7 @@ use Symfony\Component\Mime\Email;
 final class MailPass implements ShouldBeEncrypted, ShouldQueue
 {
     use Dispatchable;
+    use InteractsWithQueue;
     use Queueable;
 
     public int $tries = 5;
@@ -52,7 +54,7 @@ final class MailPass implements ShouldBeEncrypted, ShouldQueue
             return;
         }
         $by = $this->madeById === null ? null : Teammate::query()->find($this->madeById);
-        $link = Passes::address($passes->make($person, $this->purpose, $by));
+        $link = Passes::address($passes->make($person, $this->purpose, $by, $this->attempts() > 1));
         try {
             $sender->sendOwn($account, $this->mail($account, $person, $by, $link));
         } catch (DeliveryFailed $failure) {

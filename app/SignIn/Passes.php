@@ -16,13 +16,18 @@ final class Passes
     /**
      * Earlier ones of the same purpose cannot be used any more.
      *
+     * @param  bool  $isAnotherTry  it is not known whether the one before has arrived: that one works, too
      * @return string the key that the link carries, which is not stored
      */
-    public function make(Teammate $teammate, PassPurpose $purpose, ?Teammate $by): string
+    public function make(Teammate $teammate, PassPurpose $purpose, ?Teammate $by, bool $isAnotherTry = false): string
     {
         $key = rtrim(strtr(base64_encode(random_bytes(24)), '+/', '-_'), '=');
-        DB::transaction(static function () use ($teammate, $purpose, $by, $key): void {
-            Pass::query()->where('teammate_id', $teammate->id)->where('purpose', $purpose)->whereNull('used_at')->delete();
+        DB::transaction(static function () use ($teammate, $purpose, $by, $key, $isAnotherTry): void {
+            $isAnotherTry || Pass::query()
+                ->where('teammate_id', $teammate->id)
+                ->where('purpose', $purpose)
+                ->whereNull('used_at')
+                ->delete();
             (new Pass)->forceFill([
                 'teammate_id' => $teammate->id, 'made_by_id' => $by?->id, 'purpose' => $purpose, 'key_hash' => self::hash($key),
                 'made_at' => now(), 'expires_at' => now()->addHours($purpose->hours()),

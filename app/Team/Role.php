@@ -50,6 +50,32 @@ enum Role: string
         return $this === self::Administrator || $this === self::Lead;
     }
 
+    /**
+     * Whether this role says yes or no to what others ask: money, exceptions.
+     */
+    public function approves(): bool
+    {
+        return $this->arranges();
+    }
+
+    /**
+     * @return list<string> the values of those that do
+     */
+    public static function approving(): array
+    {
+        return array_values(array_map(
+            static fn (self $role): string => $role->value, array_filter(self::cases(), static fn (self $role): bool => $role->approves())
+        ));
+    }
+
+    /**
+     * Whether what somebody of this role makes for themselves, a view or a template, may stand in everybody’s way.
+     */
+    public function sharesWithEverybody(): bool
+    {
+        return $this->answersCustomers();
+    }
+
     public function administers(): bool
     {
         return $this === self::Administrator;

@@ -52,6 +52,14 @@ final class Teammate extends User
         return self::query()->where('may_sign_in', true)->orderBy('name');
     }
 
+    /**
+     * @return Builder<Teammate> those who can be asked for a yes or no
+     */
+    public static function approvers(): Builder
+    {
+        return self::working()->whereIn('role', Role::approving());
+    }
+
     public function firstName(): string
     {
         return explode(' ', $this->name)[0];

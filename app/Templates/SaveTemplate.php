@@ -34,6 +34,7 @@ final readonly class SaveTemplate
             $name === '' => throw TemplateProblem::withoutName(),
             $texts === [] && $written->steps === [] => throw TemplateProblem::withoutText(),
             $written->sharedWith === SharedWith::Team && $written->team === null => throw TemplateProblem::noTeam(),
+            ! $written->sharedWith->isOpenTo($teammate, $template?->shared_with) => throw TemplateProblem::notForEverybody(),
             default => null,
         };
 

@@ -86,6 +86,11 @@ final class TemplateProblem extends Refused
         return new self('subject_alone', "There is a subject in {$language}, but no text. Write the text, or take the subject away.");
     }
 
+    public static function notForEverybody(): self
+    {
+        return new self('not_for_everybody', 'Choose who sees it: you, or a team of yours.');
+    }
+
     public static function noTeam(): self
     {
         return new self('no_team', 'Choose which team it is for.');

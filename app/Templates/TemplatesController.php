@@ -250,6 +250,7 @@ final readonly class TemplatesController
             'template' => $template,
             'rows' => $rows,
             'problem' => $problem,
+            'sharing' => SharedWith::choices($teammate, $template?->shared_with),
             'mayChange' => $template === null || $teammate->can('change', $template),
             'folders' => Template::seenBy($teammate)->where('folder', '!=', '')->distinct()->orderBy('folder')->pluck('folder'),
             'teams' => $this->teams($teammate),

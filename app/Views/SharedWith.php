@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Views;
 
+use App\Team\Teammate;
+
 /**
  * Who sees a saved view.
  */
@@ -12,6 +14,21 @@ enum SharedWith: string
     case Nobody = 'nobody';
     case Team = 'team';
     case Everybody = 'everybody';
+
+    /**
+     * What somebody can choose; what it is already stays.
+     *
+     * @return list<self>
+     */
+    public static function choices(Teammate $teammate, ?self $now): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $one): bool => $one->isOpenTo($teammate, $now)));
+    }
+
+    public function isOpenTo(Teammate $teammate, ?self $now): bool
+    {
+        return $this !== self::Everybody || $this === $now || $teammate->role->sharesWithEverybody();
+    }
 
     public function label(): string
     {

@@ -95,7 +95,7 @@ final readonly class ViewsController
         $teammate = SignedIn::teammate($request);
         $validator = Validator::make($request->all(), [
             'name' => ['required', 'string', 'max:60'],
-            'shared_with' => ['required', Rule::enum(SharedWith::class)],
+            'shared_with' => ['required', Rule::enum(SharedWith::class)->only(SharedWith::choices($teammate, $view->shared_with))],
             'team' => [
                 'nullable', Rule::requiredIf($request->input('shared_with') === SharedWith::Team->value), 'integer',
                 Rule::in([...$this->teams($teammate)->modelKeys(), ...array_filter([$view->team_id])]),
@@ -104,7 +104,10 @@ final readonly class ViewsController
             'columns.*' => [Rule::enum(Column::class)],
             'sort' => ['required', Rule::enum(Sort::class)],
             'board_by' => ['required', Rule::enum(BoardBy::class)],
-        ], ['team.required' => 'Choose which team sees it.', 'team.in' => 'Choose a team that is yours.']);
+        ], [
+            'shared_with' => 'Choose who sees it: you, or a team of yours.', 'team.required' => 'Choose which team sees it.',
+            'team.in' => 'Choose a team that is yours.',
+        ]);
         $group = $this->form->posted($request->input('condition'));
         $refused = function (string $why) use ($request, $view, $group): View {
             RefusedInput::showAgain($request, 'columns');
@@ -141,6 +144,7 @@ final readonly class ViewsController
     {
         return view('views.form', [
             'view' => $view,
+            'sharing' => SharedWith::choices(SignedIn::teammate($request), $view?->shared_with),
             'group' => $group,
             'fields' => $this->fields->all(),
             'form' => $this->form,

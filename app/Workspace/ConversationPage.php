@@ -16,6 +16,7 @@ use App\Customers\Customer;
 use App\Fields\OwnFields;
 use App\Promises\StoreHours;
 use App\Support\RandomUuid;
+use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
@@ -176,6 +177,7 @@ final readonly class ConversationPage
                 DB::table('teammates')->where('may_sign_in', true), 'name',
                 also: "case when away_from <= '{$now}' and (away_until is null or away_until > '{$now}') then 'away' end"
             ),
+            'approvers' => new Offer(DB::table('teammates')->where('may_sign_in', true)->whereIn('role', Role::approving()), 'name'),
             'categories' => new Offer(DB::table('categories')->whereNull('retired_at'), 'position, id', 'path', also: 'name'),
             'outcomes' => new Offer(DB::table('outcomes')->whereNull('retired_at'), 'position, id'),
         ];

@@ -7,7 +7,7 @@ const ADDRESS = 'sanna@brindle.example';
 // The link of the last mail that has come.
 async function link(says) {
     const found = async () => (await mailbox(ADDRESS)).filter(({ text }) => text.toLowerCase().includes(says) && text.includes('/pass/'));
-    await expect.poll(async () => (await found()).length).toBe(1);
+    await expect.poll(async () => (await found()).length).toBeGreaterThan(0);
     return (await found())[0].text.match(/http\S+\/pass\/\S+/)[0].replace(/^https?:\/\/[^/]+/, web);
 }
 

@@ -9,8 +9,8 @@
                 placeholder="Give back 40.00 EUR without the kite" required>
             <label class="form-label" for="approval-of">Who is asked</label>
             <select class="form-select" id="approval-of" name="of"><option value="">any
-                lead</option>@foreach ($teammates->where('id', '!=', $teammate->id) as $person)<option
-                value="{{ $person->id }}">{{ $person->name }}{{ $person->also === 'away' ? ', away' : '' }}</option>@endforeach</select>
+                lead</option>@foreach ($approvers->where('id', '!=', $teammate->id) as $person)<option
+                value="{{ $person->id }}">{{ $person->name }}</option>@endforeach</select>
             <button class="btn btn-primary">Ask, and hold it</button>
         </form>
     </details>

@@ -32,7 +32,7 @@
                 name="folder" value="{{ old('folder', $template?->folder) }}" maxlength="120" list="template-folders"><datalist
                 id="template-folders">@foreach ($folders as $folder)<option value="{{ $folder }}">@endforeach</datalist></div>
             <div><label class="form-label" for="template-shared">Who sees it</label><select class="form-select" id="template-shared"
-                name="shared_with">@foreach (SharedWith::cases() as $with)<option value="{{ $with->value }}"
+                name="shared_with">@foreach ($sharing as $with)<option value="{{ $with->value }}"
                 @selected($sharedWith === $with->value)>{{ $with->label() }}</option>@endforeach</select></div>
             <div class="template-team"><label class="form-label" for="template-team">Which team</label><select class="form-select"
                 id="template-team" name="team"><option value=""></option>@foreach ($teams as $team)<option value="{{ $team->id }}"

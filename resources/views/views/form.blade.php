@@ -29,7 +29,7 @@
                     @selected(old('board_by', $view?->board_by->value) === $by->value)>{{ $by->label() }}</option>@endforeach</select></div>
             <div><label class="form-label" for="view-shared">Who sees it</label>
                 <select class="form-select" id="view-shared"
-                    name="shared_with">@foreach (SharedWith::cases() as $with)<option value="{{ $with->value }}"
+                    name="shared_with">@foreach ($sharing as $with)<option value="{{ $with->value }}"
                     @selected(old('shared_with', $view?->shared_with->value) === $with->value)>{{ $with->label()
                         }}</option>@endforeach</select></div>
             <div class="view-team"><label class="form-label" for="view-team">Which team</label>

@@ -14,7 +14,7 @@ use Tests\App\Mails;
 
 beforeEach(function (): void {
     $this->conversation = Mails::conversation(['Message-ID' => '<first@hruby.example>']);
-    $this->actingAs($this->teammate('femi'));
+    $this->actingAs($this->teammate('ruta'));
     $this->ask = fn (array $form) => $this->post(
         "/conversations/{$this->conversation->id}/partner",
         [
@@ -39,7 +39,7 @@ it('asks a partner in a thread of its own and holds the conversation', function 
         ->and(OutboxItem::query()->sole()->recipients)->toBe(['desk@wren.example'])
         ->and(($this->asked)()->in_reply_to)->toBeNull();
     $this->get("/conversations/{$this->conversation->id}")->assertSeeInOrder([
-        'Wren Parcel', 'was asked by Femi Adewale', 'the customer never sees this', 'Where is WP7720388?',
+        'Wren Parcel', 'was asked by Ruta Kalnina', 'the customer never sees this', 'Where is WP7720388?',
     ]);
 });
 
@@ -106,7 +106,7 @@ it('never tells the customer: neither quoted, nor forwarded, nor in what is answ
 it('refuses what is no question, and keeps what was written', function (): void {
     ($this->ask)(['text' => ' '])->assertSessionHas('problem');
     ($this->ask)(['address' => 'nowhere', 'text' => 'Where is it?'])->assertSessionHas('problem');
-    expect(Draft::for($this->conversation, $this->teammate('femi'), Draft::PARTNER)->value('text'))
+    expect(Draft::for($this->conversation, $this->teammate('ruta'), Draft::PARTNER)->value('text'))
         ->toBe('Where is it?')
         ->and(PartnerThread::query()->exists())
         ->toBeFalse();

@@ -107,6 +107,7 @@ it('leaves it held for something else, where somebody has held it for that since
 
 it('can be answered by a lead where whoever was asked has left', function (): void {
     $this->actingAs($this->teammate('ilse'));
+    $this->teammate('ruta')->forceFill(['role' => 'lead'])->save();
     ($this->ask)(of: 'ruta');
     $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
     $approval = Approval::query()->sole();

@@ -210,6 +210,16 @@ it('takes no link that is old, replaced, made up, or of somebody who was deactiv
     }],
 ]);
 
+it('lets both links work where it is not known whether the first has arrived', function (): void {
+    $first = app(Passes::class)->make($this->ilse, PassPurpose::Reset, null);
+    $second = app(Passes::class)->make($this->ilse, PassPurpose::Reset, null, true);
+    foreach ([$first, $second] as $key) {
+        $this->get("/pass/{$key}")->assertOk();
+    }
+    $this->post("/pass/{$first}", ['password' => 'a heron on one leg', 'password_confirmation' => 'a heron on one leg']);
+    $this->get("/pass/{$second}")->assertStatus(410);
+});
+
 it('keeps of a link only what cannot be used', function (): void {
     $key = app(Passes::class)->make($this->ilse, PassPurpose::Reset, null);
     expect(strlen($key))->toBe(32)

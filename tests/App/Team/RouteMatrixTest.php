@@ -62,6 +62,19 @@ it('sends those who are signed out to sign in, and those who are signed in away 
     $this->post('/sign-in')->assertRedirect('/queue');
 });
 
+it('sends everybody who was deactivated to sign in, whatever they ask for', function (): void {
+    $one = OneOfEach::make();
+    $this->teammate('corin')->forceFill(['may_sign_in' => false])->save();
+    $let = [];
+    foreach (require __DIR__.'/route-matrix.php' as $access => $routes) {
+        foreach (in_array($access, ['anybody', 'signed', 'signed out'], true) ? [] : $routes as $route) {
+            $answer = Routes::ask($this, explode(' ', $route)[0], Routes::address($route, $one), 'corin');
+            $answer->isRedirect(url('/sign-in')) ?: $let[] = "{$route}: {$answer->getStatusCode()}";
+        }
+    }
+    expect($let)->toBe([]);
+});
+
 it('lets nobody in who was deactivated a minute ago, whatever their role', function (string $name): void {
     $who = $this->teammate($name);
     $this->actingAs($who)->get('/queue/my-turn')->assertOk();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Answering\Draft;
 use App\Answering\ScheduledReply;
+use App\Approvals\Approval;
 use App\Conversations\Attachment;
 use App\Conversations\Message;
 use App\Nudges\NudgePlan;
@@ -132,4 +133,51 @@ it('says that a file is not there where the store has lost it, and goes on', fun
     $this->get("/attachments/{$attachment->id}")->assertNotFound();
     $this->get('/messages/'.Message::query()->value('id').'/original')->assertNotFound();
     $this->get($this->at)->assertOk()->assertSee('kite.txt');
+});
+
+it('has the returns bench ask only partners whom somebody of the care team has asked before', function (): void {
+    $ask = fn (string $who, string $address) => $this->actingAs($this->teammate($who))->post("{$this->at}/partner", [
+        'name' => 'Flyt', 'address' => $address, 'text' => 'Do you have the spar?', 'once' => (string) Str::uuid(),
+    ]);
+    $ask('femi', 'anybody@elsewhere.example')->assertSessionHas('problem_code', 'strange_partner');
+    $ask('femi', $this->conversation->messages()->value('from_address'))->assertSessionHas('problem_code', 'asked_customer');
+    // Another who merely joined in is a customer as well.
+    Mails::take(Mails::raw([
+        'From' => 'Other <other@hruby.example>', 'In-Reply-To' => '<'.$this->conversation->messages()->value('message_id').'>',
+        'Subject' => 'Re: Where is my kite',
+    ]));
+    $ask('ilse', 'other@hruby.example')->assertSessionHas('problem_code', 'asked_customer');
+    expect(Message::query()->where('direction', Message::OUT)->exists())->toBeFalse();
+    $ask('ilse', 'bench@flyt.example')->assertSessionHas('done');
+    $ask('femi', 'bench@flyt.example')->assertSessionHas('done');
+    // That femi has asked them makes nobody known.
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(2);
+});
+
+it('has the returns bench share views and templates with its team at most', function (): void {
+    $this->actingAs($this->teammate('femi'));
+    $this->get('/views/new')->assertOk()->assertDontSee('<option value="everybody"', false);
+    $view = ['name' => 'Mine for all', 'sort' => 'latest', 'board_by' => 'state', 'columns' => [], 'condition' => []];
+    $this->post('/views', [...$view, 'shared_with' => 'everybody'])->assertOk()->assertSee('you, or a team of yours');
+    $template = ['name' => 'Mine for all', 'folder' => '', 'texts' => [['language' => 'en', 'text' => 'Hello']]];
+    $this->post('/templates', [...$template, 'shared_with' => 'everybody'])->assertSee('you, or a team of yours');
+    expect(DB::table('saved_views')->where('name', 'Mine for all')->exists())->toBeFalse()
+        ->and(Template::query()->where('name', 'Mine for all')->exists())->toBeFalse();
+    $this->post('/templates', [...$template, 'shared_with' => 'nobody'])->assertSessionHasNoErrors();
+    expect(Template::query()->where('name', 'Mine for all')->exists())->toBeTrue();
+});
+
+it('has nobody approve but leads and administrators, whoever is asked', function (): void {
+    $this->actingAs($this->teammate('ilse'));
+    $ask = fn (string $of) => $this->post("{$this->at}/approvals", ['question' => 'Give back 40 EUR', 'of' => $this->teammate($of)->id]);
+    foreach (['femi', 'ruta'] as $wrong) {
+        $ask($wrong)->assertSessionHas('problem_code', 'may_not_approve');
+    }
+    $ask('mads')->assertSessionHas('done');
+    // One that was asked of somebody before their role was another.
+    $approval = Approval::query()->sole();
+    $approval->forceFill(['asked_of' => $this->teammate('femi')->id])->save();
+    foreach (['femi' => 403, 'ruta' => 403, 'ilse' => 403, 'corin' => 302] as $who => $status) {
+        $this->actingAs($this->teammate($who))->post("/approvals/{$approval->id}", ['do' => 'give'])->assertStatus($status);
+    }
 });
