@@ -57,7 +57,9 @@ final readonly class AskPartner
             if ($locked->state === ConversationState::Closed) {
                 throw ConversationRefused::closed($locked->number());
             }
-            $thread ?? $this->refuseStranger($locked, $teammate, $address);
+            if ($thread === null) {
+                $this->refuseStranger($locked, $teammate, $address);
+            }
             $thread ??= $this->begin($locked, $teammate, $name, $address);
             $message = $this->store($locked, $teammate, $thread, $text, $key);
             $item = OutboxItem::queue($message, [$thread->address]);

@@ -58,7 +58,7 @@ final class AccountForm
             'address' => [...$account->channel->type()->addressField()->rules, $unique],
             'sender_name' => [$account->channel->bringsMessages() ? 'required' : 'nullable', 'string', 'max:120'],
             'signature' => ['nullable', 'string', 'max:2000'],
-            'team_id' => ['nullable', 'exists:teams,id'],
+            'team_id' => ['nullable', 'integer', 'exists:teams,id'],
         ];
     }
 }

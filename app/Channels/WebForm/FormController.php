@@ -157,7 +157,7 @@ final readonly class FormController
             'written' => $written,
             'problems' => $problems,
             // A form that comes back keeps its key: it is still the same message.
-            'opened' => isset($written['opened']) && ! isset($problems['opened'])
+            'opened' => is_string($written['opened'] ?? null) && ! isset($problems['opened'])
                 ? $written['opened']
                 : Crypt::encryptString(now()->getTimestamp().'|'.RandomUuid::make()),
         ])->render(), $form, $isFramed, $status);
