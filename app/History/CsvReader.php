@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\History;
 
+use App\Support\SpreadsheetCell;
 use Generator;
 
 /**
@@ -70,6 +71,7 @@ final readonly class CsvReader implements ReadsHistory
     private function item(array $row, array $headings, int $start, int $next): HistoryItem
     {
         $place = "line at byte {$start}";
+        $row = array_map(static fn (?string $cell): string => SpreadsheetCell::read((string) $cell), $row);
         if (count($row) !== count($headings)) {
             return new HistoryItem($place, $next, problem: 'It has '.count($row).' fields, and the headings name '.count($headings).'.');
         }

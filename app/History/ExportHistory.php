@@ -11,6 +11,7 @@ use App\Fields\About;
 use App\Fields\OwnFields;
 use App\Orders\Order;
 use App\Support\FileStore;
+use App\Support\SpreadsheetCell;
 use Carbon\CarbonImmutable;
 use Generator;
 use Illuminate\Database\Eloquent\Builder;
@@ -180,7 +181,9 @@ final readonly class ExportHistory
      */
     private function csv(array $values): string
     {
-        return implode(',', array_map(static fn (string $value): string => '"'.str_replace('"', '""', $value).'"', $values))."\r\n";
+        return implode(',', array_map(
+            static fn (string $value): string => '"'.str_replace('"', '""', SpreadsheetCell::write($value)).'"', $values
+        ))."\r\n";
     }
 
     private function mbox(Conversation $conversation): string

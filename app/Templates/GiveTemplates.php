@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Sorting\Category;
+use App\Support\SpreadsheetCell;
 use LogicException;
 
 /**
@@ -26,7 +27,7 @@ final class GiveTemplates
             foreach (
                 $one['texts'] === [] ? ['' => ['subject' => null, 'text' => '', 'html' => null]] : $one['texts'] as $language => $text
             ) {
-                fputcsv($file, [
+                fputcsv($file, array_map(static fn (?string $cell): string => SpreadsheetCell::write((string) $cell), [
                     $one['name'], $one['folder'], $one['shared_with'], $one['team'], implode(' | ', $one['categories']), $language,
                     $text['subject'],
                     $text['text'],
@@ -34,7 +35,7 @@ final class GiveTemplates
                     $one['steps'] === []
                         ? ''
                         : json_encode($one['steps'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
-                ], ',', '"', '', "\r\n");
+                ]), ',', '"', '', "\r\n");
             }
         }
         rewind($file);

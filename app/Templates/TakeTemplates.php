@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Sorting\Category;
+use App\Support\SpreadsheetCell;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\SharedWith;
@@ -131,6 +132,7 @@ final readonly class TakeTemplates
                 $report[] = self::tooMany("row {$line}");
                 break;
             }
+            $row = array_map(static fn (?string $cell): string => SpreadsheetCell::read((string) $cell), $row);
             $value = [
                 ...array_fill_keys(GiveTemplates::COLUMNS, ''),
                 ...array_map(

@@ -76,7 +76,8 @@ app() {
     fi
 }
 
-# Ordinary stories by two workers; those in which servers fail, workers are killed or everything is changed at once, alone.
+# Ordinary stories by two workers; those in which servers fail, workers are killed or everything is changed at once, alone; last
+# the one in which everything is killed.
 browser() {
     local status=0
     if [ -n "$filter" ] || [ ${#files[@]} -gt 0 ]; then
@@ -85,6 +86,7 @@ browser() {
     fi
     stories --project=ordinary --workers=2 || status=1
     stories --project=alone --project=looking --workers=2 || status=1
+    stories --project=chaos --workers=1 || status=1
     return $status
 }
 

@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { web } from './world.js';
 
+// In which everything is killed: with nobody beside it.
+const CHAOS = /worst-chaos\.spec\.js/;
 // Those in which servers fail, workers are killed, or the whole queue or everybody's rules are changed: one at a time,
 // and beside them only those that merely look.
 const ALONE = /(next-up|rules|rules-at-work|worst-[\w-]+)\.spec\.js/;
@@ -13,7 +15,8 @@ export default defineConfig({
     fullyParallel: true,
     projects: [
         { name: 'ordinary', testIgnore: [ALONE, LOOKING], outputDir: output('ordinary') },
-        { name: 'alone', testMatch: ALONE, workers: 1, outputDir: output('alone') },
+        { name: 'chaos', testMatch: CHAOS, workers: 1, outputDir: output('chaos') },
+        { name: 'alone', testMatch: ALONE, testIgnore: CHAOS, workers: 1, outputDir: output('alone') },
         { name: 'looking', testMatch: LOOKING, outputDir: output('looking') },
     ],
     // Generous, for machines that share their processor: what is waited for is there in a second or two on an idle one.

@@ -206,7 +206,7 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     expect(await number("SELECT COUNT(DISTINCT conversation_id) FROM messages WHERE from_address LIKE 'gale-%@gale.example'")).toBe(MAILS);
     expect(await number("SELECT COUNT(*) FROM attachments WHERE name LIKE 'gale-%.txt'")).toBe(MAILS / 10);
     expect(await number('SELECT COUNT(*) FROM unreadable_mail')).toBe(0);
-    await expect.poll(() => number("SELECT COUNT(*) FROM outbox WHERE state NOT IN ('sent', 'back')"), { timeout: 120_000, intervals: [1000] }).toBe(0);
+    await expect.poll(() => number("SELECT COUNT(*) FROM outbox WHERE recipients LIKE '%gale.example%' AND state != 'sent'"), { timeout: 120_000, intervals: [1000] }).toBe(0);
 
     // Handed over twice is what SMTP cannot promise against: the same message then, which mail programs show once.
     for (let index = 0; index < ANSWERS; index += 1) {

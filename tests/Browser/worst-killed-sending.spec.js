@@ -21,7 +21,7 @@ test('killing the sending worker at any moment loses no answer and sends none tw
     for (const address of addresses) {
         await expectMailbox(address, 1, 90_000);
     }
-    await expect.poll(() => database("SELECT COUNT(*) FROM outbox WHERE state NOT IN ('sent', 'back')"), { timeout: 60_000 }).toBe('0');
+    await expect.poll(() => database("SELECT COUNT(*) FROM outbox WHERE recipients LIKE '%frost.example%' AND state != 'sent'"), { timeout: 60_000 }).toBe('0');
     for (const address of addresses) {
         expect(await mailbox(address)).toHaveLength(1);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Channels\Account;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\History\ExportHistory;
 use App\History\HistoryFormat;
 use App\History\HistoryImport;
 use App\History\HistoryUploads;
@@ -249,4 +250,10 @@ it('is run from the command line, too', function (): void {
         ->expectsOutputToContain('1 messages taken')
         ->assertSuccessful();
     $this->artisan('history:import', ['path' => '/nowhere', '--account' => 'care@brindle.example'])->assertExitCode(2);
+});
+
+it('exports a table in which no text is computed', function (): void {
+    $conversation = Mails::conversation(['From' => '"=cmd|x" <tomas@hruby.example>', 'Subject' => '@SUM(1)'], "=1+1\r\n");
+    $csv = implode('', iterator_to_array(app(ExportHistory::class)->pieces(HistoryFormat::Csv, null), false));
+    expect($csv)->toContain($conversation->number())->toContain('"\'@SUM(1)"')->toContain('"\'=1+1')->not->toMatch('/"[=@]/');
 });

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Channels\Channel;
 use App\Sorting\Category;
+use App\Templates\GiveTemplates;
 use App\Templates\Template;
+use App\Templates\TemplateLanguage;
 use App\Templates\TemplateVersion;
 use App\Views\SharedWith;
 use Carbon\CarbonImmutable;
@@ -197,6 +199,18 @@ it('tells own ones from everybody’s of the same name', function (string $forma
     ($this->take)("name,folder,text,shared_with\nLate,Delivery,Only mine,everybody\n")->assertSee('changed, now version 2');
     expect(Template::query()->sole()->shared_with)->toBe(SharedWith::Everybody);
 })->with(['csv', 'json']);
+
+it('gives a table in which nothing is computed, and takes it back as it was', function (): void {
+    $formula = '=HYPERLINK("http://x.example","Look")';
+    $this->post('/templates', ($this->form)(['name' => '=1+1', 'texts' => [['language' => 'en', 'text' => $formula]]]))
+        ->assertSessionHas('done');
+    $csv = app(GiveTemplates::class)->csv([Template::query()->where('name', '=1+1')->sole()]);
+    expect($csv)->toContain("'=1+1")->toContain('\'=HYPERLINK(')->not->toMatch('/(^|[,"\n])=/');
+    Template::query()->delete();
+    ($this->take)($csv);
+    expect(Template::query()->sole()->name)->toBe('=1+1')
+        ->and(TemplateLanguage::query()->sole()->text)->toBe($formula);
+});
 
 it('reports each row that does not fit, and takes the others', function (): void {
     ($this->take)(
