@@ -15,6 +15,7 @@ use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
 use App\Support\StartSession;
 use App\Support\WithoutDatabase;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -67,6 +68,10 @@ $app = Application::configure(basePath: $root)
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
         $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
         $exceptions->dontReport(Refused::class);
+        // A part of a page that is asked for by somebody who was signed out: the whole page goes, and not a form into the part.
+        $exceptions->render(static fn (AuthenticationException $guest, Request $request) => $request->hasHeader('HX-Request')
+            ? CheckSignIn::to($request, '/sign-in')
+            : null);
         $exceptions->render(static fn (Refused $why, Request $request) => $request->expectsJson()
             ? response()->json(['error' => ['code' => $why->reason, 'message' => $why->getMessage(), 'at' => $why->at]], 422)
             : back()->withInput()->with(['problem' => $why->getMessage(), 'problem_code' => $why->reason]));

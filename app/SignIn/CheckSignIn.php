@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Support\StartSession;
 use App\Team\Teammate;
 use Closure;
 use Illuminate\Http\Request;
@@ -32,14 +33,26 @@ final readonly class CheckSignIn
             $this->signIns->end($request);
             $request->session()->flash('problem', 'You have been signed out. Sign in again to go on.');
         } else {
-            $this->signIns->seen($request, $signIn);
+            // An open page that asks for news keeps nobody signed in.
+            StartSession::asksByItself($request) || $this->signIns->seen($request, $signIn);
             $mustAdd = $teammate->second_factor_since === null && $this->factor->isRequiredOf($teammate->role);
             if ($mustAdd && ! $request->is(...self::WITHOUT_SECOND_STEP)) {
-                return redirect('/own-sign-in/second-step')
-                    ->with('problem', 'The store asks for a second step from you. Switch it on first.');
+                $request->session()->flash('problem', 'The store asks for a second step from you. Switch it on first.');
+
+                return self::to($request, '/own-sign-in/second-step');
             }
         }
 
         return $next($request);
+    }
+
+    /**
+     * Elsewhere with the whole page, also where only a part of it was asked for.
+     */
+    public static function to(Request $request, string $address): Response
+    {
+        return $request->hasHeader('HX-Request')
+            ? response('', 401, ['HX-Redirect' => $address])
+            : redirect()->guest($address);
     }
 }

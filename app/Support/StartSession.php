@@ -45,6 +45,14 @@ final class StartSession extends FrameworkStartSession
         }
     }
 
+    /**
+     * Whether the page asks by itself, and nobody may be sitting before it.
+     */
+    public static function asksByItself(Request $request): bool
+    {
+        return $request->isMethodSafe() && self::isInBackground($request);
+    }
+
     private static function isInBackground(Request $request): bool
     {
         // Browsers say of a beacon, too, that it opens no page.

@@ -16,6 +16,8 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Str;
+use Tests\App\Mails;
 
 /*
  * Who is signed in, until when; passwords, and links to choose one.
@@ -48,6 +50,27 @@ it('has somebody signed in until nothing was done for long, or some days whateve
     expect($was)->toBeTrue();
     $this->travel(11)->hours();
     expect(($this->isIn)())->toBeFalse();
+});
+
+it('does not count as being there that an open page asks for news', function (): void {
+    ($this->signIn)();
+    foreach (range(1, 13) as $hour) {
+        $this->travel(1)->hours();
+        $last = $this->get('/queue/my-turn/changes?mark=0', ['HX-Request' => 'true']);
+    }
+    // The whole page goes to sign in: no form is put where the news were to be.
+    $last->assertStatus(401)->assertHeader('HX-Redirect', '/sign-in');
+    expect($last->getContent())->toBe('');
+    // What somebody does keeps them signed in, also where only a part of the page is sent.
+    ($this->signIn)();
+    $conversation = Mails::conversation();
+    foreach (range(1, 13) as $hour) {
+        $this->travel(1)->hours();
+        $last = $this->post("/conversations/{$conversation->id}/drafts/reply", [
+            'text' => "Hour {$hour}", 'once' => (string) Str::uuid(),
+        ], ['HX-Request' => 'true']);
+    }
+    $last->assertOk()->assertSee('draft kept');
 });
 
 it('knows whoever was deactivated no more, at the next request', function (): void {
