@@ -14,8 +14,8 @@ return [
     'cookie' => 'cairnfield_session',
     'path' => '/',
     'domain' => null,
-    // Set SESSION_SECURE_COOKIE=true wherever the application is reached over https.
-    'secure' => (bool) env('SESSION_SECURE_COOKIE', false),
+    // Where the application is reached over https, which its address says, no cookie goes without.
+    'secure' => (bool) env('SESSION_SECURE_COOKIE', str_starts_with((string) env('APP_URL'), 'https://')),
     'http_only' => true,
     'same_site' => 'lax',
     'partitioned' => false,

@@ -50,6 +50,9 @@ final class SecurityHeaders
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=(), payment=()',
             'Cross-Origin-Opener-Policy' => 'same-origin',
         ];
+        if (str_starts_with((string) config('app.url'), 'https://')) {
+            $headers['Strict-Transport-Security'] = 'max-age=31536000';
+        }
         if ($frames !== '') {
             unset($headers['X-Frame-Options'], $headers['Cross-Origin-Opener-Policy']);
         }

@@ -68,7 +68,7 @@ write_environment() {
     key=$(head -c 32 /dev/urandom | base64 -w0)
     password=$(head -c 18 /dev/urandom | base64 -w0 | tr '+/' 'xy')
     (umask 077 && cat > "$VAR/.env" <<ENV
-APP_ENV=local
+APP_ENV=production
 APP_KEY=base64:$key
 APP_URL=http://127.0.0.1:$WEB_PORT
 DB_HOST=127.0.0.1

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Channels\Account;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 
@@ -116,6 +117,20 @@ it('sends headers that let nothing foreign run', function (): void {
         ->toContain("frame-ancestors 'none'")
         ->not->toContain('unsafe');
     $this->get('/sign-in')->assertHeader('X-Content-Type-Options', 'nosniff')->assertHeader('Referrer-Policy', 'same-origin');
+});
+
+it('lets no cookie go without encryption where the address of the application has it', function (): void {
+    $this->get('/sign-in')->assertHeaderMissing('Strict-Transport-Security');
+    $isSecure = static fn (string $address): string => Process::env(['APP_URL' => $address])
+        ->path(base_path())
+        ->run(['php', 'artisan', 'config:show', 'session.secure'])
+        ->output();
+    expect($isSecure('https://care.brindle.example'))->toContain('true')->and($isSecure('http://127.0.0.1:8460'))->toContain('false');
+    config(['app.url' => 'https://care.brindle.example', 'session.secure' => true]);
+    $answer = $this->get('/sign-in')->assertHeader('Strict-Transport-Security', 'max-age=31536000');
+    foreach ($answer->headers->getCookies() as $cookie) {
+        expect($cookie->isSecure())->toBeTrue($cookie->getName());
+    }
 });
 
 it('shows one’s own settings as they are', function (): void {
