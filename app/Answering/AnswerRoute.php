@@ -17,6 +17,7 @@ final readonly class AnswerRoute
      * @param  string  $key  names it in a form
      * @param  string  $to  the recipient, as the channel knows them
      * @param  Message|null  $answers  the message that is answered; null where somebody is written to anew
+     * @param  bool  $isStrange  a mail asks for answers there, and nobody there has taken part yet
      */
     public function __construct(
         public string $key,
@@ -25,6 +26,7 @@ final readonly class AnswerRoute
         public bool $public,
         public string $to,
         public ?Message $answers,
+        public bool $isStrange = false,
     ) {}
 
     /**
@@ -33,7 +35,7 @@ final readonly class AnswerRoute
     public function label(): string
     {
         if ($this->kind === ItemKind::Message) {
-            return "Email to {$this->to}";
+            return "Email to {$this->to}".($this->isStrange ? ', where their mail asks for answers; nobody there has taken part' : '');
         }
         $how = match ($this->kind) {
             ItemKind::Post => 'in public, under the post',
@@ -50,7 +52,7 @@ final readonly class AnswerRoute
     public function describe(): string
     {
         return $this->kind === ItemKind::Message
-            ? "from {$this->account->address} to {$this->to}"
+            ? "from {$this->account->address} to {$this->to}".($this->isStrange ? ', where their mail asks for answers' : '')
             : "from {$this->account->title()} ".match ($this->kind) {
                 ItemKind::Post, ItemKind::Comment, ItemKind::Question, ItemKind::Rating => 'in public',
                 default => "to {$this->to}",

@@ -14,7 +14,8 @@ use Illuminate\Database\Eloquent\Collection;
 
 /**
  * The ways in which a conversation can be answered: first the way by which its customer wrote last as themselves, then those of
- * others who took part. A machine is never answered.
+ * others who took part. A machine is never answered. Where a mail asks for answers at an address that takes no part, that one is
+ * offered and marked, behind the address that wrote: anybody can write such a mail in somebody’s name.
  */
 final class AnswerRoutes
 {
@@ -33,8 +34,9 @@ final class AnswerRoutes
         [$byCustomer, $byOthers] = $messages->partition(static fn (Message $message): bool => ! $message->account->channel->isMail()
             || in_array(mb_strtolower($message->from_address), $own, true));
         $routes = [];
+        $known = $this->knownAddresses($conversation, $messages, $own);
         foreach ([...$byCustomer, ...$byOthers] as $message) {
-            foreach ($this->ofMessage($message) as $route) {
+            foreach ($this->ofMessage($message, $known) as $route) {
                 $routes[$route->key] ??= $route;
             }
         }
@@ -74,18 +76,42 @@ final class AnswerRoutes
     }
 
     /**
+     * The addresses that take part: those of the customer, whoever wrote, and whoever we wrote to. What we wrote is only looked at
+     * where it matters.
+     *
+     * @param  Collection<int, Message>  $messages  what came in
+     * @param  list<string>  $own
+     * @return list<string> in small letters
+     */
+    private function knownAddresses(Conversation $conversation, Collection $messages, array $own): array
+    {
+        $known = [...$own, ...$messages->map(static fn (Message $message): string => mb_strtolower($message->from_address))->all()];
+        $isAskedElsewhere = $messages->contains(
+            static fn (Message $message): bool => $message->reply_to !== null && ! in_array(mb_strtolower($message->reply_to), $known, true)
+        );
+        $answers = ! $isAskedElsewhere ? [] : Message::query()
+            ->whereIn('conversation_id', $conversation->withJoined())
+            ->where('direction', Message::OUT)
+            ->whereNull('partner_thread_id')
+            ->orderByDesc('id')
+            ->limit(self::LATEST)
+            ->get(['id', 'to', 'cc']);
+        foreach ($answers as $answer) {
+            array_push($known, ...array_map(mb_strtolower(...), [...$answer->to, ...$answer->cc]));
+        }
+
+        return array_values(array_unique($known));
+    }
+
+    /**
+     * @param  list<string>  $known  addresses that take part
      * @return list<AnswerRoute>
      */
-    private function ofMessage(Message $message): array
+    private function ofMessage(Message $message, array $known): array
     {
         $account = $message->account;
         if (! $account->channel->takesAnswers() || $account->channel->isMail()) {
-            $address = $message->reply_to ?: $message->from_address;
-            $from = $account->answersByMail();
-
-            return ! str_contains($address, '@') || $from === null || AutomaticMail::isNobody($address)
-                ? []
-                : [$this->route($from, ItemKind::Message, false, $address, $message)];
+            return $this->byMail($message, $known);
         }
         $to = $message->from_address;
         if (! $account->channel->isNetwork()) {
@@ -94,6 +120,32 @@ final class AnswerRoutes
         $direct = $this->route($account, ItemKind::Direct, false, $to, $message);
 
         return $message->public ? [$this->route($account, $message->kind, true, $to, $message), $direct] : [$direct];
+    }
+
+    /**
+     * @param  list<string>  $known
+     * @return list<AnswerRoute>
+     */
+    private function byMail(Message $message, array $known): array
+    {
+        $from = $message->account->answersByMail();
+        $asked = (string) $message->reply_to;
+        // What a form or a call gives is all that there is; in a mail it is but what its writer says.
+        $isSure = ! $message->account->channel->isMail() || in_array(mb_strtolower($asked), $known, true);
+        $addresses = match (true) {
+            $asked === '' => [$message->from_address => false],
+            $isSure => [$asked => false],
+            default => [$message->from_address => false, $asked => true],
+        };
+        $routes = [];
+        foreach ($from === null ? [] : $addresses as $address => $isStrange) {
+            $address = (string) $address;
+            if (str_contains($address, '@') && ! AutomaticMail::isNobody($address)) {
+                $routes[] = $this->route($from, ItemKind::Message, false, $address, $message, $isStrange);
+            }
+        }
+
+        return $routes;
     }
 
     /**
@@ -116,11 +168,12 @@ final class AnswerRoutes
             : [$this->route($account, ItemKind::Message, false, (string) $address, $messages->first())];
     }
 
-    private function route(Account $account, ItemKind $kind, bool $public, string $to, ?Message $answers): AnswerRoute
-    {
+    private function route(
+        Account $account, ItemKind $kind, bool $public, string $to, ?Message $answers, bool $isStrange = false
+    ): AnswerRoute {
         return new AnswerRoute(
             "{$account->id}:{$kind->value}:".substr(hash('sha256', mb_strtolower($to)), 0, 8), $account, $kind, $public, $to,
-            $answers
+            $answers, $isStrange
         );
     }
 }

@@ -51,8 +51,13 @@ final readonly class CheckSignIn
      */
     public static function to(Request $request, string $address): Response
     {
-        return $request->hasHeader('HX-Request')
-            ? response('', 401, ['HX-Redirect' => $address])
-            : redirect()->guest($address);
+        if (! $request->hasHeader('HX-Request')) {
+            return redirect()->guest($address);
+        }
+        $page = (string) $request->header('HX-Current-URL');
+        // Back to the page afterwards, where it is one of ours.
+        str_starts_with($page, $request->root().'/') && redirect()->setIntendedUrl($page);
+
+        return response('', 401, ['HX-Redirect' => $address]);
     }
 }

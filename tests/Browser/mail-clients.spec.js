@@ -59,6 +59,10 @@ async function answers(page, subject, text, to, copies = '') {
     await page.goto(`/conversations/${conversationOf(subject)}`);
     await expect(goingTo(page)).toContainText(to, { ignoreCase: true });
     await expect(page.locator('#reply-cc')).toHaveValue(copies);
+    await answer(page, text);
+}
+
+async function answer(page, text) {
     await page.locator('#reply-text').fill(text);
     await page.locator('#reply-form').getByRole('button', { name: /^Send(?!,)/ }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Sent.' })).toBeVisible();
@@ -151,6 +155,10 @@ test('five mails there and back that refer to little, reports that mail came bac
     // Answers are wanted elsewhere from now on.
     writes(ben, 'My mailbox is full, write to the shop.', '--h-Subject', `Re: ${subject}`, '--add-header', `In-Reply-To: ${third.messageId}`, '--add-header', 'Reply-To: shop@heron.example');
     await arrived(subject, 6);
-    await answers(page, subject, 'We do: does it stand?', 'shop@heron.example');
+    // Anybody could ask for that in his name: it is offered, and somebody says so.
+    await page.goto(`/conversations/${conversationOf(subject)}`);
+    await expect(goingTo(page)).toContainText(ben, { ignoreCase: true });
+    await page.getByLabel(/shop@heron\.example, where their mail asks for answers/).check();
+    await answer(page, 'We do: does it stand?');
     await received('shop@heron.example', 'We do: does it stand?');
 });

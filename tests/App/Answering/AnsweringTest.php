@@ -54,7 +54,7 @@ it('writes mail that keeps the thread together', function (): void {
         ->toContain('References: <before@hruby.example> <first@hruby.example>')
         ->not->toContain('Auto-Submitted')
         ->and($email->getSubject())->toBe("Re: Where is my kite [{$conversation->number()}]")
-        ->and($email->getTo()[0]->getAddress())->toBe('tomas@home.example')
+        ->and($email->getTo()[0]->getAddress())->toBe('tomas@hruby.example')
         ->and(ReplyToken::read($reply, config('cairnfield.mail.reply_secret')))->toBe($conversation->id)
         ->and($email->getTextBody())->toContain('It is on its way.')->toContain('-- ')->toContain('> my kite has not come.')
         ->and($email->getHtmlBody())->toContain('Ilse &amp; the team')->toContain('<blockquote');

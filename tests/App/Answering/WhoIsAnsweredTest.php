@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Answering\AnswerRoute;
 use App\Answering\AnswerRoutes;
 use App\Channels\Account;
 use App\Conversations\Conversation;
@@ -94,4 +95,28 @@ it('sends to the customer and to those in copy once each, and their answers come
         ->and(OutboxItem::query()->sole()->recipients)->toBe(['ana@wrenfield.example', 'bo@wrenfield.example']);
     Mails::take(Mails::raw(['From' => 'Bo <bo@wrenfield.example>', 'In-Reply-To' => "<{$answer->message_id}>", 'Subject' => 'Re: x']));
     expect(Conversation::query()->count())->toBe(1)->and($this->conversation->refresh()->state->value)->toBe('open');
+});
+
+it('never preselects where a mail in the customer’s name asks for answers, until somebody has written there', function (): void {
+    $conversation = Mails::conversation(['From' => 'Una Fell <una@fell.example>', 'Message-ID' => '<una@fell.example>']);
+    Mails::take(Mails::raw([
+        'From' => 'Una Fell <una@fell.example>', 'Reply-To' => 'una.fell@attacker.example', 'In-Reply-To' => '<una@fell.example>',
+        'Authentication-Results' => 'mx.brindle.example; dmarc=fail',
+    ], 'Please tell me my address again.'));
+    $ways = fn (): array => array_map(
+        static fn (AnswerRoute $route): array => [$route->to, $route->isStrange], app(AnswerRoutes::class)->of($conversation->refresh())
+    );
+    expect($ways())->toBe([['una@fell.example', false], ['una.fell@attacker.example', true]]);
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
+        ->assertSee('una.fell@attacker.example, where their mail asks for answers; nobody there has taken part');
+    // By itself nothing goes there.
+    $message = $this->answer($conversation, 'We do not send addresses.');
+    expect($message->to)->toBe(['una@fell.example']);
+
+    // Somebody has chosen it: from then on it takes part.
+    $strange = app(AnswerRoutes::class)->of($conversation->refresh())[1];
+    $this->post("/conversations/{$conversation->id}/reply", [
+        'text' => 'As you ask.', 'then' => 'waiting', 'seen' => PHP_INT_MAX, 'once' => (string) Str::uuid(), 'route' => $strange->key,
+    ])->assertSessionHas('done');
+    expect($ways()[0])->toBe(['una.fell@attacker.example', false]);
 });

@@ -61,6 +61,11 @@ it('does not count as being there that an open page asks for news', function ():
     // The whole page goes to sign in: no form is put where the news were to be.
     $last->assertStatus(401)->assertHeader('HX-Redirect', '/sign-in');
     expect($last->getContent())->toBe('');
+    foreach (['http://attacker.example/x' => '/queue', url('/customers?page=2') => url('/customers?page=2')] as $page => $back) {
+        $this->get('/queue/my-turn/changes?mark=0', ['HX-Request' => 'true', 'HX-Current-URL' => $page])->assertStatus(401);
+        ($this->signIn)()->assertRedirect($back);
+        $this->post('/sign-out');
+    }
     // What somebody does keeps them signed in, also where only a part of the page is sent.
     ($this->signIn)();
     $conversation = Mails::conversation();
