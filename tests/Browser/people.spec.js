@@ -2,7 +2,7 @@ import { createHmac } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import { database, expectAccessible, expectListening, mailbox, mailFrom, signIn, web } from './world.js';
 
-const ADDRESS = 'sanna@brindle.example';
+const ADDRESS = 'sanna@lind.example';
 
 // The link of the last mail that has come.
 async function link(says) {

@@ -19,6 +19,7 @@ use App\SignIn\MailPass;
 use App\SignIn\Passes;
 use App\SignIn\PassPurpose;
 use App\SignIn\SignIns;
+use App\SignIn\TellOfChange;
 use App\Tasks\KeepTasks;
 use App\Tasks\Task;
 use App\Team\Role;
@@ -36,6 +37,8 @@ use Tests\App\Mails;
 
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    // What they are sent is tested by itself.
+    Queue::fake([MailPass::class, TellOfChange::class]);
     $this->actingAs($this->teammate('corin'));
     $this->form = fn (array $more = []): array => [
         'name' => 'Sanna Lind', 'email' => 'Sanna@brindle.example', 'role' => 'care', 'time_zone' => 'Europe/Stockholm', 'teams' => [1],
@@ -44,7 +47,6 @@ beforeEach(function (): void {
 });
 
 it('invites somebody, who is there at once and signs in once they have chosen a password', function (): void {
-    Queue::fake([MailPass::class]);
     $this->post('/people', ($this->form)())->assertSessionHas('done');
     $sanna = Teammate::query()->where('email', 'sanna@brindle.example')->sole();
     expect($sanna->role)->toBe(Role::Care)
@@ -184,7 +186,6 @@ it('gives many conversations on some at a time, and none once they are back', fu
 });
 
 it('lets somebody in again with a password of their own choice', function (): void {
-    Queue::fake([MailPass::class]);
     $ilse = $this->teammate('ilse');
     $this->post("/people/{$ilse->id}/deactivate")->assertSessionHas('done');
     $this->get('/people')->assertSee('Deactivated')->assertSee('Let in again');

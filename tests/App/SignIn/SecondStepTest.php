@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\Queue;
 
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    Queue::fake([TellOfChange::class]);
     $this->ilse = $this->teammate('ilse');
     $this->secret = SecondFactor::newSecret();
     $this->code = fn (int $later = 0): string => (new TimeBasedCode((string) Base32::decode($this->secret)))

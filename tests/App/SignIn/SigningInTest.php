@@ -11,6 +11,7 @@ use App\SignIn\PassPurpose;
 use App\SignIn\Password;
 use App\SignIn\SignIn;
 use App\SignIn\SignIns;
+use App\SignIn\TellOfChange;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
@@ -25,6 +26,7 @@ use Tests\App\Mails;
 
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    Queue::fake([TellOfChange::class]);
     config(['cairnfield.sign_in' => (require config_path('cairnfield.php'))['sign_in']]);
     $this->ilse = $this->teammate('ilse');
     $this->signIn = fn (string $email = 'ilse@brindle.example', string $password = 'kites-and-cairns') => $this->post(
