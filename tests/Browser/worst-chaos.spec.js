@@ -158,6 +158,7 @@ test.afterEach(async () => {
 test('with everything killed at random, nothing is lost, nothing doubled, and all runs again by itself', async ({ page }) => {
     test.setTimeout(360_000);
     await signIn(page);
+    const unreadable = await number('SELECT COUNT(*) FROM unreadable_mail');
     // One that does not come back, to see that it is told of.
     await takeAway('worker-rules');
 
@@ -205,7 +206,7 @@ test('with everything killed at random, nothing is lost, nothing doubled, and al
     await expect.poll(stored, { timeout: 120_000, intervals: [1000] }).toBe(MAILS);
     expect(await number("SELECT COUNT(DISTINCT conversation_id) FROM messages WHERE from_address LIKE 'gale-%@gale.example'")).toBe(MAILS);
     expect(await number("SELECT COUNT(*) FROM attachments WHERE name LIKE 'gale-%.txt'")).toBe(MAILS / 10);
-    expect(await number('SELECT COUNT(*) FROM unreadable_mail')).toBe(0);
+    expect(await number('SELECT COUNT(*) FROM unreadable_mail')).toBe(unreadable);
     await expect.poll(() => number("SELECT COUNT(*) FROM outbox WHERE recipients LIKE '%gale.example%' AND state != 'sent'"), { timeout: 120_000, intervals: [1000] }).toBe(0);
 
     // Handed over twice is what SMTP cannot promise against: the same message then, which mail programs show once.
