@@ -6,6 +6,7 @@ namespace App\Answering;
 
 use App\Answering\Happened\DeliveryFailed;
 use App\Channels\Bounce;
+use App\Channels\Mail\AddressDetails;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
@@ -31,7 +32,10 @@ final readonly class NoteUndelivered
      */
     public function messageOf(Bounce $bounce): ?Message
     {
-        $sure = $bounce->message === null ? null : Message::query()->where('direction', Message::OUT)->find($bounce->message);
+        $sure = $bounce->message === null ? null : Message::query()
+            ->where('direction', Message::OUT)
+            ->where('created_at', '>', now()->subDays(AddressDetails::REPORTS_FOR))
+            ->find($bounce->message);
         if ($sure !== null) {
             return $sure;
         }

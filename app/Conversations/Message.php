@@ -110,12 +110,16 @@ final class Message extends Row
     }
 
     /**
-     * To whom it went beside us, as far as it says: `, to a@…, copy to b@…`.
+     * To whom it went beside us, and where it asks for answers, as far as it says: `, to a@…, copy to b@…, asks for answers at c@…`.
      */
     public function alsoWentTo(): string
     {
+        $isAskedElsewhere = (string) $this->reply_to !== ''
+            && mb_strtolower((string) $this->reply_to) !== mb_strtolower($this->from_address);
+
         return (count($this->to) > 1 ? ' to '.implode(', ', $this->to) : '')
-            .($this->cc === [] ? '' : ', copy to '.implode(', ', $this->cc));
+            .($this->cc === [] ? '' : ', copy to '.implode(', ', $this->cc))
+            .($isAskedElsewhere ? ", asks for answers at {$this->reply_to}" : '');
     }
 
     public function isIncoming(): bool

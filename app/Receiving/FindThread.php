@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Receiving;
 
+use App\Channels\Mail\AddressDetails;
 use App\Channels\ReceivedMessage;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -34,7 +35,7 @@ final class FindThread
     {
         $hints = new IncomingHints(
             [...array_slice($received->references, -self::MOST_REFERENCES), ...$this->cameBackFor($received)],
-            $received->replyTokenNumber,
+            $this->freshToken($received),
             ConversationNumber::inSubject($received->subject),
             $received->sender->value,
             BareSubject::of($received->subject),
@@ -42,6 +43,17 @@ final class FindThread
         );
 
         return Threading::decide($hints, ...$this->candidates($hints, $received, $customerId, $at !== null));
+    }
+
+    /**
+     * An address that was handed on, or lies in an old mailbox, is no key for ever.
+     */
+    private function freshToken(ReceivedMessage $received): ?int
+    {
+        return $received->replyTokenNumber === null ? null : Conversation::query()
+            ->whereKey($received->replyTokenNumber)
+            ->where('last_message_at', '>', now()->subDays(AddressDetails::REPLIES_FOR))
+            ->value('id');
     }
 
     /**
@@ -54,6 +66,7 @@ final class FindThread
         return $received->returned === null ? [] : array_values(array_filter(Message::query()
             ->whereKey($received->returned)
             ->where('direction', Message::OUT)
+            ->where('created_at', '>', now()->subDays(AddressDetails::REPORTS_FOR))
             ->pluck('message_id')
             ->all()));
     }

@@ -158,6 +158,8 @@ test('five mails there and back that refer to little, reports that mail came bac
     // Anybody could ask for that in his name: it is offered, and somebody says so.
     await page.goto(`/conversations/${conversationOf(subject)}`);
     await expect(goingTo(page)).toContainText(ben, { ignoreCase: true });
+    await expect(page.getByText('asks for answers at shop@heron.example').first()).toBeVisible();
+    await page.locator('#reply-text').click();
     await page.getByLabel(/shop@heron\.example, where their mail asks for answers/).check();
     await answer(page, 'We do: does it stand?');
     await received('shop@heron.example', 'We do: does it stand?');

@@ -33,7 +33,10 @@ test('an answer that comes late takes no later choice back', async ({ page }) =>
         // Given up by then.
         await route.fulfill({ response }).catch(() => {});
     });
+    // On its way before the second choice is made: it is the second answer that comes first.
+    const asked = page.waitForRequest('**/rules/redraw');
     await page.getByLabel('What', { exact: true }).selectOption('message_text');
+    await asked;
     await page.getByLabel('What it does').selectOption('set_priority');
     await expect(page.getByLabel('Which', { exact: true })).toBeVisible();
     release();

@@ -21,6 +21,12 @@ use Symfony\Component\Mime\Email as MailToSend;
  */
 final readonly class AddressDetails
 {
+    /** Days after which an address of a conversation in which nothing happens any more brings nothing into it. */
+    public const REPLIES_FOR = 365;
+
+    /** Days after which nothing can come back for a message: mail systems give up within a week. */
+    public const REPORTS_FOR = 30;
+
     public function __construct(private SmtpSender $sender) {}
 
     /**

@@ -108,6 +108,7 @@ it('never preselects where a mail in the customer’s name asks for answers, unt
     );
     expect($ways())->toBe([['una@fell.example', false], ['una.fell@attacker.example', true]]);
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
+        ->assertSee('asks for answers at una.fell@attacker.example')
         ->assertSee('una.fell@attacker.example, where their mail asks for answers; nobody there has taken part');
     // By itself nothing goes there.
     $message = $this->answer($conversation, 'We do not send addresses.');

@@ -113,3 +113,20 @@ it('believes no address that somebody made up', function (): void {
         ->and($incoming->refresh()->marks)->toBe([])
         ->and(Conversation::query()->count())->toBe(3);
 });
+
+it('lets its addresses grow old', function (int $days, int $conversations): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $conversation = Mails::conversation();
+    $replyTo = AddressDetails::replyTo($this->account, $conversation->id);
+    $this->travel($days)->days();
+    Mails::take(Mails::raw(['From' => 'somebody@else.example', 'To' => $replyTo, 'Subject' => 'Hello again'], 'Still there?'));
+    expect(Conversation::query()->count())->toBe($conversations);
+})->with(['within a year' => [364, 1], 'after it' => [366, 2]]);
+
+it('takes nothing back for a message that was sent long ago', function (int $days, int $conversations): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    $answer = $this->answer(Mails::conversation(), 'It is on its way.');
+    $this->travel($days)->days();
+    Mails::take(($this->report)(($this->returnPath)($answer)));
+    expect(Conversation::query()->count())->toBe($conversations)->and($answer->refresh()->marks)->toHaveCount(2 - $conversations);
+})->with(['within a month' => [29, 1], 'after it' => [31, 2]]);
