@@ -82,9 +82,9 @@ test('somebody is invited, signs in, forgets the password, signs out elsewhere, 
     await expectAccessible(desk);
     await expect(desk.getByRole('table').getByRole('row')).toHaveCount(3);
     await desk.getByRole('button', { name: 'Sign out everywhere else' }).click();
-    await telephone.goto('/queue/my-turn');
+    // The open queue asks for news, and learns of it.
+    await telephone.waitForURL('**/sign-in');
     await expect(telephone.getByText('You have been signed out')).toBeVisible();
-
     await telephone.getByRole('link', { name: 'Password forgotten' }).click();
     await telephone.getByLabel('Email address').fill(ADDRESS);
     await telephone.getByRole('button', { name: 'Send the link' }).click();
