@@ -76,8 +76,8 @@ final class AnswerRoutes
     }
 
     /**
-     * The addresses that take part: those of the customer, whoever wrote, and whoever we wrote to. What we wrote is only looked at
-     * where it matters.
+     * The addresses that take part: those of the customer, and whom we wrote to. That somebody wrote says nothing: a stranger can
+     * write, and then ask in the customer’s name for answers to themselves. What we wrote is only looked at where it matters.
      *
      * @param  Collection<int, Message>  $messages  what came in
      * @param  list<string>  $own
@@ -85,9 +85,8 @@ final class AnswerRoutes
      */
     private function knownAddresses(Conversation $conversation, Collection $messages, array $own): array
     {
-        $known = [...$own, ...$messages->map(static fn (Message $message): string => mb_strtolower($message->from_address))->all()];
         $isAskedElsewhere = $messages->contains(
-            static fn (Message $message): bool => $message->reply_to !== null && ! in_array(mb_strtolower($message->reply_to), $known, true)
+            static fn (Message $message): bool => $message->reply_to !== null && ! in_array(mb_strtolower($message->reply_to), $own, true)
         );
         $answers = ! $isAskedElsewhere ? [] : Message::query()
             ->whereIn('conversation_id', $conversation->withJoined())
@@ -95,9 +94,10 @@ final class AnswerRoutes
             ->whereNull('partner_thread_id')
             ->orderByDesc('id')
             ->limit(self::LATEST)
-            ->get(['id', 'to', 'cc']);
+            ->get(['id', 'to']);
+        $known = $own;
         foreach ($answers as $answer) {
-            array_push($known, ...array_map(mb_strtolower(...), [...$answer->to, ...$answer->cc]));
+            array_push($known, ...array_map(mb_strtolower(...), $answer->to));
         }
 
         return array_values(array_unique($known));
@@ -133,7 +133,7 @@ final class AnswerRoutes
         // What a form or a call gives is all that there is; in a mail it is but what its writer says.
         $isSure = ! $message->account->channel->isMail() || in_array(mb_strtolower($asked), $known, true);
         $addresses = match (true) {
-            $asked === '' => [$message->from_address => false],
+            $asked === '', mb_strtolower($asked) === mb_strtolower($message->from_address) => [$message->from_address => false],
             $isSure => [$asked => false],
             default => [$message->from_address => false, $asked => true],
         };

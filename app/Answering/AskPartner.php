@@ -93,9 +93,7 @@ final readonly class AskPartner
         }
         $isKnown = $teammate->role->answersCustomers() || PartnerThread::query()
             ->where('address', $address)
-            ->whereIn('teammate_id', Teammate::query()
-                ->whereIn('role', array_filter(Role::cases(), static fn (Role $role): bool => $role->answersCustomers()))
-                ->select('id'))
+            ->whereIn('teammate_id', Teammate::query()->whereIn('role', Role::answering())->select('id'))
             ->exists();
         if (! $isKnown) {
             throw ConversationRefused::strangePartner($address);

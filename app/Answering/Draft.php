@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Builder;
  *
  * @property int $id
  * @property int $conversation_id
+ * @property string $kind
  * @property string $text
  * @property list<array{name: string, type: string, size: int, sha256: string, file: string}> $files
  * @property array{cc?: string, bcc?: string, own_name?: bool, html?: string, subject?: string|null, then?: string,

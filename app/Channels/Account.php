@@ -119,7 +119,7 @@ final class Account extends Row
      * @param  int  $seconds  since when nothing was heard of them, at least
      * @return Builder<self>
      */
-    public static function troubled(int $seconds): Builder
+    public static function troubled(int $seconds = 0): Builder
     {
         return self::query()
             ->where('state', AccountState::Active)

@@ -26,7 +26,7 @@ final class ChannelsSetUp implements ContributesSetUpPages
                 ],
                 'administer',
                 static fn (): string => $active()->count().' connected',
-                static fn (): ?string => ($troubled = $active()->whereNotNull('last_error')->count()) === 0
+                static fn (): ?string => ($troubled = Account::troubled()->count()) === 0
                     ? null
                     : "{$troubled} in trouble",
             ),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Health;
 
 use App\Channels\Account;
-use App\Channels\AccountState;
 use App\Conversations\OutboxItem;
 use App\Support\FileStore;
 use Carbon\CarbonImmutable;
@@ -68,7 +67,7 @@ final readonly class Health
      */
     private function work(): array
     {
-        $troubled = Account::query()->where('state', AccountState::Active)->whereNotNull('last_error')->count();
+        $troubled = Account::troubled()->count();
         $late = OutboxItem::query()
             ->where('state', OutboxItem::DUE)
             ->where('attempts', 0)

@@ -4,18 +4,12 @@ declare(strict_types=1);
 
 namespace App\Notifications;
 
-use App\Channels\Account;
-use App\Channels\AccountState;
-use App\Channels\Channel;
 use App\Channels\DeliveryFailed;
-use App\Channels\Mail\SmtpSender;
-use App\Team\Teammate;
+use App\Channels\Mail\OwnMail;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\Eloquent\Collection;
-use Symfony\Component\Mime\Address;
-use Symfony\Component\Mime\Email;
 
 /**
  * Sends people the news that they want by mail, all that is due in one. What could not be sent is tried
@@ -34,16 +28,13 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
         $this->onQueue('outbox');
     }
 
-    public function handle(SmtpSender $sender): void
+    public function handle(OwnMail $mail): void
     {
         $due = News::query()->whereNull('mailed_at')->whereNotNull('mail_due_at')->where('mail_due_at', '<=', now())
             // Whoever has left since is told nothing of the store any more.
             ->whereHas('teammate', static fn ($people) => $people->where('may_sign_in', true))
             ->with(['teammate', 'conversation'])->orderBy('id')->limit(500)->get();
-        $account = $due->isEmpty()
-            ? null
-            : Account::query()->whereIn('channel', Channel::mail())->where('state', AccountState::Active)->orderBy('id')->first();
-        if ($account === null) {
+        if ($due->isEmpty() || ! OwnMail::canBeSent()) {
             return;
         }
         foreach ($due->groupBy('teammate_id') as $news) {
@@ -53,7 +44,7 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
                 continue;
             }
             try {
-                $sender->sendOwn($account, $this->mail($account, $first->teammate, $news));
+                $mail->send($first->teammate->email, $first->teammate->name, self::subject($news), self::text($news));
                 News::query()->whereKey($news->modelKeys())->update(['mailed_at' => now()]);
             } catch (DeliveryFailed $failure) {
                 report($failure);
@@ -67,25 +58,24 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
     /**
      * @param  Collection<int, News>  $news
      */
-    private function mail(Account $account, Teammate $person, Collection $news): Email
+    private static function subject(Collection $news): string
+    {
+        return $news->count() === 1
+            ? 'Cairnfield: '.mb_substr((string) $news->first()?->text, 0, 120)
+            : "Cairnfield: {$news->count()} news";
+    }
+
+    /**
+     * @param  Collection<int, News>  $news
+     */
+    private static function text(Collection $news): string
     {
         $lines = $news->map(
             static fn (News $one): string => "- {$one->text}".(
                 $one->conversation_id === null ? '' : "\n  ".url("/conversations/{$one->conversation_id}")
             )
         )->implode("\n\n");
-        $email = (new Email)
-            ->from(new Address($account->address, 'Cairnfield'))
-            ->to(new Address($person->email, $person->name))
-            ->subject(
-                $news->count() === 1
-                    ? 'Cairnfield: '.mb_substr((string) $news->first()?->text, 0, 120)
-                    : "Cairnfield: {$news->count()} news"
-            )
-            ->text("{$lines}\n\nWhat you are told, and when, is chosen under ".url('/own-settings')."\n");
-        // Nothing automatic may answer it in turn (RFC 3834, 3.1.7).
-        $email->getHeaders()->addTextHeader('Auto-Submitted', 'auto-generated');
 
-        return $email;
+        return "{$lines}\n\nWhat you are told, and when, is chosen under ".url('/own-settings')."\n";
     }
 }

@@ -6,6 +6,7 @@ namespace App\People;
 
 use App\Answering\AddNote;
 use App\Answering\Draft;
+use App\Answering\KeepDraft;
 use App\Answering\ScheduledReply;
 use App\Answering\ScheduleReply;
 use App\Conversations\Actor;
@@ -17,6 +18,7 @@ use App\Rules\SaveRule;
 use App\Tasks\Task;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The work of somebody who leaves: what there is of it, and to whom it goes. Safe to repeat.
@@ -47,7 +49,7 @@ final readonly class HandOn
             $this->rules->replacePerson($person, $work->rulesTo, $by);
         }
         $work->keepsPlanned ?: $this->callOffPlanned($person, $by);
-        $this->endDrafts($person, $work->draftsAsNotes);
+        $this->endDrafts($person, $work);
     }
 
     /**
@@ -81,7 +83,9 @@ final readonly class HandOn
      */
     private static function drafts(Teammate $person): Builder
     {
-        return Draft::query()->where('teammate_id', $person->id)->where('text', '!=', '');
+        return Draft::query()
+            ->where('teammate_id', $person->id)
+            ->where(static fn (Builder $any) => $any->where('text', '!=', '')->orWhereJsonLength('files', '>', 0));
     }
 
     /**
@@ -98,16 +102,26 @@ final readonly class HandOn
         }
     }
 
-    private function endDrafts(Teammate $person, bool $asNotes): void
+    private function endDrafts(Teammate $person, WorkToHandOn $work): void
     {
         foreach (self::drafts($person)->get() as $draft) {
-            if ($asNotes) {
-                $conversation = Conversation::query()->findOrFail($draft->conversation_id);
-                $this->notes->byRule(
-                    $conversation, "{$person->name} has left this as a draft:\n\n{$draft->text}", "draft-of-{$person->id}-{$draft->id}"
-                );
-            }
-            $draft->delete();
+            DB::transaction(function () use ($draft, $person, $work): void {
+                $conversation = Conversation::query()->lockForUpdate()->findOrFail($draft->conversation_id);
+                $taker = $work->drafts === WorkToHandOn::TO_TAKER && $draft->kind === Draft::REPLY ? $work->conversationsTo : null;
+                if ($taker !== null) {
+                    KeepDraft::giveBack($conversation, $taker, $draft->text, $draft->files, $draft->details ?? []);
+                } elseif ($work->drafts !== WorkToHandOn::GONE) {
+                    $this->notes->byRule($conversation, self::noteOf($draft, $person), "draft-of-{$person->id}-{$draft->id}");
+                }
+                $draft->delete();
+            });
         }
+    }
+
+    private static function noteOf(Draft $draft, Teammate $person): string
+    {
+        $files = implode(', ', array_column($draft->files, 'name'));
+
+        return "{$person->name} has left this as a draft".($files === '' ? '' : " with {$files}").":\n\n{$draft->text}";
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Channels\Mail\OwnMail;
 use App\SignIn\MailPass;
 use App\SignIn\Passes;
 use App\SignIn\PassPurpose;
@@ -18,6 +19,9 @@ use Illuminate\Support\Str;
  */
 final readonly class KeepPeople
 {
+    /** Of two administrators who take each other's role in one moment, one begins again and is refused. */
+    private const TRIES = 3;
+
     public function __construct(private Passes $passes) {}
 
     /**
@@ -56,7 +60,7 @@ final readonly class KeepPeople
             $locked->teams()->sync($values->teams);
             // A link that went to the address before is not theirs any more.
             ! $isOtherAddress ?: Passes::forget($locked);
-        });
+        }, self::TRIES);
     }
 
     /**
@@ -67,7 +71,7 @@ final readonly class KeepPeople
     public function sendPass(Teammate $person, Teammate $by): ?string
     {
         $purpose = $person->password_chosen_at === null ? PassPurpose::Invitation : PassPurpose::Reset;
-        if (! MailPass::canBeSent()) {
+        if (! OwnMail::canBeSent()) {
             return Passes::address($this->passes->make($person, $purpose, $by));
         }
         MailPass::dispatch($person->id, $purpose, $by->id);
@@ -90,14 +94,19 @@ final readonly class KeepPeople
             $locked->teams()->detach();
             Passes::forget($locked);
             SignIns::endAll($locked);
-        });
+        }, self::TRIES);
     }
 
     /**
      * They choose a new password before they sign in again.
+     *
+     * @throws PeopleRefused where they can sign in: nobody's password is taken by pressing this twice
      */
     public function activate(Teammate $person, Teammate $by): ?string
     {
+        if ($person->may_sign_in) {
+            throw PeopleRefused::isThere($person->name);
+        }
         $person->forceFill(['may_sign_in' => true, 'password' => Str::random(60), 'password_chosen_at' => null])->save();
 
         return $this->sendPass($person, $by);

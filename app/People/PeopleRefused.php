@@ -23,6 +23,11 @@ final class PeopleRefused extends Refused
         return new self('last_administrator', "{$name} is the only administrator who can sign in. Make somebody else one first.");
     }
 
+    public static function isThere(string $name): self
+    {
+        return new self('is_there', "{$name} can sign in already.");
+    }
+
     public static function notHere(): self
     {
         return new self('not_here', 'Whoever takes over must be somebody else who may sign in. Choose again.');

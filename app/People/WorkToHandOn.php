@@ -15,12 +15,16 @@ final readonly class WorkToHandOn
 {
     public const AS_NOTES = 'notes';
 
+    public const TO_TAKER = 'taker';
+
+    public const GONE = 'gone';
+
     private function __construct(
         public ?Teammate $conversationsTo,
         public ?Teammate $tasksTo,
         public ?Teammate $rulesTo,
         public bool $keepsPlanned,
-        public bool $draftsAsNotes,
+        public string $drafts,
     ) {}
 
     /**
@@ -33,7 +37,7 @@ final readonly class WorkToHandOn
             'tasks_to' => ['nullable', 'integer'],
             'rules_to' => ['nullable', 'integer'],
             'planned' => ['nullable', Rule::in(['send', self::AS_NOTES])],
-            'drafts' => ['nullable', Rule::in([self::AS_NOTES, 'gone'])],
+            'drafts' => ['nullable', Rule::in([self::AS_NOTES, self::TO_TAKER, self::GONE])],
         ]);
         $whom = static fn (string $what): ?Teammate => ($given[$what] ?? null) === null
             ? null
@@ -45,7 +49,7 @@ final readonly class WorkToHandOn
             $whom('tasks_to') ?? $by,
             $whom('rules_to'),
             ($given['planned'] ?? 'send') === 'send',
-            ($given['drafts'] ?? self::AS_NOTES) === self::AS_NOTES,
+            $given['drafts'] ?? self::AS_NOTES,
         );
     }
 }

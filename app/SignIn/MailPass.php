@@ -4,19 +4,14 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
-use App\Channels\Account;
-use App\Channels\AccountState;
-use App\Channels\Channel;
 use App\Channels\DeliveryFailed;
-use App\Channels\Mail\SmtpSender;
+use App\Channels\Mail\OwnMail;
 use App\Team\Teammate;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
-use Symfony\Component\Mime\Address;
-use Symfony\Component\Mime\Email;
 
 /**
  * Makes a one-time link and mails it to whom it is for. The link is made as it is sent, so that it lies in no queue.
@@ -38,25 +33,17 @@ final class MailPass implements ShouldBeEncrypted, ShouldQueue
         $this->onQueue('outbox');
     }
 
-    /**
-     * Whether there is an account that mail of our own leaves by.
-     */
-    public static function canBeSent(): bool
-    {
-        return self::account() !== null;
-    }
-
-    public function handle(Passes $passes, SmtpSender $sender): void
+    public function handle(Passes $passes, OwnMail $mail): void
     {
         $person = Teammate::query()->where('may_sign_in', true)->find($this->teammateId);
-        $account = self::account();
-        if ($person === null || $account === null) {
+        if ($person === null) {
             return;
         }
         $by = $this->madeById === null ? null : Teammate::query()->find($this->madeById);
         $link = Passes::address($passes->make($person, $this->purpose, $by, $this->attempts() > 1));
         try {
-            $sender->sendOwn($account, $this->mail($account, $person, $by, $link));
+            [$subject, $text] = $this->text($by, $link);
+            $mail->send($person->email, $person->name, $subject, "Hello {$person->firstName()},\n\n{$text}");
         } catch (DeliveryFailed $failure) {
             // Refused for good: whoever invited them sees that they have not come, and can hand the link over.
             $failure->isFinal ? report($failure) : throw $failure;
@@ -64,17 +51,13 @@ final class MailPass implements ShouldBeEncrypted, ShouldQueue
     }
 
     /**
-     * By which mail of our own leaves.
+     * @return array{string, string} subject and text
      */
-    public static function account(): ?Account
-    {
-        return Account::query()->whereIn('channel', Channel::mail())->where('state', AccountState::Active)->orderBy('id')->first();
-    }
-
-    private function mail(Account $account, Teammate $person, ?Teammate $by, string $link): Email
+    private function text(?Teammate $by, string $link): array
     {
         $store = (string) config('cairnfield.store.name');
-        [$subject, $text] = match ($this->purpose) {
+
+        return match ($this->purpose) {
             PassPurpose::Invitation => [
                 "You are invited to the customer care of {$store}",
                 ($by === null ? '' : "{$by->name} invites you. ")."Choose a password here, and you are in:\n\n{$link}\n\n"
@@ -86,13 +69,5 @@ final class MailPass implements ShouldBeEncrypted, ShouldQueue
                     ."If you have not asked for it, nothing has to be done: your password stays as it is.\n",
             ],
         };
-        $mail = (new Email)
-            ->from(new Address($account->address, 'Cairnfield'))
-            ->to(new Address($person->email, $person->name))
-            ->subject($subject)
-            ->text("Hello {$person->firstName()},\n\n{$text}");
-        $mail->getHeaders()->addTextHeader('Auto-Submitted', 'auto-generated');
-
-        return $mail;
     }
 }

@@ -9,16 +9,12 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Validation\ValidationException;
 
 /**
  * One's own password, and where one is signed in.
  */
 final readonly class OwnSignInController
 {
-    private const MOST_TRIES = 5;
-
     public function __construct(private SignIns $signIns) {}
 
     public function show(Request $request): View
@@ -42,17 +38,11 @@ final readonly class OwnSignInController
             'password.confirmed' => 'The two are not the same. Write it twice.',
             'password.different' => 'This is the one that you have. Choose another.',
         ]);
-        $tries = "own-password|{$teammate->id}";
-        if (RateLimiter::tooManyAttempts($tries, self::MOST_TRIES)) {
-            throw ValidationException::withMessages(['current' => 'Too many wrong tries. Wait a minute.']);
-        }
-        if (! Hash::check($given['current'], $teammate->password)) {
-            RateLimiter::hit($tries);
-            throw ValidationException::withMessages(['current' => 'That is not your password.']);
-        }
+        WrongTries::check(
+            $teammate, 'current', static fn (): bool => Hash::check($given['current'], $teammate->password), 'That is not your password.'
+        );
         Passes::choosePassword($teammate, $given['password']);
         $ended = SignIns::endAll($teammate, $this->signIns->current($request, $teammate));
-
         TellOfChange::dispatch($teammate->id, 'Your password was changed.');
 
         return back()->with('done', 'Your password is changed.'.($ended === 0 ? '' : ' You are signed out everywhere else.'));

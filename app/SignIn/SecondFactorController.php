@@ -10,7 +10,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
 
 /**
@@ -19,8 +18,6 @@ use Illuminate\Validation\ValidationException;
 final readonly class SecondFactorController
 {
     private const NEW_SECRET = 'new_second_factor';
-
-    private const MOST_TRIES = 5;
 
     public function __construct(private SecondFactor $factor, private SignIns $signIns) {}
 
@@ -99,7 +96,7 @@ final readonly class SecondFactorController
     private function check(Request $request, Teammate $teammate, string $field): void
     {
         $code = (string) $request->validate([$field => ['required', 'string', 'max:100']])[$field];
-        $this->limited($teammate, $field, fn (): bool => $this->factor->accepts($teammate, $code), 'That code is wrong, or was used.');
+        WrongTries::check($teammate, $field, fn (): bool => $this->factor->accepts($teammate, $code), 'That code is wrong, or was used.');
     }
 
     /**
@@ -108,26 +105,8 @@ final readonly class SecondFactorController
     private function checkPassword(Request $request, Teammate $teammate): void
     {
         $password = (string) $request->validate(['confirm' => ['required', 'string', 'max:1000']])['confirm'];
-        $this->limited(
+        WrongTries::check(
             $teammate, 'confirm', static fn (): bool => Hash::check($password, $teammate->password), 'That is not your password.'
         );
-    }
-
-    /**
-     * @param  callable(): bool  $isRight
-     *
-     * @throws ValidationException
-     */
-    private function limited(Teammate $teammate, string $field, callable $isRight, string $wrong): void
-    {
-        $tries = "second-factor|{$teammate->id}";
-        if (RateLimiter::tooManyAttempts($tries, self::MOST_TRIES)) {
-            throw ValidationException::withMessages([$field => 'Too many wrong tries. Wait a minute.']);
-        }
-        if (! $isRight()) {
-            RateLimiter::hit($tries);
-            throw ValidationException::withMessages([$field => $wrong]);
-        }
-        RateLimiter::clear($tries);
     }
 }

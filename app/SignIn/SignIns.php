@@ -31,6 +31,8 @@ final readonly class SignIns
      */
     public function passed(Request $request, Teammate $teammate): RedirectResponse
     {
+        // By a link, also somebody who sits at another's open page.
+        ! $this->guard->check() ?: $this->end($request);
         if ($teammate->second_factor_since === null) {
             $this->begin($request, $teammate);
 

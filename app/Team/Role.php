@@ -63,9 +63,24 @@ enum Role: string
      */
     public static function approving(): array
     {
-        return array_values(array_map(
-            static fn (self $role): string => $role->value, array_filter(self::cases(), static fn (self $role): bool => $role->approves())
-        ));
+        return self::those(static fn (self $role): bool => $role->approves());
+    }
+
+    /**
+     * @return list<string> the values of those that write to customers
+     */
+    public static function answering(): array
+    {
+        return self::those(static fn (self $role): bool => $role->answersCustomers());
+    }
+
+    /**
+     * @param  callable(self): bool  $may
+     * @return list<string>
+     */
+    private static function those(callable $may): array
+    {
+        return array_column(array_filter(self::cases(), $may), 'value');
     }
 
     /**

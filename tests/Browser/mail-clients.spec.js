@@ -144,7 +144,7 @@ test('five mails there and back that refer to little, reports that mail came bac
         .match(/care\+m\d+\.[a-z2-7]{16}@brindle\.example(?=[^]{0,80}ben@heron\.example)/i);
     expect(sentFrom).not.toBeNull();
     const report = path.join(folder, 'report');
-    writeFileSync(report, `From: Mail Delivery Subsystem <mailer-daemon@mx.heron.example>\nTo: ${sentFrom[0]}\nSubject: Returned mail: see transcript for details\n\nDelivery to ${ben} failed for good: 552 5.2.2 Mailbox full\n`);
+    writeFileSync(report, `From: Mail Delivery Subsystem <mailer-daemon@mx.heron.example>\nTo: ${sentFrom[0]}\nSubject: Returned mail: delivery failed\n\nDelivery to ${ben} failed for good: 552 5.2.2 Mailbox full\n`);
     swaks('<>', '--to', sentFrom[0], '--data', `@${report}`);
     await arrived(subject, 5);
     await page.goto(`/conversations/${conversationOf(subject)}`);

@@ -107,11 +107,12 @@ final readonly class AddressDetails
     }
 
     /**
-     * Whether it is our own mail, or a report that it did not arrive: then it is known, and nobody has to read it.
+     * Notes what our own mail shows that arrived, or a report that it did not.
      *
      * @param  Account|null  $account  where it arrived, where that is known
+     * @return bool whether it is one of these: nobody has to read it
      */
-    public static function isOwn(ReceivedMessage $received, ?Account $account): bool
+    public static function noteOwn(ReceivedMessage $received, ?Account $account): bool
     {
         $arrived = self::detail();
         $of = static fn (array $addresses): ?int => self::first(

@@ -44,7 +44,7 @@ final class TakeMail
                 throw UnreadableMailException::tooLarge(strlen($raw), $largest);
             }
             $received = $this->parser->parse($raw);
-            if (AddressDetails::isOwn($received, $account)) {
+            if (AddressDetails::noteOwn($received, $account)) {
                 return TakenMail::own($received);
             }
             $account ??= Account::forMailTo([...$received->to, ...$received->cc])

@@ -36,7 +36,8 @@
                 <label class="form-label" for="drafts">{{ trans_choice('{0} Drafts|{1} One draft|[2,*] :count drafts', $work['drafts'],
                     ['count' => $work['drafts']]) }}</label>
                 <select class="form-select" id="drafts" name="drafts"><option value="notes">kept as notes where they were
-                    written</option><option value="gone">thrown away</option></select>
+                    written</option><option value="taker">given to whoever takes over their conversations</option><option
+                    value="gone">thrown away</option></select>
             </div>
         @endif
         @if ($work['rules'] !== [])

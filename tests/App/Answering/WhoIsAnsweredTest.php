@@ -99,6 +99,8 @@ it('sends to the customer and to those in copy once each, and their answers come
 
 it('never preselects where a mail in the customer’s name asks for answers, until somebody has written there', function (): void {
     $conversation = Mails::conversation(['From' => 'Una Fell <una@fell.example>', 'Message-ID' => '<una@fell.example>']);
+    // That they have written themselves makes them nobody whom she knows.
+    Mails::take(Mails::raw(['From' => 'una.fell@attacker.example', 'In-Reply-To' => '<una@fell.example>'], 'Hello.'));
     Mails::take(Mails::raw([
         'From' => 'Una Fell <una@fell.example>', 'Reply-To' => 'una.fell@attacker.example', 'In-Reply-To' => '<una@fell.example>',
         'Authentication-Results' => 'mx.brindle.example; dmarc=fail',

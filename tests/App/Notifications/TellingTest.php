@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
-use App\Channels\Mail\SmtpSender;
+use App\Channels\Mail\OwnMail;
 use App\Conversations\BringBackHeld;
 use App\Notifications\MailNews;
 use App\Notifications\MailWhen;
@@ -150,7 +150,7 @@ it('tries a mail again that could not be sent', function (): void {
         );
     ($this->note)('ilse', '@Mads');
     told();
-    (new MailNews)->handle(app(SmtpSender::class));
+    (new MailNews)->handle(app(OwnMail::class));
     expect(News::query()->value('mailed_at'))->toBeNull()->and(News::query()->value('mail_due_at'))->toBe('2026-11-23 10:06:00');
 });
 
@@ -215,7 +215,7 @@ it('mails nothing to who has left, whatever was still to be told', function (): 
     told();
     $this->teammate('mads')->forceFill(['may_sign_in' => false])->save();
     $due = News::query()->where('teammate_id', $this->teammate('mads')->id)->value('mail_due_at');
-    (new MailNews)->handle(app(SmtpSender::class));
+    (new MailNews)->handle(app(OwnMail::class));
     // What was tried in vain is due again later: Ruta's was, Mads's was not.
     expect(News::query()->where('teammate_id', $this->teammate('mads')->id)->value('mail_due_at'))->toBe($due)
         ->and(News::query()->where('teammate_id', $this->teammate('ruta')->id)->value('mail_due_at'))->toBe('2026-11-23 10:06:00');

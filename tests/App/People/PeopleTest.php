@@ -27,6 +27,7 @@ use App\Team\Team;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Way;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
@@ -164,6 +165,26 @@ it('hands on what lies with somebody who leaves', function (): void {
     expect(Note::query()->count())->toBe(2);
 });
 
+it('gives drafts with their files to whoever takes over, beside what that one has begun', function (): void {
+    $ilse = $this->teammate('ilse');
+    $ruta = $this->teammate('ruta');
+    $conversation = Mails::conversation();
+    $file = ['name' => 'spar.png', 'type' => 'image/png', 'size' => 3, 'sha256' => str_repeat('a', 64), 'file' => 'aa/a.gz'];
+    foreach ([[$ilse, 'Dear Tomas, the spar'], [$ruta, 'Dear Mr Hrubý']] as [$who, $text]) {
+        app(KeepDraft::class)->text($conversation, $who, Draft::REPLY, $text, ['cc' => "{$who->id}@x.example"]);
+    }
+    Draft::for($conversation, $ilse, Draft::REPLY)->sole()->forceFill(['files' => [$file]])->save();
+    // One with a file alone, of a kind that is no answer.
+    app(KeepDraft::class)->text($conversation, $ilse, Draft::NOTE, '');
+    Draft::for($conversation, $ilse, Draft::NOTE)->sole()->forceFill(['files' => [$file]])->save();
+    $this->post("/people/{$ilse->id}/deactivate", ['conversations_to' => $ruta->id, 'drafts' => 'taker'])->assertSessionHas('done');
+    $draft = Draft::query()->sole();
+    expect($draft->teammate_id)->toBe($ruta->id)
+        ->and($draft->text)->toBe("Dear Tomas, the spar\n\nDear Mr Hrubý")
+        ->and(array_column($draft->files, 'name'))->toBe(['spar.png'])
+        ->and(Note::query()->sole()->text)->toContain('with spar.png');
+});
+
 it('hands to nobody who is gone, or to them themselves', function (): void {
     $ilse = $this->teammate('ilse');
     $this->teammate('ruta')->forceFill(['may_sign_in' => false])->save();
@@ -191,7 +212,11 @@ it('lets somebody in again with a password of their own choice', function (): vo
     $this->get('/people')->assertSee('Deactivated')->assertSee('Let in again');
     $this->post("/people/{$ilse->id}/pass")->assertStatus(409);
     $this->post("/people/{$ilse->id}/activate")->assertSessionHas('done');
-    expect($ilse->refresh()->may_sign_in)->toBeTrue()->and($ilse->password_chosen_at)->toBeNull();
+    // Pressed twice, or by two: whoever has chosen a password meanwhile keeps it.
+    Passes::choosePassword($ilse->refresh(), 'a heron on one leg');
+    $this->post("/people/{$ilse->id}/activate")->assertSessionHas('problem_code', 'is_there');
+    expect(Hash::check('a heron on one leg', $ilse->refresh()->password))->toBeTrue();
+    expect($ilse->may_sign_in)->toBeTrue();
     Queue::assertPushed(MailPass::class, fn (MailPass $mail): bool => $mail->purpose === PassPurpose::Invitation);
     $this->post('/sign-out');
     $this->post('/sign-in', ['email' => $ilse->email, 'password' => 'kites-and-cairns'])->assertSessionHasErrors('email');

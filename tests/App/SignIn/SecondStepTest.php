@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\SignIn\Passes;
 use App\SignIn\PassPurpose;
 use App\SignIn\SecondFactor;
+use App\SignIn\SignIn;
 use App\SignIn\SignIns;
 use App\SignIn\TellOfChange;
 use App\Team\Role;
@@ -114,6 +115,17 @@ it('is asked for, too, of somebody who comes by a link', function (): void {
     $this->post("/pass/{$key}", ['password' => 'a heron on one leg', 'password_confirmation' => 'a heron on one leg'])
         ->assertRedirect('/sign-in/second-step');
     $this->assertGuest();
+});
+
+it('takes somebody who comes by a link out of another’s open page first', function (): void {
+    ($this->switchOn)();
+    $this->actingAs($this->teammate('mads'));
+    $key = app(Passes::class)->make($this->ilse, PassPurpose::Reset, null);
+    $this->post("/pass/{$key}", ['password' => 'a heron on one leg', 'password_confirmation' => 'a heron on one leg']);
+    $this->assertGuest();
+    $this->post('/sign-in/second-step', ['code' => ($this->code)()]);
+    $this->assertAuthenticatedAs($this->ilse);
+    expect(SignIn::open($this->teammate('mads')->id)->exists())->toBeFalse();
 });
 
 it('is switched off, and its codes made anew, with the password', function (): void {
