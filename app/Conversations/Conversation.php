@@ -238,7 +238,7 @@ final class Conversation extends Row
      */
     public function orders(): BelongsToMany
     {
-        return $this->belongsToMany(Order::class, 'conversation_order')->withPivot(['found_by', 'at'])->orderByPivot('at');
+        return $this->belongsToMany(Order::class, 'conversation_order')->withPivot(['found_by', 'at', 'verified_at'])->orderByPivot('at');
     }
 
     /**

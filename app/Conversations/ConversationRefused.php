@@ -32,6 +32,11 @@ final class ConversationRefused extends Refused
         return new self('nobody_to_answer', 'No message of this conversation has an address to answer to.');
     }
 
+    public static function nobodyKnownOfOrder(string $number): self
+    {
+        return new self('nobody_known_of_order', "The shop says nobody’s address with order {$number}, so that nobody is known to be it.");
+    }
+
     public static function chooseWay(): self
     {
         return new self('choose_way', 'Choose first how to answer: in public, where everybody can read it, or by direct message.');

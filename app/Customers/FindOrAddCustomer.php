@@ -6,14 +6,13 @@ namespace App\Customers;
 
 use App\Channels\SenderHandle;
 use App\Orders\FoundOrders;
-use App\Orders\Order;
-use Cairnfield\Core\Matching\PersonName;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 
 /**
- * The customer that a message or an order is from: by handle, by an order's number together with a
- * matching name or address, never by name alone; a new one where nobody is found.
+ * The customer that a message or an order is from: by a handle that the shop, a marketplace or a person of the team has given,
+ * else a new one. What somebody says of themselves (a name, an order's number, a street) attaches them to nobody: it is proposed,
+ * and a person confirms.
  */
 final class FindOrAddCustomer
 {
@@ -47,10 +46,9 @@ final class FindOrAddCustomer
      * The sender of a message that may name orders.
      *
      * @param  Customer|null  $known  who has the handle, as `known` has found
-     * @param  string  $text  in which a postal address may stand
      * @param  string|null  $language  that it is written in
      */
-    public function bySender(SenderHandle $sender, ?Customer $known, FoundOrders $found, string $text, ?string $language): Customer
+    public function bySender(SenderHandle $sender, ?Customer $known, FoundOrders $found, ?string $language): Customer
     {
         if ($known !== null) {
             $this->learn($known, $sender, $language);
@@ -58,10 +56,10 @@ final class FindOrAddCustomer
             return $known;
         }
         foreach ($found->orders as $order) {
-            $why = $order->customer_id === null ? null : $this->whyTheirs($order, $sender, $text);
-            if ($why !== null) {
+            $isAddress = $sender->kind === 'email' && $order->email !== null && mb_strtolower($order->email) === $sender->value;
+            if ($isAddress && $order->customer_id !== null) {
                 $customer = Customer::query()->findOrFail($order->customer_id);
-                $this->addHandle($customer, $sender, $why);
+                $this->addHandle($customer, $sender, "wrote about {$order->number} from the address it was ordered with");
                 $this->learn($customer, $sender, $language);
 
                 return $customer;
@@ -87,21 +85,6 @@ final class FindOrAddCustomer
         if ($handle->customer_id !== $customer->id) {
             FindDuplicates::dispatch($customer->id)->afterCommit();
         }
-    }
-
-    private function whyTheirs(Order $order, SenderHandle $sender, string $text): ?string
-    {
-        $isAddress = $sender->kind === 'email' && $order->email !== null && mb_strtolower($order->email) === $sender->value;
-        $isName = PersonName::of($order->buyer_name)->isSameAs(PersonName::of($sender->name));
-        $street = trim(explode(',', $order->address)[0]);
-        $isStreet = mb_strlen($street) >= 6 && preg_match('/\d/', $street) === 1 && mb_stripos($text, $street) !== false;
-
-        return match (true) {
-            $isAddress => "wrote about {$order->number} from the address it was ordered with",
-            $isName => "wrote about {$order->number} under the name it was ordered with",
-            $isStreet => "wrote about {$order->number} naming the address it goes to",
-            default => null,
-        };
     }
 
     private function add(SenderHandle $sender, ?string $language = null): Customer

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Joining;
 
+use App\Channels\SenderHandle;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
@@ -14,7 +15,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\PlaceInQueue;
-use App\Customers\Handle;
+use App\Customers\FindOrAddCustomer;
 use App\Joining\Happened\MessageSplitOff;
 use App\Orders\AttachOrders;
 use App\Promises\StoreHours;
@@ -30,7 +31,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class SplitOff
 {
     public function __construct(
-        private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders, private ChangeState $state
+        private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders, private ChangeState $state,
+        private FindOrAddCustomer $customers
     ) {}
 
     /**
@@ -67,11 +69,11 @@ final readonly class SplitOff
 
     private function begin(Conversation $from, Message $message): Conversation
     {
-        $sender = Handle::query()
-            ->where('kind', $from->channel->handleKind())
-            ->where('value', mb_strtolower($message->from_address))
-            ->value('customer_id');
-        $customerId = (int) ($sender ?? $from->customer_id);
+        // A stranger who wrote into the thread does not become its customer by being split off.
+        $customerId = $message->from_address === '' ? $from->customer_id : $this->customers->byHandle(SenderHandle::of(
+            $message->account->channel->handleKind(), mb_strtolower($message->from_address), $message->from_address,
+            (string) $message->from_name
+        ))->id;
 
         return Conversation::begin([
             'subject' => $from->subject,

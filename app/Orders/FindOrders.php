@@ -15,11 +15,11 @@ final readonly class FindOrders
 
     /**
      * @param  string|null  $named  the number that the source says the message is about
+     * @param  string|null  $typed  the number that its sender gave in a field for it
      */
-    public function for(string $text, ?string $named): FoundOrders
+    public function for(string $text, ?string $named, ?string $typed = null): FoundOrders
     {
-        $written = $this->numbers->in($text);
-        $all = array_values(array_unique(array_filter([$named, ...$written])));
+        $all = array_values(array_unique(array_filter([$named, $typed, ...$this->numbers->in($text)])));
         if ($all === []) {
             return new FoundOrders(collect(), [], []);
         }
@@ -30,10 +30,11 @@ final readonly class FindOrders
             ->get();
         $by = [];
         foreach ($orders as $order) {
-            $isWritten = array_intersect(
-                array_map(OrderNumbers::key(...), $written), [$order->number_key, (string) $order->marketplace_key]
-            ) !== [];
-            $by[$order->id] = $isWritten ? 'number' : 'marketplace';
+            // Anybody can write a number; that the marketplace says it as well is what counts.
+            $isNamed = $named !== null && in_array(
+                OrderNumbers::key($named), [$order->number_key, (string) $order->marketplace_key], true
+            );
+            $by[$order->id] = $isNamed ? 'marketplace' : 'number';
         }
         $known = $orders->flatMap(static fn (Order $order): array => [$order->number_key, $order->marketplace_key])->all();
 

@@ -23,8 +23,9 @@ final class OrderLedger
     public function of(Conversation $conversation, WhatIsThere $there): array
     {
         $orders = $there->has('orders')
-            ? $conversation->orders()->with(['lines', 'payments', 'parcels.scans'])->get()
+            ? $conversation->orders()->with(['lines', 'payments', 'parcels.scans', 'customer.handles'])->get()
             : new Collection;
+        $ofOthers = WhoseOrder::othersOf($conversation, $orders);
         $attached = $orders->modelKeys();
         // Where there are no others, they are those beside it that are the customer's.
         $latest = ! $there->has('otherOrders') ? $orders->where('customer_id', $conversation->customer_id) : Order::query()
@@ -35,6 +36,7 @@ final class OrderLedger
 
         return [
             'orders' => $orders,
+            'ofOthers' => $ofOthers->keyBy('id'),
             'stock' => $this->stock($orders),
             'otherOrders' => $latest->whereNotIn('id', $attached)->values(),
             'orderCount' => $latest->count() < self::LATEST_OF_CUSTOMER
@@ -61,7 +63,7 @@ final class OrderLedger
             ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
             ->whereNull('joined_into_id')
             ->whereHas('orders', fn ($orders) => $orders->whereKey($orderIds))
-            ->with(['customer', 'owner', 'account', 'orders' => fn ($orders) => $orders->whereKey($orderIds)])
+            ->with(['customer', 'owner', 'account', 'joined', 'orders' => fn ($orders) => $orders->whereKey($orderIds)])
             ->orderBy('id')
             ->limit(10)
             ->get();

@@ -118,7 +118,7 @@ final readonly class ReceiveMessage implements Receives
         $received = $arrival->received;
         // What one person sends at the same moment by two workers is put into one conversation.
         $known = $this->customers->known($received->sender, $received->item !== null);
-        $orders = $this->findOrders->for($arrival->subject."\n".$arrival->text, $received->item?->orderNumber);
+        $orders = $this->ordersIn($arrival);
         $returned = $received->bounce === null ? null : $this->undelivered->messageOf($received->bounce);
         $decision = match (true) {
             $returned !== null => ThreadingDecision::continues($returned->conversation_id, ThreadedBy::References),
@@ -181,6 +181,17 @@ final readonly class ReceiveMessage implements Receives
         return $message;
     }
 
+    private function ordersIn(Arrival $arrival): FoundOrders
+    {
+        $item = $arrival->received->item;
+        // What stands in a form was typed by whoever wrote: no marketplace says so.
+        $isTyped = $item?->kind === ItemKind::Form;
+
+        return $this->findOrders->for(
+            $arrival->subject."\n".$arrival->text, $isTyped ? null : $item?->orderNumber, $isTyped ? $item->orderNumber : null
+        );
+    }
+
     /**
      * A mail system says that an answer did not arrive: the customer has written nothing.
      */
@@ -215,7 +226,7 @@ final readonly class ReceiveMessage implements Receives
     ): Conversation {
         $received = $arrival->received;
         $junk = $this->judgeJunk->reasons($arrival, $known?->id);
-        $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->text, $arrival->language);
+        $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->language);
         $subject = ConversationNumber::withoutMark($arrival->subject);
         $conversation = Conversation::begin([
             'subject' => mb_substr($subject === '' ? '(no subject)' : $subject, 0, 500),

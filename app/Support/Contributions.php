@@ -69,6 +69,8 @@ use App\Nudges\NudgeChange;
 use App\Nudges\NudgePlansNeed;
 use App\Nudges\NudgesOfConversation;
 use App\Nudges\NudgesPanel;
+use App\Orders\Happened\BuyerAsked;
+use App\Orders\Happened\BuyerVerified;
 use App\Orders\Happened\OrderAttached;
 use App\Orders\Happened\OrderChanged;
 use App\Orders\Happened\OrderDetached;
@@ -144,6 +146,8 @@ final class Contributions extends ServiceProvider
         'order_attached' => OrderAttached::class,
         'order_changed' => OrderChanged::class,
         'order_detached' => OrderDetached::class,
+        'buyer_verified' => BuyerVerified::class,
+        'buyer_asked' => BuyerAsked::class,
         'owner_changed' => OwnerChanged::class,
         'parcel_seen' => ParcelSeen::class,
         'partner_answered' => PartnerAnswered::class,

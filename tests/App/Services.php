@@ -100,6 +100,20 @@ final class Services
     }
 
     /**
+     * An order whose buyer's address is known.
+     *
+     * @param  array<string, mixed>  $order
+     * @return array<string, mixed>
+     */
+    public static function orderBy(string $email, array $order = []): array
+    {
+        return self::order(['customer' => [
+            'id' => null, 'name' => 'Ana Wrenfield', 'email' => $email, 'telephone' => null,
+            'address' => ['lines' => ['Møllevej 12', '8000 Aarhus'], 'country' => 'DK'],
+        ], ...$order]);
+    }
+
+    /**
      * @param  array<string, mixed>  $order
      * @return array<string, mixed>
      */

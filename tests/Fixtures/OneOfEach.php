@@ -9,11 +9,14 @@ use App\Answering\ReplyToSend;
 use App\Answering\SendReply;
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
 use App\Health\Heartbeats;
 use App\Health\Part;
+use App\Orders\AttachOrders;
+use App\Orders\Order;
 use App\SignIn\SignIns;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
@@ -47,6 +50,8 @@ final class OneOfEach
         $conversation = Mails::conversation();
         $other = Mails::conversation(['From' => 'Una Berg <una@berg.example>', 'Subject' => 'Another one']);
         $message = $conversation->messages()->firstOrFail();
+        $order = Order::query()->firstOrFail();
+        app(AttachOrders::class)->one($conversation, $order, 'hand', Actor::teammate($ilse));
 
         return [
             ...self::ofTheInbox($ilse, $account, $conversation, $other, $message),
@@ -62,7 +67,7 @@ final class OneOfEach
             ))->id,
             'teammate' => $ilse->id,
             'team' => Team::query()->firstOrFail()->id,
-            'order' => (int) DB::table('orders')->value('id'),
+            'order' => $order->id,
             'item' => (int) DB::table('channel_items')->value('id'),
         ];
     }

@@ -41,6 +41,8 @@ enum JournalKind: string
     case RemovedAtSource = 'removed_at_source';
     case OrderAttached = 'order_attached';
     case OrderDetached = 'order_detached';
+    case BuyerVerified = 'buyer_verified';
+    case BuyerAsked = 'buyer_asked';
     case OrderChanged = 'order_changed';
     case ParcelSeen = 'parcel_seen';
     case Junked = 'junked';

@@ -47,6 +47,10 @@
                 name="warning"/> Mail to {{ $handle->shown }} came back {{ $time->short($handle->undeliverable_since) }}:
                 {{ $handle->undeliverable_why }}.</p>@endif
         @endforeach
+        @if ($ofOthers->isNotEmpty())
+            <p class="message-mark routes" id="not-verified"><x-icon name="warning"/> Who reads this is not known to be who placed
+                {{ $ofOthers->pluck('number')->implode(', ') }}. Tell them nothing of it that they did not say themselves.</p>
+        @endif
         <div id="suggested" hx-get="/conversations/{{ $conversation->id }}/templates/suggested" hx-swap="innerHTML"
             hx-trigger="{{ $isFolded ? 'unfold from:#compose once' : 'load' }}"></div>
         @php $longest = count($routes) > 0 ? $routes[0]->account->channel->type()->longestAnswer() : null; @endphp

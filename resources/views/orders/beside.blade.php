@@ -1,15 +1,21 @@
+@use('App\Orders\WhoseOrder')
 <div id="orders-beside" @isset($oob) hx-swap-oob="morph" @endisset>
     @if ($sameOrder->isNotEmpty())
         <div class="same-order" role="status">
             <p><b>Open elsewhere too,</b> about
                 {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
             @foreach ($sameOrder as $other)
+                @php $isVerified = WhoseOrder::othersOf($conversation, $orders->whereIn('id', $other->orders->modelKeys()))->isEmpty()
+                    && WhoseOrder::othersOf($other, $other->orders)->isEmpty(); @endphp
                 <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a>
-                    {{ $other->customer->name }}, {{ $other->account->title() }}, {{ $other->owner?->firstName() ?? 'nobody’s yet' }}</span>
+                    {{ $isVerified ? $other->customer->name.', ' : '' }}{{ $other->account->title() }},
+                    {{ $other->owner?->firstName() ?? 'nobody’s yet' }}@unless ($isVerified), <b>not verified</b>@endunless</span>
                 @can('resolve', $conversation)
+                @if ($isVerified)
                     <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other"
                         value="{{ $other->id }}"><button class="btn btn-sm btn-outline-secondary">Join
                         <span class="visually-hidden">{{ $other->number() }}</span> into this</button></form>
+                @endif
                 @endcan
                 </div>
             @endforeach
@@ -24,12 +30,12 @@
                     @method('delete')<button class="btn-away" aria-label="Take order {{ $order->number }} away"
                     title="Take it away">×</button></form>
             </div>
-            @include('orders.ledger', ['order' => $order])
+            @include($ofOthers->has($order->id) ? 'orders.not-theirs' : 'orders.ledger', ['order' => $order])
         @else
             <details class="order-more" id="order-{{ $order->id }}">
-                <summary><b>Order {{ $order->number }}</b> <span class="soft">{{ $order->money($order->total) }},
-                    {{ $time->short($order->placed_at) }}</span></summary>
-                @include('orders.ledger', ['order' => $order])
+                <summary><b>Order {{ $order->number }}</b> <span class="soft">@if ($ofOthers->has($order->id)) not verified @else
+                    {{ $order->money($order->total) }}, {{ $time->short($order->placed_at) }}@endif</span></summary>
+                @include($ofOthers->has($order->id) ? 'orders.not-theirs' : 'orders.ledger', ['order' => $order])
                 <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf
                     @method('delete')<button class="btn btn-sm btn-outline-secondary">Take it away</button></form>
             </details>

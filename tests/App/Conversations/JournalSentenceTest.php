@@ -112,6 +112,14 @@ function saidEntries(): array
         [new Receiving\EditedAtSource, '', null, 'The customer changed what they had written there'],
         [new Receiving\RemovedAtSource, '', null, 'The customer removed it there'],
         [new Orders\OrderAttached($named('B-20388'), 'number'), 'its number', null, 'Order B-20388 put beside it (its number)'],
+        [
+            new Orders\BuyerVerified($named('B-20388')), '', 'ilse',
+            'Confirmed that who writes may know of order B-20388 by Ilse Norrby',
+        ],
+        [
+            new Orders\BuyerAsked($named('B-20388'), $named('C-1003')), '', 'ilse',
+            'Who placed order B-20388 was asked at their own address, in C-1003, by Ilse Norrby',
+        ],
         [new Orders\OrderDetached($named('B-20388')), '', 'ilse', 'Order B-20388 taken away by Ilse Norrby'],
         [new Orders\OrderChanged($named('B-20388'), null, null, 2000, 'EUR'), '', null, 'Order B-20388: €20.00 given back'],
         [

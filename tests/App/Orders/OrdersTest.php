@@ -45,18 +45,16 @@ it('refuses an order that cannot be right, keeps it to be seen, and stores nothi
     'less than nothing' => [['total' => -1], 'a whole number'],
 ]);
 
-it('finds the order that a mail names, and the customer by its name and number', function (): void {
-    Services::take(Channel::Shop, Services::order());
+it('finds the order that a mail names, and the customer by the address it was ordered with', function (): void {
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
     $conversation = Mails::conversation(
-        ['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'],
-        'Where is 71-4480217? The festival is on Saturday.'
+        ['From' => 'A. W. <Ana@Wrenfield.example>', 'Subject' => 'Late'], 'Where is B-20388? The festival is on Saturday.'
     );
     expect($conversation->orders()->sole()->number)->toBe('B-20388')
-        ->and($conversation->customer_id)->toBe(Order::query()->sole()->customer_id)
-        ->and(Handle::query()->where('value', 'ana@wrenfield.example')->value('why'))->toContain('under the name it was ordered with');
+        ->and($conversation->customer_id)->toBe(Order::query()->sole()->customer_id);
 });
 
-it('does not believe a number with another name, nor a name without a number', function (): void {
+it('does not believe a number, nor a name', function (): void {
     Services::take(Channel::Shop, Services::order());
     $stranger = Mails::conversation(['From' => 'Bo Thief <bo@thief.example>', 'Subject' => 'x'], 'Where is B-20388?');
     $namesake = Mails::conversation(['From' => 'Ana Wrenfield <other@ana.example>', 'Subject' => 'y'], 'Do you have plum tails?');
@@ -124,7 +122,7 @@ it('looks a number up in the shop at once', function (): void {
 
 it('shows the order beside the conversation, with what was paid, sent and seen', function (): void {
     CarbonImmutable::setTestNow('2026-11-23 10:00:00');
-    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
     Services::take(
         Channel::Shop,
         [
@@ -145,8 +143,8 @@ it('shows the order beside the conversation, with what was paid, sent and seen',
 
 it('stays usable when the shop does not answer, and says how old it is', function (): void {
     CarbonImmutable::setTestNow('2026-11-23 09:00:00');
-    Services::take(Channel::Shop, Services::order());
-    $conversation = Mails::conversation([], 'Where is B-20388?');
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
+    $conversation = Mails::conversation(['From' => 'ana@wrenfield.example'], 'Where is B-20388?');
     CarbonImmutable::setTestNow('2026-11-23 12:30:00');
     Http::swap(new \Illuminate\Http\Client\Factory);
     Http::fake(fn () => throw new \Illuminate\Http\Client\ConnectionException('no route'));

@@ -53,7 +53,7 @@ function anaWrites(): Conversation
 {
     Http::fake(['*' => Http::response([], 404)]);
     CarbonImmutable::setTestNow('2026-11-28T20:00:00Z');
-    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-24T07:00:00Z'));
     $boundary = 'b1';
     $body = "--{$boundary}\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nThis is unacceptable. Where is "

@@ -18,7 +18,7 @@ function conversationWithOrder(): Conversation
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     Services::take(
         Channel::Shop,
-        Services::order([
+        Services::orderBy('ana@wrenfield.example', [
             'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 1250]],
         ])
     );
