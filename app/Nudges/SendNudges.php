@@ -23,6 +23,7 @@ use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Template;
+use App\Templates\Unattended;
 use App\Workspace\Trail;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -158,11 +159,11 @@ final readonly class SendNudges
             return;
         }
         $as = $this->as($nudge, $conversation);
-        $filled = $this->fill->fill($template, $conversation, $as);
+        $route = $this->routes->of($conversation)[0] ?? throw NudgeRefused::noWay();
+        $filled = $this->fill->fill($template, $conversation, $as, Unattended::by($route, $conversation));
         if ($filled->gaps !== []) {
             throw NudgeRefused::unfilled($template->name, $filled->gaps[0]->name);
         }
-        $route = $this->routes->of($conversation)[0] ?? throw NudgeRefused::noWay();
         $route->public && throw NudgeRefused::noWay();
         $this->sendReply->send($conversation, $as, AnswerFromTemplate::of(
             $filled,

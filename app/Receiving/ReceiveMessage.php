@@ -166,7 +166,7 @@ final readonly class ReceiveMessage implements Receives
             // Together with the message: rules look at it once, and ask for what was chosen in a form.
             $this->fillOwnFields->from($received, $conversation);
             if ($received->wantsReceipt && ! $conversation->junk) {
-                $this->sendReceipt->send($conversation, $message, $received->replyTo ?? '', $received->sender->name);
+                $this->sendReceipt->send($conversation, $message, $received->replyTo ?? '');
             }
         } else {
             $conversation->junk ? $this->keepAsJunk($conversation, $arrival) : $this->makeItOurTurn($conversation, $arrival);

@@ -14,23 +14,29 @@ use App\Receiving\Happened\ReceiptSent;
 use App\Support\RandomUuid;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 
 /**
  * Tells a customer by email that what they wrote has arrived, and under which number. Sent once,
- * marked as automatic, and no answer in the sense of the promises.
+ * marked as automatic, and no answer in the sense of the promises. Anybody can type anybody's address into a form: what
+ * goes there carries nothing of what was typed, and an address gets few of them.
  */
 final readonly class SendReceipt
 {
     public function __construct(private Journal $journal) {}
 
-    public function send(Conversation $conversation, Message $received, string $address, string $name): void
+    /** To one address, within an hour. */
+    private const MOST = 3;
+
+    public function send(Conversation $conversation, Message $received, string $address): void
     {
         $account = $conversation->account()->firstOrFail()->answersByMail();
-        if ($account === null || $received->automatic) {
+        if ($account === null || $received->automatic || $this->hadEnough($address)) {
             return;
         }
-        DB::transaction(function () use ($conversation, $received, $address, $name, $account): void {
+        $language = $conversation->language ?? (string) config('cairnfield.store.language');
+        DB::transaction(function () use ($conversation, $received, $address, $account, $language): void {
             $messageId = RandomUuid::make().'.'.$conversation->id.'@'.Str::after($account->address, '@');
             $message = new Message;
             $message->forceFill([
@@ -41,11 +47,11 @@ final readonly class SendReceipt
                 'from_address' => $account->address,
                 'to' => [$address],
                 'cc' => [],
-                'subject' => ConversationNumber::mark("We have your message: {$conversation->subject}", $conversation->id),
+                'subject' => ConversationNumber::mark(ReceiptText::subject($language), $conversation->id),
                 'message_id' => $messageId,
                 'message_id_key' => Message::keyOfId($messageId),
                 'references' => '',
-                'text' => $this->text($conversation, $received, $name),
+                'text' => ReceiptText::text($language, $conversation->number()),
                 'automatic' => true,
                 'marks' => [],
                 'sent_at' => now(),
@@ -58,12 +64,14 @@ final readonly class SendReceipt
         });
     }
 
-    private function text(Conversation $conversation, Message $received, string $name): string
+    private function hadEnough(string $address): bool
     {
-        $first = explode(' ', trim($name))[0];
-        $quoted = '> '.str_replace("\n", "\n> ", trim($received->text));
+        $key = 'receipt|'.hash('sha256', mb_strtolower($address));
+        if (RateLimiter::tooManyAttempts($key, self::MOST)) {
+            return true;
+        }
+        RateLimiter::hit($key, 3600);
 
-        return "Hello {$first},\n\nthank you for writing. Your message has arrived, and somebody will read it soon. Its number is "
-            ."{$conversation->number()}; you can answer to this mail if you want to add anything.\n\nYou wrote:\n{$quoted}";
+        return false;
     }
 }

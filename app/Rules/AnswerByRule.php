@@ -8,12 +8,14 @@ use App\Answering\AnswerRoutes;
 use App\Answering\SendReply;
 use App\Conversations\ConversationState;
 use App\Ratings\RatingRequests;
+use App\Receiving\ReceiptText;
 use App\Sorting\Outcome;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Template;
+use App\Templates\Unattended;
 use App\Workspace\Trail;
 use Illuminate\Support\Facades\DB;
 
@@ -91,9 +93,13 @@ final readonly class AnswerByRule
         $this->refuseTooMany($rule);
         $as = $this->as($action);
         $template = Template::query()->with(['languages', 'files'])->findOrFail($action->chosen->id());
-        $filled = $this->fill->fill($template, $conversation, $as);
+        $unattended = Unattended::by($route, $conversation);
+        $filled = $this->fill->fill($template, $conversation, $as, $unattended);
         if ($filled->gaps !== []) {
-            throw RuleRefused::unfilled($template->name, $filled->gaps[0]->name);
+            $name = $filled->gaps[0]->name;
+            throw $unattended->withholds($name, $conversation)
+                ? RuleRefused::notForStrangers($template->name, $name)
+                : RuleRefused::unfilled($template->name, $name);
         }
         [$then, $outcome] = [...explode(':', $action->then, 2), ''];
         $this->sendReply->send($conversation, $as, AnswerFromTemplate::of(
@@ -106,6 +112,7 @@ final readonly class AnswerByRule
             0,
             $filled->stepsBut('assign_person'),
             true,
+            $unattended->isTyped ? ReceiptText::subject($filled->language) : null,
         ));
         if ($action->kind === ActionKind::AskRating) {
             $this->ratingRequests->note($conversation);

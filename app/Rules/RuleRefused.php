@@ -68,6 +68,14 @@ final class RuleRefused extends Refused
         );
     }
 
+    public static function notForStrangers(string $template, string $placeholder): self
+    {
+        return new self('not_for_strangers',
+            "The template “{$template}” needs {{ {$placeholder} }}, which is told without a person only at the address or account that the "
+                .'order was placed with. Give it something to fall back on, or have somebody answer.'
+        );
+    }
+
     public static function noWayToAnswer(): self
     {
         return new self('no_way_to_answer', 'There is no way to answer this conversation without somebody choosing one.');

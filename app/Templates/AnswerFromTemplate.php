@@ -16,11 +16,12 @@ final class AnswerFromTemplate
 {
     /**
      * @param  list<Step>  $steps  of the template's those that are to go along
+     * @param  string|null  $usualSubject  where the template has none, in place of the conversation's
      * @param  int|null  $waits  seconds for which it can be called back
      */
     public static function of(
         FilledTemplate $filled, string $route, ConversationState $then, ?Outcome $outcome, string $onceKey, int $seen, ?int $waits,
-        array $steps, bool $automatic
+        array $steps, bool $automatic, ?string $usualSubject = null
     ): ReplyToSend {
         return new ReplyToSend(
             $filled->text,
@@ -34,7 +35,7 @@ final class AnswerFromTemplate
             html: $filled->html,
             steps: $steps,
             templates: [new UsedTemplate($filled->template->id, $filled->language, $filled->text)],
-            subject: $filled->subject,
+            subject: $filled->subject ?? $usualSubject,
             automatic: $automatic,
         );
     }

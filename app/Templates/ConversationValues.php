@@ -23,6 +23,7 @@ use Cairnfield\Core\Parcels\ParcelProgress;
 use Cairnfield\Core\Parcels\ParcelStage;
 use Cairnfield\Core\Templates\Day;
 use Cairnfield\Core\Templates\Values;
+use Cairnfield\Core\Templates\Withheld;
 use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
@@ -47,9 +48,19 @@ final class ConversationValues implements Values
         private readonly string $language,
         private readonly StoreHours $hours,
         private readonly OwnFields $fields,
+        private readonly ?Unattended $unattended = null,
     ) {}
 
-    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|null
+    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|Withheld|null
+    {
+        $value = $this->known($name);
+
+        return $value === null || $this->unattended === null || $this->unattended->maySay($name, $this->conversation, $this->order(...))
+            ? $value
+            : (is_bool($value) || is_int($value) ? Withheld::Fact : Withheld::Text);
+    }
+
+    private function known(string $name): string|int|bool|Money|Day|DateTimeImmutable|null
     {
         $conversation = $this->conversation;
 

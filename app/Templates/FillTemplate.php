@@ -24,9 +24,11 @@ final readonly class FillTemplate
 
     /**
      * @param  Teammate|null  $agent  who answers; null where it is the application
+     * @param  Unattended|null  $unattended  where no person reads it before it leaves, to whom it goes
      */
-    public function fill(Template $template, Conversation $conversation, ?Teammate $agent): FilledTemplate
-    {
+    public function fill(
+        Template $template, Conversation $conversation, ?Teammate $agent, ?Unattended $unattended = null
+    ): FilledTemplate {
         $conversation->loadMissing(['customer.handles', 'account', 'category']);
         $usual = (string) config('cairnfield.store.language');
         $wanted = $conversation->language;
@@ -37,7 +39,7 @@ final readonly class FillTemplate
         }
         $choice = LanguageChoice::of(array_values($languages), $wanted, $usual);
         $in = $template->languages->firstWhere('language', $choice->language);
-        $values = new ConversationValues($conversation, $agent, $choice->language, $this->hours, $this->fields);
+        $values = new ConversationValues($conversation, $agent, $choice->language, $this->hours, $this->fields, $unattended);
         $wording = $this->wording($choice->language);
         $text = TemplateText::ofText($in->text ?? '')->fill($values, $wording);
         $html = $in?->html === null ? null : TemplateText::ofHtml($in->html)->fill($values, $wording);

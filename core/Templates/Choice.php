@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Cairnfield\Core\Templates;
 
 /**
- * `{{ if … }} … {{ else if … }} … {{ else }} … {{ end }}`: the first branch whose question is answered with yes.
+ * `{{ if … }} … {{ else if … }} … {{ else }} … {{ end }}`: the first branch whose question is answered with yes. What is withheld
+ * answers no question: see `Withheld`.
  */
 final readonly class Choice implements Part
 {
@@ -17,6 +18,12 @@ final readonly class Choice implements Part
     public function fill(Filling $filling): void
     {
         foreach ($this->branches as [$question, $parts]) {
+            if ($question !== null && $question->isWithheld($filling)) {
+                $isSilent = count($this->branches) === 1 && ! $question->not;
+                $isSilent || $filling->leaveGap($question->name);
+
+                return;
+            }
             if ($question === null || $question->holds($filling)) {
                 foreach ($parts as $part) {
                     $part->fill($filling);

@@ -23,7 +23,7 @@ final class Filling
      */
     public function __construct(private readonly Values $values, private readonly Wording $wording, private readonly Closure $escape) {}
 
-    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|null
+    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|Withheld|null
     {
         return $this->values->value($name);
     }

@@ -13,11 +13,11 @@ use DateTimeImmutable;
 final readonly class KnownValues implements Values
 {
     /**
-     * @param  array<string, string|int|bool|Money|Day|DateTimeImmutable|null>  $values  by name
+     * @param  array<string, string|int|bool|Money|Day|DateTimeImmutable|Withheld|null>  $values  by name
      */
     public function __construct(private array $values) {}
 
-    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|null
+    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|Withheld|null
     {
         return $this->values[$name] ?? null;
     }

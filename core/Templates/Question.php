@@ -17,7 +17,7 @@ final readonly class Question
 
     private function __construct(
         public string $name,
-        private bool $not,
+        public bool $not,
         private string $comparison,
         private string $text,
         private int $number,
@@ -41,6 +41,16 @@ final readonly class Question
             $parts['name'], $parts['not'] !== '' xor $is === 'is not', $is !== '' ? 'is' : $parts['size'] ?? '',
             Folding::fold($parts['text'] ?? ''), (int) ($parts['number'] ?? 0), $at
         );
+    }
+
+    /**
+     * Whether it cannot be answered without giving away what is not to be told.
+     */
+    public function isWithheld(Filling $filling): bool
+    {
+        $value = $filling->value($this->name);
+
+        return $value === Withheld::Fact || ($value === Withheld::Text && $this->comparison !== '');
     }
 
     public function holds(Filling $filling): bool

@@ -13,8 +13,8 @@ use DateTimeImmutable;
 interface Values
 {
     /**
-     * @return string|int|bool|Money|Day|DateTimeImmutable|null null or an empty string where there is nothing; a DateTimeImmutable
+     * @return string|int|bool|Money|Day|DateTimeImmutable|Withheld|null null or an empty string where there is nothing; a DateTimeImmutable
      *   is a moment, shown with its time
      */
-    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|null;
+    public function value(string $name): string|int|bool|Money|Day|DateTimeImmutable|Withheld|null;
 }

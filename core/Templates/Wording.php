@@ -32,10 +32,10 @@ final class Wording
         public readonly string $language, private readonly DateTimeZone $zone, private readonly ?string $region = null
     ) {}
 
-    public function of(string|int|bool|Money|Day|DateTimeImmutable|null $value): string
+    public function of(string|int|bool|Money|Day|DateTimeImmutable|Withheld|null $value): string
     {
         return match (true) {
-            $value === null, $value === false => '',
+            $value === null, $value === false, $value instanceof Withheld => '',
             $value === true => $this->yes(),
             is_string($value) => trim($value),
             is_int($value) => (string) (new NumberFormatter($this->language, NumberFormatter::DECIMAL))->format($value),

@@ -17,6 +17,7 @@ use Cairnfield\Core\Templates\Suggestions;
 use Cairnfield\Core\Templates\TemplateHabit;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Cairnfield\Core\Templates\TemplateText;
+use Cairnfield\Core\Templates\Withheld;
 use Cairnfield\Core\Templates\Wording;
 use Cairnfield\Core\Text\WordDifference;
 
@@ -38,6 +39,26 @@ it('fills placeholders, and falls back where there is nothing', function (): voi
         ->and(fill('{{ parcel.number | "" }}.', $values)->text)->toBe('.')
         ->and(fill('Nothing { to } fill }}.', [])->text)->toBe('Nothing { to } fill }}.');
 });
+
+it('tells nothing of what is withheld, and answers no question in its stead', function (string $written, string $is): void {
+    expect(fill($written, [
+        'order.number' => Withheld::Text, 'order.sent' => Withheld::Fact, 'customer.orders' => Withheld::Fact, 'store.open' => true,
+    ])->text)->toBe($is);
+})->with([
+    'a fallback' => ['About {{ order.number | "your order" }}.', 'About your order.'],
+    'no fallback' => ['About {{ order.number }}.', 'About {{ order.number }}.'],
+    'words that are there' => ['{{ if order.number }}About {{ order.number }}: {{ end }}yes', 'yes'],
+    'words that are there, else' => ['{{ if order.number }}About it{{ else }}Which order?{{ end }}', 'Which order?'],
+    'words that are not there' => ['{{ if not order.number }}Which order?{{ end }}', 'Which order?'],
+    'words that are those' => ['{{ if order.number is "B-1" }}one{{ end }}.', '.'],
+    'words that are not those' => ['{{ if order.number is not "B-1" }}one{{ end }}', '{{ order.number }}'],
+    'what is so' => ['{{ if order.sent }}It has left. {{ end }}Thanks.', 'Thanks.'],
+    'what is so, else' => ['{{ if order.sent }}It has left.{{ else }}Not yet.{{ end }}', '{{ order.sent }}'],
+    'what is not so' => ['{{ if not order.sent }}Not yet.{{ end }}', '{{ order.sent }}'],
+    'a number' => ['{{ if customer.orders less than 2 }}Welcome.{{ else }}Again.{{ end }}', '{{ customer.orders }}'],
+    'after another that holds' => ['{{ if store.open }}Open.{{ else if order.sent }}Left.{{ else }}No.{{ end }}', 'Open.'],
+    'after another that does not' => ['{{ if not store.open }}Open.{{ else if order.sent }}Left.{{ end }}', '{{ order.sent }}'],
+]);
 
 it('leaves what it cannot fill visible, and says where', function (): void {
     $filled = fill("Hello,\n\nyour parcel {{ parcel.number }} is with {{ parcel.carrier }}.", []);

@@ -57,6 +57,28 @@ it('makes a conversation of a filled form, and sends a receipt with its number',
         ->and($this->sender->delivered)->toBe([$receipt->once_key]);
 });
 
+it('sends nothing of what was typed into a form on to the address that was typed beside it', function (): void {
+    fillIn($this, [
+        'name' => 'You won! https://prize.example', 'email' => 'victim@elsewhere.example', 'order' => 'visit prize.example',
+        'text' => 'Claim your prize at https://prize.example now',
+    ]);
+    $receipt = Message::query()->where('direction', Message::OUT)->sole();
+    expect($receipt->to)->toBe(['victim@elsewhere.example'])
+        ->and($receipt->text.$receipt->subject)->toContain('has arrived')->not->toContain('prize')->not->toContain('won');
+});
+
+it('sends an address few receipts, whoever typed it, and takes every message all the same', function (): void {
+    foreach (range(1, 5) as $time) {
+        $this->serverVariables = ['REMOTE_ADDR' => "192.0.2.{$time}"];
+        fillIn($this, ['email' => $time % 2 === 0 ? 'Victim@elsewhere.example' : 'victim@elsewhere.example', 'text' => "Number {$time}"]);
+    }
+    expect(Message::query()->where('direction', Message::IN)->count())->toBe(5)
+        ->and(Message::query()->where('direction', Message::OUT)->count())->toBe(3);
+    $this->travel(61)->minutes();
+    fillIn($this, ['email' => 'victim@elsewhere.example', 'text' => 'Later']);
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(4);
+});
+
 it('keeps what was chosen together with the message, so that rules never see one without the other', function (): void {
     app(DemoFields::class)->load();
     $seen = [];
