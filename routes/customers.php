@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 use App\Customers\CustomerController;
 use App\Customers\CustomerGroupController;
+use App\Customers\SenderController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
+    Route::post('/conversations/{conversation}/is-sender', [SenderController::class, 'isSender']);
     Route::post('/customers/{customer}', [CustomerController::class, 'update'])->whereNumber('customer');
     Route::post('/customers/{customer}/handles', [CustomerController::class, 'addHandle']);
     Route::post('/customers/{customer}/merge', [CustomerController::class, 'merge']);

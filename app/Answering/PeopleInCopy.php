@@ -9,6 +9,7 @@ use App\Channels\Channel;
 use App\Channels\Mail\AutomaticMail;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use Cairnfield\Core\Mail\SenderCheck;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -34,7 +35,10 @@ final class PeopleInCopy
             ->sortByDesc('id')
             ->first();
         $isAllMail = array_filter($routes, static fn (AnswerRoute $route): bool => ! $route->account->channel->isMail()) === [];
-        if ($last === null || $routes === [] || ! $isAllMail || ! $last->account->channel->isMail()) {
+        if ($last === null || $last->sender_check === SenderCheck::Failed) {
+            return [];
+        }
+        if ($routes === [] || ! $isAllMail || ! $last->account->channel->isMail()) {
             return [];
         }
         $people = [];

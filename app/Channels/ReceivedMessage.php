@@ -34,6 +34,7 @@ final readonly class ReceivedMessage
      * @param  bool  $wantsReceipt  whether they are to be told the number that it got
      * @param  Bounce|null  $bounce  what it says of a message of ours, where a mail system wrote it
      * @param  int|null  $returned  the number of the message of ours that it came back for, signed
+     * @param  list<array{string, string}>  $trace  of a mail, what servers wrote on top of it: name and value, the uppermost first
      */
     public function __construct(
         public Channel $channel,
@@ -62,6 +63,7 @@ final readonly class ReceivedMessage
         public bool $wantsReceipt = false,
         public ?Bounce $bounce = null,
         public ?int $returned = null,
+        public array $trace = [],
     ) {}
 
     /**

@@ -37,6 +37,11 @@ final class ConversationRefused extends Refused
         return new self('nobody_known_of_order', "The shop says nobody’s address with order {$number}, so that nobody is known to be it.");
     }
 
+    public static function senderNotDoubted(): self
+    {
+        return new self('sender_not_doubted', 'No mail server has found anything against who wrote this.');
+    }
+
     public static function chooseWay(): self
     {
         return new self('choose_way', 'Choose first how to answer: in public, where everybody can read it, or by direct message.');

@@ -9,6 +9,7 @@ use App\Channels\ItemKind;
 use App\Support\Row;
 use App\Support\StoresRows;
 use App\Team\Teammate;
+use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Text\FoldedText;
 use Carbon\CarbonImmutable;
@@ -40,6 +41,7 @@ use Illuminate\Support\Str;
  * @property string|null $html
  * @property bool $automatic
  * @property list<string> $marks
+ * @property SenderCheck|null $sender_check what a mail server that is believed says of whether it comes from whom it says
  * @property CarbonImmutable|null $sent_at
  * @property CarbonImmutable $received_at
  * @property string|null $original
@@ -191,6 +193,7 @@ final class Message extends Row
     {
         return [
             'mood' => Mood::class,
+            'sender_check' => SenderCheck::class,
             'mood_words' => 'array',
             'to' => 'array',
             'cc' => 'array',

@@ -70,6 +70,14 @@ final class FindOrAddCustomer
     }
 
     /**
+     * Somebody who was found not to be who they say: a customer of their own, to whom the address does not belong.
+     */
+    public function unproven(SenderHandle $sender, ?string $language): Customer
+    {
+        return Customer::store(Customer::named(mb_substr($sender->displayName(), 0, 200)) + ['language' => $language]);
+    }
+
+    /**
      * A further handle of a customer. One that is somebody else's stays with them: then the two are
      * looked at as likely one person.
      */

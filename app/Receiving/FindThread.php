@@ -9,7 +9,6 @@ use App\Channels\ReceivedMessage;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
-use App\Customers\Handle;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\Candidate;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -17,6 +16,7 @@ use Cairnfield\Core\Threading\IncomingHints;
 use Cairnfield\Core\Threading\Threading;
 use Cairnfield\Core\Threading\ThreadingDecision;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 
 /**
@@ -29,15 +29,17 @@ final class FindThread
 
     /**
      * @param  int|null  $customerId  whose handle the sender is; null where nobody has it
+     * @param  bool  $isTheirs  whether the sender may be who they say; else they take part nowhere
      * @param  CarbonImmutable|null  $at  when it was written; now, but for what is taken over from elsewhere
      */
-    public function for(ReceivedMessage $received, ?int $customerId, ?CarbonImmutable $at = null): ThreadingDecision
-    {
+    public function for(
+        ReceivedMessage $received, ?int $customerId, ?CarbonImmutable $at = null, bool $isTheirs = true
+    ): ThreadingDecision {
         $hints = new IncomingHints(
-            [...array_slice($received->references, -self::MOST_REFERENCES), ...$this->cameBackFor($received)],
-            $this->freshToken($received),
+            array_slice($received->references, -self::MOST_REFERENCES),
+            $this->freshToken($received) ?? $this->cameBackFor($received),
             ConversationNumber::inSubject($received->subject),
-            $received->sender->value,
+            $isTheirs ? $received->sender->value : '',
             BareSubject::of($received->subject),
             $at ?? CarbonImmutable::now(),
         );
@@ -57,18 +59,15 @@ final class FindThread
     }
 
     /**
-     * An out-of-office note often names nothing of what it answers, but comes to the address that was made for it.
-     *
-     * @return list<string>
+     * An out-of-office note often names nothing of what it answers, but comes to the address that was made and signed for it.
      */
-    private function cameBackFor(ReceivedMessage $received): array
+    private function cameBackFor(ReceivedMessage $received): ?int
     {
-        return $received->returned === null ? [] : array_values(array_filter(Message::query()
+        return $received->returned === null ? null : Message::query()
             ->whereKey($received->returned)
             ->where('direction', Message::OUT)
             ->where('created_at', '>', now()->subDays(AddressDetails::REPORTS_FOR))
-            ->pluck('message_id')
-            ->all()));
+            ->value('conversation_id');
     }
 
     /**
@@ -77,28 +76,27 @@ final class FindThread
     private function candidates(IncomingHints $hints, ReceivedMessage $received, ?int $customerId, bool $isHistory): array
     {
         $referred = $this->referredTo($hints->references);
-        // What a message refers to decides alone, whoever takes part in it.
-        $ids = $referred !== [] ? array_keys($referred) : [
-            ...array_filter([$hints->tokenNumber, $hints->subjectNumber]),
-            ...$this->sameSubject($hints, $received, $customerId),
+        $ids = [
+            ...array_filter([$hints->tokenNumber]),
+            // What a message refers to goes before what its subject says.
+            ...($referred !== []
+                ? array_keys($referred)
+                : [...array_filter([$hints->subjectNumber]), ...$this->sameSubject($hints, $received, $customerId)]),
         ];
         if ($ids === []) {
             return [];
         }
         $conversations = Conversation::query()->whereKey(array_unique($ids))
-            ->when($referred === [], fn ($query) => $query->with('customer.handles'))
-            ->get(['id', 'state', 'subject', 'customer_id', 'history_import_id', 'last_message_at']);
-        $recipients = $referred !== [] ? [] : $this->recipients($conversations->modelKeys());
+            ->with('customer.handles')
+            ->get(['id', 'state', 'subject', 'customer_id', 'history_import_id', 'last_message_at', 'standing_copies']);
+        $isIn = $this->takesPartIn($conversations, $hints->sender);
 
         return array_values($conversations->map(fn (Conversation $conversation): Candidate => new Candidate(
             $conversation->id,
             // History is closed from the beginning; more of it goes on there all the same.
             $conversation->state === ConversationState::Closed && ! ($isHistory && $conversation->history_import_id !== null),
             $referred[$conversation->id] ?? [],
-            $referred !== [] ? [] : array_values(array_unique([
-                ...$conversation->customer->handles->map(static fn (Handle $handle): string => $handle->value)->all(),
-                ...$recipients[$conversation->id] ?? [],
-            ])),
+            in_array($conversation->id, $isIn, true) ? [$hints->sender] : [],
             BareSubject::of($conversation->subject),
             $conversation->last_message_at,
         ))->all());
@@ -143,23 +141,37 @@ final class FindThread
     }
 
     /**
-     * Everybody our messages went to and everybody who wrote, by conversation.
+     * In which of them somebody takes part: as the customer, as one who wrote or was written to, or whom the customer had in copy.
      *
-     * @param  array<int, int>  $conversationIds
-     * @return array<int, list<string>>
+     * @param  Collection<int, Conversation>  $conversations
+     * @return list<int>
      */
-    private function recipients(array $conversationIds): array
+    private function takesPartIn(Collection $conversations, string $sender): array
     {
-        return Message::query()
-            ->whereIn('conversation_id', $conversationIds)
-            ->get(['conversation_id', 'direction', 'from_address', 'to', 'cc'])
-            ->groupBy('conversation_id')
-            ->map(static fn (Collection $messages): array => array_values(array_unique($messages->flatMap(
-                static fn (Message $message): array => array_map(
-                    mb_strtolower(...),
-                    $message->isIncoming() ? [$message->from_address] : [...$message->to, ...$message->cc],
-                ),
-            )->all())))
+        if ($sender === '') {
+            return [];
+        }
+        $handles = $conversations->flatMap(static fn (Conversation $one): array => $one->customer->handles->pluck('value')->all());
+        $written = '%'.addcslashes((string) json_encode($sender, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), '%_\\').'%';
+        $isAmong = static fn (Builder $messages) => $messages
+            ->whereRaw('lower(`to`) like ?', [$written])
+            ->orWhereRaw('lower(`cc`) like ?', [$written]);
+        $byMessages = Message::query()
+            ->whereIn('conversation_id', $conversations->pluck('id'))
+            ->where(static fn (Builder $any): Builder => $any
+                ->where(static fn (Builder $in): Builder => $in->where('direction', Message::IN)->where('from_address', $sender))
+                ->orWhere(static fn (Builder $out): Builder => $out->where('direction', Message::OUT)->where($isAmong))
+                ->orWhere(static fn (Builder $in): Builder => $in->where('direction', Message::IN)
+                    ->whereIn('from_address', $handles)->where($isAmong)))
+            ->distinct()
+            ->pluck('conversation_id')
             ->all();
+        $byThemselves = $conversations
+            ->filter(static fn (Conversation $one): bool => $one->customer->handles->contains('value', $sender)
+                || in_array($sender, array_map(mb_strtolower(...), $one->standing_copies ?? []), true))
+            ->pluck('id')
+            ->all();
+
+        return array_values(array_unique([...$byMessages, ...$byThemselves]));
     }
 }

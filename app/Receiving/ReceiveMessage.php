@@ -35,6 +35,7 @@ use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
 use App\Promises\StoreHours;
 use App\Receiving\Happened\MessageReceived;
+use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -70,6 +71,7 @@ final readonly class ReceiveMessage implements Receives
         private NoteUndelivered $undelivered,
         private FillOwnFields $fillOwnFields,
         private SendReceipt $sendReceipt,
+        private CheckSender $checkSender,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
@@ -117,19 +119,21 @@ final readonly class ReceiveMessage implements Receives
     {
         $received = $arrival->received;
         // What one person sends at the same moment by two workers is put into one conversation.
-        $known = $this->customers->known($received->sender, $received->item !== null);
+        // Whoever is found not to be who they say is nobody that we know.
+        $isTheirs = $this->checkSender->of($account, $received) !== SenderCheck::Failed;
+        $known = $isTheirs ? $this->customers->known($received->sender, $received->item !== null) : null;
         $orders = $this->ordersIn($arrival);
         $returned = $received->bounce === null ? null : $this->undelivered->messageOf($received->bounce);
         $decision = match (true) {
             $returned !== null => ThreadingDecision::continues($returned->conversation_id, ThreadedBy::References),
             // Reports about other matters have nothing to do with each other.
             $received->bounce !== null => ThreadingDecision::beginsNew(),
-            $received->item === null => $this->findThread->for($received, $known?->id),
+            $received->item === null => $this->findThread->for($received, $known?->id, isTheirs: $isTheirs),
             default => $this->findPersonThread->for($account, $received->item, $known?->id),
         };
         $isNew = $decision->continues === null;
         $conversation = $isNew
-            ? $this->begin($account, $arrival, $decision, $orders, $known)
+            ? $this->begin($account, $arrival, $decision, $orders, $known, $isTheirs)
             : $this->goOnIn($decision->continues);
         $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
         if ($returned !== null) {
@@ -222,11 +226,13 @@ final readonly class ReceiveMessage implements Receives
     }
 
     private function begin(
-        Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known
+        Account $account, Arrival $arrival, ThreadingDecision $decision, FoundOrders $orders, ?Customer $known, bool $isTheirs
     ): Conversation {
         $received = $arrival->received;
         $junk = $this->judgeJunk->reasons($arrival, $known?->id);
-        $customer = $this->customers->bySender($received->sender, $known, $orders, $arrival->language);
+        $customer = $isTheirs
+            ? $this->customers->bySender($received->sender, $known, $orders, $arrival->language)
+            : $this->customers->unproven($received->sender, $arrival->language);
         $subject = ConversationNumber::withoutMark($arrival->subject);
         $conversation = Conversation::begin([
             'subject' => mb_substr($subject === '' ? '(no subject)' : $subject, 0, 500),

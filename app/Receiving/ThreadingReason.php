@@ -40,6 +40,7 @@ final class ThreadingReason
                 .'no part in it',
             $decision->by === ThreadedBy::SamePerson => 'the same person, some time after it',
             $decision->by === ThreadedBy::SameThread => 'it goes on in a thread from some time ago',
+            $decision->by === ThreadedBy::References && ! $decision->isClosed => 'it refers to a message of one in which they take no part',
             default => 'it answers a conversation that is closed',
         };
     }

@@ -12,6 +12,7 @@ use App\Conditions\UnknownField;
 use App\Conversations\ConversationState;
 use App\Orders\Order;
 use App\Promises\StoreHours;
+use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Rules\AllOf;
 use Cairnfield\Core\Rules\AnyOf;
 use Cairnfield\Core\Rules\Condition;
@@ -285,6 +286,11 @@ final class RuleFields implements Fields
                 static fn (RuleTrigger $trigger): ?string => str_contains((string) $trigger->message?->from_address, '@')
                     ? substr((string) strrchr((string) $trigger->message?->from_address, '@'), 1)
                     : null
+            ),
+            new RuleTriggerField(
+                'sender_check', 'Check of the sender by the mail server', [...self::CHOICE, Operator::IsEmpty],
+                [SenderCheck::Passed->value => 'passed', SenderCheck::Failed->value => 'failed'],
+                static fn (RuleTrigger $trigger): ?string => $trigger->message?->sender_check?->value
             ),
             new RuleTriggerField(
                 'message_has_file', 'The message has a file', [Operator::Is], self::YES_NO,

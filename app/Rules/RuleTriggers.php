@@ -21,7 +21,7 @@ use Illuminate\Support\Facades\DB;
 final class RuleTriggers
 {
     /** What rules ask of a message. Its HTML and headers can be long, and none does. */
-    private const OF_MESSAGE = ['id', 'conversation_id', 'direction', 'automatic', 'from_address', 'subject', 'text'];
+    private const OF_MESSAGE = ['id', 'conversation_id', 'direction', 'automatic', 'from_address', 'sender_check', 'subject', 'text'];
 
     /**
      * @param  list<int>  $ids  of journal entries

@@ -10,6 +10,7 @@ use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Customers\Handle;
 use App\Orders\Order;
+use Cairnfield\Core\Mail\SenderCheck;
 use Closure;
 
 /**
@@ -96,6 +97,7 @@ final class Unattended
 
     private function answersWhoWrote(): bool
     {
-        return $this->wrote !== null && mb_strtolower($this->wrote->from_address) === mb_strtolower($this->route->to);
+        return $this->wrote !== null && $this->wrote->sender_check !== SenderCheck::Failed
+            && mb_strtolower($this->wrote->from_address) === mb_strtolower($this->route->to);
     }
 }

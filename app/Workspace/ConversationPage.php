@@ -12,12 +12,14 @@ use App\Answering\ScheduledReply;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalSentence;
+use App\Conversations\Message;
 use App\Customers\Customer;
 use App\Fields\OwnFields;
 use App\Promises\StoreHours;
 use App\Support\RandomUuid;
 use App\Team\Role;
 use App\Team\Teammate;
+use Cairnfield\Core\Mail\SenderCheck;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection as SupportCollection;
@@ -85,6 +87,7 @@ final readonly class ConversationPage
             'hasBegun' => $drafts->contains(static fn (Draft $draft): bool => $draft->text !== '' || $draft->files !== []),
             'noteDraft' => $drafts->get(Draft::NOTE),
             'onceKey' => RandomUuid::make(),
+            'doubted' => self::doubted($conversation, $said),
             'routes' => $routes,
             'inCopy' => $this->peopleInCopy->of($conversation, $said, $routes),
             ...$choices,
@@ -115,6 +118,23 @@ final readonly class ConversationPage
             'joined' => $conversation->joined,
             ...$this->earlier($conversation),
         ];
+    }
+
+    /**
+     * The last mail that was found not to come from whom it says, until a person has said that it does.
+     *
+     * @param  Collection<int, Message>  $said
+     */
+    private static function doubted(Conversation $conversation, Collection $said): ?Message
+    {
+        return $said
+            ->where('direction', Message::IN)
+            ->where('sender_check', SenderCheck::Failed)
+            ->reject(static fn (Message $message): bool => in_array(
+                mb_strtolower($message->from_address), AnswerRoutes::ownAddresses($conversation), true
+            ))
+            ->sortByDesc('id')
+            ->first();
     }
 
     /**

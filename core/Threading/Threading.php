@@ -14,9 +14,10 @@ use DateInterval;
  * bare subject within 14 days of its last message. A closed conversation is over: a message to it
  * begins a new one that links back.
  *
- * A number in a subject can be typed by anybody. It puts a message into a conversation only when
- * its sender already takes part there; from a stranger it begins a new one that links to it, so
- * that nobody reads along or writes in between by guessing a number.
+ * A number in a subject can be typed by anybody, and a message id stands in mails that go on to
+ * others. Either puts a message into a conversation only when its sender already takes part there;
+ * from a stranger it begins a new one that links to it, so that nobody writes in between. A signed
+ * token is taken for its word: it is in the hands of those we wrote to, and of whom they gave it.
  */
 final class Threading
 {
@@ -26,17 +27,29 @@ final class Threading
 
     public static function decide(IncomingHints $hints, Candidate ...$candidates): ThreadingDecision
     {
+        $strange = null;
         foreach (self::IN_ORDER as $by) {
             $found = self::newest(array_values(array_filter(
                 $candidates,
                 static fn (Candidate $candidate): bool => self::isFoundBy($by, $hints, $candidate),
-            )));
-            if ($found !== null) {
-                return self::goOnIn($found, $by, $hints);
+            )), $hints);
+            if ($found === null) {
+                continue;
             }
+            if (self::mayGoOn($found, $by, $hints)) {
+                return $found->closed
+                    ? ThreadingDecision::beginsNewLinkedTo($found->number, $by, true)
+                    : ThreadingDecision::continues($found->number, $by);
+            }
+            $strange ??= ThreadingDecision::beginsNewLinkedTo($found->number, $by, $found->closed);
         }
 
-        return ThreadingDecision::beginsNew();
+        return $strange ?? ThreadingDecision::beginsNew();
+    }
+
+    private static function mayGoOn(Candidate $found, ThreadedBy $by, IncomingHints $hints): bool
+    {
+        return ! in_array($by, [ThreadedBy::References, ThreadedBy::NumberInSubject], true) || $found->hasParticipant($hints->sender);
     }
 
     private static function isFoundBy(ThreadedBy $by, IncomingHints $hints, Candidate $candidate): bool
@@ -53,27 +66,19 @@ final class Threading
         };
     }
 
-    private static function goOnIn(Candidate $found, ThreadedBy $by, IncomingHints $hints): ThreadingDecision
-    {
-        $stranger = $by === ThreadedBy::NumberInSubject && ! $found->hasParticipant($hints->sender);
-
-        return $found->closed || $stranger
-            ? ThreadingDecision::beginsNewLinkedTo($found->number, $by)
-            : ThreadingDecision::continues($found->number, $by);
-    }
-
     /**
-     * Of several, one that is not closed before one that is, then the one last written in, then the highest number.
+     * Of several, one in which the sender takes part before one in which not, one that is not closed before one that is, then the one
+     * last written in, then the highest number.
      *
      * @param  list<Candidate>  $candidates
      */
-    private static function newest(array $candidates): ?Candidate
+    private static function newest(array $candidates, IncomingHints $hints): ?Candidate
     {
         usort(
             $candidates,
             static fn (Candidate $a, Candidate $b): int => [
-                $a->closed, $b->lastMessageAt, $b->number,
-            ] <=> [$b->closed, $a->lastMessageAt, $a->number]
+                $b->hasParticipant($hints->sender), $a->closed, $b->lastMessageAt, $b->number,
+            ] <=> [$a->hasParticipant($hints->sender), $b->closed, $a->lastMessageAt, $a->number]
         );
 
         return $candidates[0] ?? null;

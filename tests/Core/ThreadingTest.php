@@ -186,8 +186,21 @@ it('never goes on in a closed one, whatever it was found by, and links to it', f
     }
 });
 
+it('lets nobody in who only refers to a message that they have got from somewhere', function (): void {
+    $stranger = hints(['a@x'], sender: 'eve@else.example');
+    $decision = Threading::decide($stranger, candidate(3, ['a@x']));
+    expect($decision->continues)->toBeNull()->and($decision->linksTo)->toBe(3)->and($decision->by)->toBe(ThreadedBy::References)
+        // Unless they have what we sign.
+        ->and(Threading::decide(hints(['a@x'], token: 3, sender: 'eve@else.example'), candidate(3, ['a@x']))->continues)->toBe(3)
+        // And where they take part themselves, they go on.
+        ->and(Threading::decide(hints(['a@x', 'b@x']), new Candidate(
+            9, false, ['b@x'], ['someone@else.example'], BareSubject::of('Other'), new DateTimeImmutable('2026-11-23T09:00:00Z')
+        ), candidate(3, ['a@x']))->continues)->toBe(3)
+        // Somebody without an address takes part nowhere.
+        ->and(Threading::decide(hints(['a@x'], sender: ''), candidate(3, ['a@x']))->linksTo)->toBe(3);
+});
+
 it('takes a signed token for its word, whoever writes, but not a number', function (): void {
     expect(Threading::decide(hints(token: 3, sender: 'eve@else.example'), candidate(3))->continues)->toBe(3)
-        ->and(Threading::decide(hints(['a@x'], sender: 'eve@else.example'), candidate(3, ['a@x']))->continues)->toBe(3)
         ->and(Threading::decide(hints(number: 3, sender: ''), candidate(3))->continues)->toBeNull();
 });

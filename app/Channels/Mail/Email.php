@@ -14,6 +14,9 @@ use Illuminate\Validation\Rule;
  */
 final readonly class Email extends ChannelType
 {
+    /** The setting that names the server whose Authentication-Results are believed. */
+    public const CHECK_SERVER = 'check_server';
+
     private const SECURITIES = ['tls' => 'TLS from the start', 'starttls' => 'STARTTLS', 'none' => 'None (this machine only)'];
 
     public function label(): string
@@ -64,7 +67,16 @@ final readonly class Email extends ChannelType
     public function fields(Account $account): array
     {
         return [
-            'Reading mail (IMAP)' => $this->server('imap', 993, 'tls', true),
+            'Reading mail (IMAP)' => [
+                ...$this->server('imap', 993, 'tls', true),
+                AccountField::text(
+                    self::CHECK_SERVER, 'Server whose sender checks are believed',
+                    ['nullable', 'string', 'max:253', 'regex:/^[A-Za-z0-9.:_-]+$/'],
+                    placeholder: 'mx.yourstore.example',
+                    help: 'The name that your own mail server writes first into Authentication-Results (RFC 8601). What it finds not to '
+                        .'come from whom it says is then shown as such, and joins nobody’s conversation. Empty: nothing is believed.'
+                ),
+            ],
             'Sending mail (SMTP)' => $this->server('smtp', 587, 'starttls', false),
         ];
     }

@@ -16,6 +16,10 @@ use ZBateson\MailMimeParser\IMessage;
  */
 final readonly class MailHeaders
 {
+    private const LONGEST_TRACE = 8_000;
+
+    private const MOST_TRACES = 100;
+
     private function __construct(private IMessage $message) {}
 
     public static function of(IMessage $message): self
@@ -50,6 +54,26 @@ final readonly class MailHeaders
             array_map(static fn (array $person): string => $person[0], $this->people($name)),
             static fn (string $address): bool => $address !== '',
         ));
+    }
+
+    /**
+     * What servers wrote on its way, the uppermost first (RFC 5321, 4.4; RFC 8601).
+     *
+     * @return list<array{string, string}> name and value
+     */
+    public function trace(): array
+    {
+        $trace = [];
+        foreach ($this->message->getRawHeaders() as [$name, $value]) {
+            if (in_array(strtolower($name), ['authentication-results', 'received'], true)) {
+                $trace[] = [$name, mb_strcut((string) $value, 0, self::LONGEST_TRACE)];
+            }
+            if (count($trace) === self::MOST_TRACES) {
+                break;
+            }
+        }
+
+        return $trace;
     }
 
     public function subject(): string

@@ -55,6 +55,7 @@ final class MailParser
             raw: $raw,
             bounce: BounceReader::read($message, $headers)?->about($returned),
             returned: $returned,
+            trace: $headers->trace(),
         );
     }
 

@@ -28,6 +28,16 @@
         </details>
     @endif
 
+    @if ($doubted !== null)
+        <div class="not-theirs" role="note" id="doubted">
+            <p><b><x-icon name="warning"/> Not verified.</b> It says to be from {{ $doubted->from_address }}, and the mail server found
+                that it is not. Nothing of a customer with that address is shown here.</p>
+            @can('reply', $conversation)
+                <div class="not-theirs-do"><form method="post" action="/conversations/{{ $conversation->id }}/is-sender">@csrf<button
+                    class="btn btn-sm btn-outline-secondary">It is from them all the same</button></form></div>
+            @endcan
+        </div>
+    @endif
     <div class="order-head customer-head">
         <h2><a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a></h2>
         @foreach ($conversation->customer->groups as $group)<span class="group-chip">{{ $group->name }}</span>@endforeach

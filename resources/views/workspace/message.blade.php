@@ -1,6 +1,7 @@
 @use('App\Conversations\Attachment')
 @use('App\Conversations\MessageHtml')
 @use('App\Conversations\OutboxItem')
+@use('Cairnfield\Core\Mail\SenderCheck')
 @use('Cairnfield\Core\Mood\Mood')
 @use('Cairnfield\Core\Text\FoldedText')
 @php
@@ -19,7 +20,8 @@
         <b>{{ $message->from_name !== '' ? $message->from_name : ($message->from_address !== '' ? $message->from_address :
             'Unknown sender') }}</b>
             @if ($message->from_name !== '' && $message->account->channel->isMail())
-                <span class="entry-address">{{ $message->from_address }}</span>
+                <span class="entry-address" @if ($message->sender_check === SenderCheck::Passed) title="The mail server found that it comes
+                    from there" @endif>{{ $message->from_address }}</span>
             @endif
             <span>{{ $message->automatic ? 'sent an automatic message' : $message->kind->did() }}{{ $message->alsoWentTo()
                 }}@if ($message->account_id !== $conversation->account_id)
@@ -37,6 +39,9 @@
         <button class="btn btn-sm btn-outline-secondary" data-key="z">Call back <kbd>Z</kbd></button></form>
 @elseif ($message->called_back_at !== null)
     <p class="message-mark">Called back {{ $time->short($message->called_back_at) }}: it was not sent.</p>
+@endif
+@if ($message->sender_check === SenderCheck::Failed)
+    <p class="message-mark"><x-icon name="warning"/> The mail server found that this does not come from {{ $message->from_address }}.</p>
 @endif
 @if ($html !== null)
     @if ($html->unshownPictures() > 0)

@@ -32,6 +32,7 @@ beforeEach(function (): void {
 });
 
 it('answers the customer where a colleague of theirs wrote last, who gets a copy', function (): void {
+    ($this->later)('Ana <ana@wrenfield.example>', ['Cc' => 'Bo <Bo@wrenfield.example>']);
     ($this->later)('Bo Wrenfield <bo@wrenfield.example>', [
         'To' => 'care@brindle.example, dee@wrenfield.example', 'Cc' => 'Ana <ana@wrenfield.example>, Cy <cy@wrenfield.example>',
     ]);
@@ -41,6 +42,23 @@ it('answers the customer where a colleague of theirs wrote last, who gets a copy
     $this->get("/conversations/{$this->conversation->id}")
         ->assertSee('bo@wrenfield.example')
         ->assertSee('to care@brindle.example, dee@wrenfield.example, copy to ana@wrenfield.example, cy@wrenfield.example');
+});
+
+it('does not let a stranger in who refers to what the customer wrote, nor answers them', function (): void {
+    ($this->later)('Ana Wrenfield <ana@freemail.example>', ['Subject' => 'Re: Where is my kite', 'Cc' => 'ana@wrenfield.example']);
+    $stranger = Conversation::query()->orderByDesc('id')->firstOrFail();
+    expect($stranger->id)->not->toBe($this->conversation->id)
+        ->and($stranger->linked_conversation_id)->toBe($this->conversation->id)
+        ->and($stranger->customer_id)->not->toBe($this->conversation->customer_id)
+        ->and(($this->goesTo)())->toBe(['ana@wrenfield.example']);
+    $this->get("/conversations/{$stranger->id}")->assertSee('it refers to a message of one in which they take no part');
+});
+
+it('lets in whom we have written to, and whom the customer had in copy, however they are written', function (): void {
+    ($this->later)('Ana <ana@wrenfield.example>', ['Cc' => 'Cy_o%x <CY_o%x@wrenfield.example>']);
+    ($this->later)('Cy <cy_O%X@Wrenfield.example>');
+    ($this->later)('Cy <cyXo%x@wrenfield.example>');
+    expect(Conversation::query()->count())->toBe(2)->and($this->conversation->messages()->count())->toBe(3);
 });
 
 it('never answers a machine', function (string $machine): void {
@@ -83,7 +101,7 @@ it('takes nobody into copy where the last message had nobody', function (): void
 });
 
 it('sends to the customer and to those in copy once each, and their answers come to the same conversation', function (): void {
-    ($this->later)('Bo <bo@wrenfield.example>', ['Cc' => 'ana@wrenfield.example']);
+    ($this->later)('Ana <ana@wrenfield.example>', ['Cc' => 'bo@wrenfield.example']);
     $this->post("/conversations/{$this->conversation->id}/reply", [
         'text' => 'It is on its way.', 'then' => 'waiting', 'seen' => PHP_INT_MAX, 'once' => (string) Str::uuid(),
         'route' => app(AnswerRoutes::class)->of($this->conversation->refresh())[0]->key,

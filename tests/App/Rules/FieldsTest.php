@@ -79,6 +79,7 @@ it('knows each thing that can be asked when somebody writes', function (string $
 })->with([
     'text' => ['message_text', 'This is unacceptable. Where is 71-4480217?'],
     'subject of the message' => ['message_subject', 'Late parcel'],
+    'check of the sender' => ['sender_check', null],
     'domain' => ['sender_domain', 'wrenfield.example'],
     'file' => ['message_has_file', true],
     'no state before' => ['state_before', null],

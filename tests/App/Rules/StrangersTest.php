@@ -27,7 +27,7 @@ use Tests\App\Services;
 const TELLS = 'Hello {{ customer.first_name | "there" }}, {{ order.number | "your order" }} with '
     .'{{ order.items | "what you chose" }} is {{ parcel.state | "with us" }}, {{ refund.amount | "nothing" }} back.';
 
-function answersWith(string $text): Rule
+function ruleAnswering(string $text): Rule
 {
     $mads = test()->teammate('mads');
     $template = app(SaveTemplate::class)->save(null, new TemplateToSave(
@@ -42,7 +42,7 @@ function answersWith(string $text): Rule
     return $rule->refresh();
 }
 
-function answeredBy(Conversation $conversation): ?string
+function answerOfRule(Conversation $conversation): ?string
 {
     app(RunRules::class)->run();
 
@@ -60,21 +60,21 @@ beforeEach(function (): void {
 });
 
 it('tells the buyer at the address that they ordered with', function (): void {
-    answersWith(TELLS);
-    expect(answeredBy(Mails::conversation(['From' => 'A. <Ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is B-20388?')))
+    ruleAnswering(TELLS);
+    expect(answerOfRule(Mails::conversation(['From' => 'A. <Ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is B-20388?')))
         ->toContain('Hello Ana, 71-4480217 with 1 × Merlin delta, red')->toContain('at depot')->toContain('12.50');
 });
 
 it('tells the buyer by the marketplace account that they ordered with', function (): void {
-    answersWith(TELLS);
+    ruleAnswering(TELLS);
     Services::take(Channel::Marrowby, Services::orderMessage('Where is it?'));
-    expect(answeredBy(Conversation::query()->sole()))->toContain('71-4480217 with 1 × Merlin delta, red');
+    expect(answerOfRule(Conversation::query()->sole()))->toContain('71-4480217 with 1 × Merlin delta, red');
 });
 
 it('tells nobody else anything: the fallback instead', function (array $headers, string $text): void {
-    answersWith(TELLS);
+    ruleAnswering(TELLS);
     $conversation = Mails::conversation(['Subject' => 'Late', ...$headers], $text);
-    expect($conversation->orders()->count())->toBe(1)->and(answeredBy($conversation))
+    expect($conversation->orders()->count())->toBe(1)->and(answerOfRule($conversation))
         ->toBe('Hello there, your order with what you chose is with us, nothing back.');
 })->with([
     'a name and a number' => [['From' => 'Ana Wrenfield <ana@freemail.example>'], 'Where is B-20388?'],
@@ -83,18 +83,18 @@ it('tells nobody else anything: the fallback instead', function (array $headers,
 ]);
 
 it('tells an answer nowhere else than to who wrote', function (): void {
-    answersWith(TELLS);
+    ruleAnswering(TELLS);
     $conversation = Mails::conversation(
         ['From' => 'ana@wrenfield.example', 'Reply-To' => 'ana@thief.example', 'Subject' => 'Late'], 'Where is B-20388?'
     );
-    answeredBy($conversation);
+    answerOfRule($conversation);
     expect(Message::query()->where('direction', Message::OUT)->sole()->to)->toBe(['ana@wrenfield.example']);
 });
 
 it('keeps silent where there is no fallback, or a choice would give it away, and says why', function (string $text, string $name): void {
-    $rule = answersWith($text);
+    $rule = ruleAnswering($text);
     $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@freemail.example>', 'Subject' => 'Late'], 'Where is B-20388?');
-    expect(answeredBy($conversation))->toBeNull()
+    expect(answerOfRule($conversation))->toBeNull()
         ->and(RuleRun::query()->where('rule_id', $rule->id)->value('error'))
         ->toContain("needs {{ {$name} }}")->toContain('the address or account that the order was placed with');
 })->with([
@@ -105,7 +105,7 @@ it('keeps silent where there is no fallback, or a choice would give it away, and
 ]);
 
 it('tells a person everything, who reads it before it leaves', function (): void {
-    $rule = answersWith(TELLS);
+    $rule = ruleAnswering(TELLS);
     app(SaveRule::class)->switch($rule, false, $this->teammate('mads'));
     $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@freemail.example>', 'Subject' => 'Late'], 'Where is B-20388?');
     $template = App\Templates\Template::query()->where('name', 'Where it is')->sole();
@@ -114,16 +114,16 @@ it('tells a person everything, who reads it before it leaves', function (): void
 });
 
 it('sends on nothing of what was typed into a form, and calls nobody by a typed name', function (): void {
-    answersWith('Hello {{ customer.first_name | "there" }}, about {{ conversation.subject | "your message" }}: {{ conversation.number }}');
+    ruleAnswering('Hello {{ customer.first_name | "there" }}, about {{ conversation.subject | "it" }}: {{ conversation.number }}');
     preg_match('/name="opened" value="([^"]+)"/', (string) $this->get('/forms/contact')->getContent(), $opened);
     $this->travel(30)->seconds();
     $this->post('/forms/contact', [
         'opened' => $opened[1], 'name' => 'Prize', 'email' => 'victim@x.example', 'text' => 'Prize at prize.example', 'order' => 'Prize',
     ])->assertOk();
     $conversation = Conversation::query()->sole();
-    answeredBy($conversation);
+    answerOfRule($conversation);
     $sent = Message::query()->where('direction', Message::OUT)->get();
     expect($sent)->toHaveCount(2)
         ->and($sent->map(static fn (Message $one): string => $one->subject.$one->text)->implode(' '))->not->toContain('Prize')
-        ->toContain("Hello there, about your message: {$conversation->number()}");
+        ->toContain("Hello there, about it: {$conversation->number()}");
 });

@@ -142,6 +142,8 @@ it('has the returns bench ask only partners whom somebody of the care team has a
     $ask('femi', 'anybody@elsewhere.example')->assertSessionHas('problem_code', 'strange_partner');
     $ask('femi', $this->conversation->messages()->value('from_address'))->assertSessionHas('problem_code', 'asked_customer');
     // Another who merely joined in is a customer as well.
+    $first = $this->conversation->messages()->value('message_id');
+    Mails::take(Mails::raw(['Cc' => 'other@hruby.example', 'In-Reply-To' => "<{$first}>", 'Subject' => 'Re: Where is my kite']));
     Mails::take(Mails::raw([
         'From' => 'Other <other@hruby.example>', 'In-Reply-To' => '<'.$this->conversation->messages()->value('message_id').'>',
         'Subject' => 'Re: Where is my kite',

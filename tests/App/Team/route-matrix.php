@@ -121,6 +121,7 @@ return [
         'POST conversations/{conversation}/drafts/{kind}',
         'GET conversations/{conversation}/forward',
         'POST conversations/{conversation}/forward',
+        'POST conversations/{conversation}/is-sender',
         'POST conversations/{conversation}/join',
         'POST conversations/{conversation}/junk',
         'POST conversations/{conversation}/not-junk',
