@@ -17,7 +17,7 @@ final readonly class AnswerRoute
      * @param  string  $key  names it in a form
      * @param  string  $to  the recipient, as the channel knows them
      * @param  Message|null  $answers  the message that is answered; null where somebody is written to anew
-     * @param  bool  $isStrange  a mail asks for answers there, and nobody there has taken part yet
+     * @param  bool  $isStrange  a mail came from there, or asks for answers there, and nobody there has taken part yet
      */
     public function __construct(
         public string $key,
@@ -35,7 +35,7 @@ final readonly class AnswerRoute
     public function label(): string
     {
         if ($this->kind === ItemKind::Message) {
-            return "Email to {$this->to}".($this->isStrange ? ', where their mail asks for answers; nobody there has taken part' : '');
+            return "Email to {$this->to}".($this->isStrange ? "{$this->whyStrange()}; nobody there has taken part" : '');
         }
         $how = match ($this->kind) {
             ItemKind::Post => 'in public, under the post',
@@ -52,10 +52,17 @@ final readonly class AnswerRoute
     public function describe(): string
     {
         return $this->kind === ItemKind::Message
-            ? "from {$this->account->address} to {$this->to}".($this->isStrange ? ', where their mail asks for answers' : '')
+            ? "from {$this->account->address} to {$this->to}".($this->isStrange ? $this->whyStrange() : '')
             : "from {$this->account->title()} ".match ($this->kind) {
                 ItemKind::Post, ItemKind::Comment, ItemKind::Question, ItemKind::Rating => 'in public',
                 default => "to {$this->to}",
             };
+    }
+
+    private function whyStrange(): string
+    {
+        return $this->answers !== null && mb_strtolower($this->answers->from_address) === mb_strtolower($this->to)
+            ? ', who wrote here as well'
+            : ', where their mail asks for answers';
     }
 }

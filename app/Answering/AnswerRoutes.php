@@ -36,7 +36,7 @@ final class AnswerRoutes
         $routes = [];
         $known = $this->knownAddresses($conversation, $messages, $own);
         foreach ([...$byCustomer, ...$byOthers] as $message) {
-            foreach ($this->ofMessage($message, $known) as $route) {
+            foreach ($this->ofMessage($message, $known, $own !== []) as $route) {
                 $routes[$route->key] ??= $route;
             }
         }
@@ -85,10 +85,12 @@ final class AnswerRoutes
      */
     private function knownAddresses(Conversation $conversation, Collection $messages, array $own): array
     {
-        $isAskedElsewhere = $messages->contains(
-            static fn (Message $message): bool => $message->reply_to !== null && ! in_array(mb_strtolower($message->reply_to), $own, true)
+        $isOther = static fn (?string $address): bool => $address !== null && ! in_array(mb_strtolower($address), $own, true);
+        $comesFromElsewhere = $messages->contains(
+            static fn (Message $message): bool => $isOther($message->reply_to)
+                || ($message->account->channel->isMail() && $isOther($message->from_address))
         );
-        $answers = ! $isAskedElsewhere ? [] : Message::query()
+        $answers = ! $comesFromElsewhere ? [] : Message::query()
             ->whereIn('conversation_id', $conversation->withJoined())
             ->where('direction', Message::OUT)
             ->whereNull('partner_thread_id')
@@ -105,13 +107,14 @@ final class AnswerRoutes
 
     /**
      * @param  list<string>  $known  addresses that take part
+     * @param  bool  $isKnown  whether any address of the customer is known; else whoever wrote is all that there is
      * @return list<AnswerRoute>
      */
-    private function ofMessage(Message $message, array $known): array
+    private function ofMessage(Message $message, array $known, bool $isKnown): array
     {
         $account = $message->account;
         if (! $account->channel->takesAnswers() || $account->channel->isMail()) {
-            return $this->byMail($message, $known);
+            return $this->byMail($message, $known, $isKnown);
         }
         $to = $message->from_address;
         if (! $account->channel->isNetwork()) {
@@ -126,16 +129,17 @@ final class AnswerRoutes
      * @param  list<string>  $known
      * @return list<AnswerRoute>
      */
-    private function byMail(Message $message, array $known): array
+    private function byMail(Message $message, array $known, bool $isKnown): array
     {
         $from = $message->account->answersByMail();
         $asked = (string) $message->reply_to;
         // What a form or a call gives is all that there is; in a mail it is but what its writer says.
         $isSure = ! $message->account->channel->isMail() || in_array(mb_strtolower($asked), $known, true);
+        $isStranger = $isKnown && $message->account->channel->isMail() && ! in_array(mb_strtolower($message->from_address), $known, true);
         $addresses = match (true) {
-            $asked === '', mb_strtolower($asked) === mb_strtolower($message->from_address) => [$message->from_address => false],
+            $asked === '', mb_strtolower($asked) === mb_strtolower($message->from_address) => [$message->from_address => $isStranger],
             $isSure => [$asked => false],
-            default => [$message->from_address => false, $asked => true],
+            default => [$message->from_address => $isStranger, $asked => true],
         };
         $routes = [];
         foreach ($from === null ? [] : $addresses as $address => $isStrange) {

@@ -141,3 +141,19 @@ it('never preselects where a mail in the customer’s name asks for answers, unt
     ])->assertSessionHas('done');
     expect($ways()[0])->toBe(['una.fell@attacker.example', false]);
 });
+
+it('marks a stranger who wrote in with what we signed, and answers the customer first', function (): void {
+    $token = Cairnfield\Core\Threading\ReplyToken::addTo(
+        'care@brindle.example', $this->conversation->id, config('cairnfield.mail.reply_secret')
+    );
+    Mails::take(Mails::raw(['From' => 'Dee <dee@else.example>', 'To' => $token, 'Subject' => 'Re: x']));
+    $routes = app(AnswerRoutes::class)->of($this->conversation->refresh());
+    expect(array_map(static fn (AnswerRoute $route): string => $route->label(), $routes))->toBe([
+        'Email to ana@wrenfield.example', 'Email to dee@else.example, who wrote here as well; nobody there has taken part',
+    ]);
+    $this->post("/conversations/{$this->conversation->id}/reply", [
+        'text' => 'It is on its way.', 'then' => 'waiting', 'seen' => PHP_INT_MAX, 'once' => (string) Str::uuid(),
+        'route' => $routes[1]->key,
+    ])->assertSessionHas('done');
+    expect(app(AnswerRoutes::class)->of($this->conversation->refresh())[1]->label())->toBe('Email to dee@else.example');
+});
