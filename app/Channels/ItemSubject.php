@@ -13,6 +13,8 @@ final class ItemSubject
 
     public static function of(string $text): string
     {
+        // Before it is put into one line and cut: half of a number would not be known again.
+        $text = app(RedactArrival::class)->plain($text);
         $line = trim((string) preg_replace('/\s+/u', ' ', (string) preg_replace('/^(?:\s*@[\w.]+)+/u', '', $text)));
         if (mb_strlen($line) <= self::LONGEST) {
             return $line === '' ? trim($text) : $line;

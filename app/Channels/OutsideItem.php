@@ -34,4 +34,14 @@ final readonly class OutsideItem
         public ?int $stars = null,
         public ?DateTimeImmutable $answerBy = null,
     ) {}
+
+    /**
+     * The same with other values.
+     *
+     * @param  array<string, mixed>  $values  by the name of what they replace
+     */
+    public function replacing(array $values): self
+    {
+        return new self(...[...get_object_vars($this), ...$values]);
+    }
 }

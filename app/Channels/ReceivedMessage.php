@@ -97,6 +97,16 @@ final readonly class ReceivedMessage
     }
 
     /**
+     * The same with other values.
+     *
+     * @param  array<string, mixed>  $values  by the name of what they replace
+     */
+    public function replacing(array $values): self
+    {
+        return new self(...[...get_object_vars($this), ...$values]);
+    }
+
+    /**
      * The same with more that came to be said of it, and more files.
      *
      * @param  list<string>  $marks

@@ -10,6 +10,7 @@ use App\Channels\Channel;
 use App\Channels\Mail\MailParser;
 use App\Channels\Mail\UnreadableMailException;
 use App\Channels\ReceivedMessage;
+use App\Channels\RedactArrival;
 use App\Channels\SenderHandle;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
@@ -50,6 +51,7 @@ final readonly class StoreHistory
     public function __construct(
         private MailParser $parser,
         private PrepareArrival $prepare,
+        private RedactArrival $redact,
         private FindThread $findThread,
         private FindOrAddCustomer $customers,
         private StoreArrival $storeArrival,
@@ -98,8 +100,8 @@ final readonly class StoreHistory
             throw HistoryRefused::item('It has no date, or one that cannot be: history needs to know when it was.');
         }
         $isOurs = in_array($received->sender->value, $this->ourAddresses(), true);
-        $person = $isOurs ? SenderHandle::email($received->to[0] ?? '') : $received->sender;
         $arrival = $this->prepare->of($received);
+        $person = $isOurs ? SenderHandle::email($received->to[0] ?? '') : $arrival->received->sender;
         DB::transaction(function () use ($import, $received, $arrival, $at, $isOurs, $person): void {
             $decision = $this->findThread->for($received, $this->customers->known($person)?->id, $at);
             $conversation = $decision->continues !== null
@@ -155,7 +157,7 @@ final readonly class StoreHistory
         }
         DB::transaction(function () use ($import, $fields, $new, $channel, $id): void {
             $conversation = $this->earlierPart($import, $id) ?? $this->begin(
-                $import, $fields->optional('subject'), $this->person($fields, $channel), $import->account, $channel, $new[0]['at'],
+                $import, $new[0]['arrival']->subject, $this->person($fields, $channel), $import->account, $channel, $new[0]['at'],
                 $fields
             );
             foreach ($new as ['arrival' => $arrival, 'isOurs' => $isOurs, 'at' => $at]) {
@@ -236,7 +238,7 @@ final readonly class StoreHistory
     private function person(HistoryFields $fields, Channel $channel): Customer
     {
         $customer = $fields->object('customer');
-        $name = $customer->optional('name');
+        $name = $this->redact->plain($customer->optional('name'));
         $address = $customer->optional('address') ?: $customer->optional('email');
         $telephone = TelephoneNumber::read($customer->optional('telephone'));
 

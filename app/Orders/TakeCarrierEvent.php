@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Orders;
 
 use App\Channels\Account;
+use App\Channels\RedactArrival;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\TakesEvents;
 use App\Channels\Services\UnreadableEvent;
@@ -27,7 +28,7 @@ final readonly class TakeCarrierEvent implements TakesEvents
     /** What is older was caught up with, and is no news. */
     private const NEWS_DAYS = 3;
 
-    public function __construct(private TellConversations $tell) {}
+    public function __construct(private TellConversations $tell, private RedactArrival $redact) {}
 
     public function take(Account $account, array $event): string
     {
@@ -47,7 +48,8 @@ final readonly class TakeCarrierEvent implements TakesEvents
             'data.scan.stage', 'a stage that is known: '.implode(', ', array_column(ParcelStage::cases(), 'value'))
         );
         $row = [
-            'outside_id' => $scan->id('id'), 'stage' => $stage->value, 'place' => $scan->optionalText('place', 200) ?? '',
+            'outside_id' => $scan->id('id'), 'stage' => $stage->value,
+            'place' => $this->redact->plain($scan->optionalText('place', 200) ?? ''),
             'at' => $scan->instant('at'),
         ];
         $parcel = Parcel::query()->where('number', $number)->first();

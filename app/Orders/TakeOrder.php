@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Channels\RedactArrival;
 use App\Channels\SenderHandle;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\UnreadableEvent;
@@ -25,7 +26,9 @@ final readonly class TakeOrder
 {
     private const STATUSES = ['paid', 'sent', 'cancelled', 'returned'];
 
-    public function __construct(private CustomerOfOrder $customerOf, private AttachOrders $attach, private TellConversations $tell) {}
+    public function __construct(
+        private CustomerOfOrder $customerOf, private AttachOrders $attach, private TellConversations $tell, private RedactArrival $redact
+    ) {}
 
     /**
      * @throws UnreadableEvent
@@ -119,10 +122,10 @@ final readonly class TakeOrder
             'placed_at' => $fields->instant('placed_at'),
             'currency' => $currency,
             'prices_include_tax' => $fields->boolean('prices_include_tax'),
-            'buyer_name' => $customer->text('name', 500),
+            'buyer_name' => $this->redact->plain($customer->text('name', 500)),
             'email' => $customer->optionalText('email', 320),
             'telephone' => $customer->optionalText('telephone', 40),
-            'address' => mb_substr($this->addressLines($address), 0, 1000),
+            'address' => mb_substr($this->redact->plain($this->addressLines($address)), 0, 1000),
             'country' => mb_substr(mb_strtoupper($address->text('country', 2)), 0, 2),
             'marketplace' => $soldOn?->text('marketplace', 60),
             'marketplace_number' => $soldOn?->id('number'),
@@ -130,7 +133,7 @@ final readonly class TakeOrder
             'order_discount' => $fields->integer('order_discount', 0),
             'shipping_amount' => $shipping->integer('amount', 0),
             'shipping_refunded' => $shipping->integer('refunded', 0),
-            'shipping_title' => $shipping->text('title', 200),
+            'shipping_title' => $this->redact->plain($shipping->text('title', 200)),
             'shipping_tax_rate' => $shipping->text('tax_rate', 20),
             'total' => $fields->integer('total', 0),
         ];
@@ -169,11 +172,11 @@ final readonly class TakeOrder
 
     private function storeLines(Order $order, EventFields $fields): void
     {
-        $rows = array_map(static fn (EventFields $line): array => [
+        $rows = array_map(fn (EventFields $line): array => [
             'order_id' => $order->id,
             'outside_id' => $line->id('id'),
             'sku' => $line->text('sku', 100),
-            'title' => $line->text('title', 300),
+            'title' => $this->redact->plain($line->text('title', 300)),
             'quantity' => $line->integer('quantity', 1, 1_000_000),
             'unit_price' => $line->integer('unit_price', 0),
             'discount' => $line->integer('discount', 0),
@@ -188,11 +191,11 @@ final readonly class TakeOrder
 
     private function storePayments(Order $order, EventFields $fields): void
     {
-        $rows = array_map(static fn (EventFields $payment): array => [
+        $rows = array_map(fn (EventFields $payment): array => [
             'order_id' => $order->id,
             'outside_id' => $payment->id('id'),
             'kind' => $payment->text('kind', 20),
-            'label' => $payment->text('label', 200),
+            'label' => $this->redact->plain($payment->text('label', 200)),
             'captured' => $payment->integer('captured', 0),
             'refunded' => $payment->integer('refunded', 0),
         ], $fields->objects('payments'));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Orders;
 
 use App\Channels\Account;
+use App\Channels\RedactArrival;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\TakesEvents;
 use App\Channels\Services\UnreadableEvent;
@@ -15,7 +16,7 @@ use Carbon\CarbonImmutable;
  */
 final readonly class TakeShopEvent implements TakesEvents
 {
-    public function __construct(private TakeOrder $takeOrder) {}
+    public function __construct(private TakeOrder $takeOrder, private RedactArrival $redact) {}
 
     public function take(Account $account, array $event): string
     {
@@ -39,7 +40,7 @@ final readonly class TakeShopEvent implements TakesEvents
         Product::query()->upsert([[
             'account_id' => $account->id,
             'sku' => $sku,
-            'title' => $product->text('title', 300),
+            'title' => $this->redact->plain($product->text('title', 300)),
             'price' => $product->integer('price', 0),
             'stock' => $product->integer('stock', -1_000_000, 1_000_000_000),
             'fetched_at' => $at,

@@ -27,9 +27,8 @@ final readonly class PrepareArrival
     public function of(ReceivedMessage $received): Arrival
     {
         $found = [];
-        $subject = $this->redact->text($received->subject, $found);
-        $inText = [];
-        $text = $this->redact->text(mb_scrub($received->text, 'UTF-8'), $inText);
+        $received = $this->redact->message($received, $found);
+        $text = $received->text;
         if (strlen($text) > self::LONGEST_TEXT) {
             $received = $received->with(
                 ['Its text is longer than is shown here; all of it is in the file “'.self::WHOLE_TEXT.'”.'],
@@ -37,10 +36,10 @@ final readonly class PrepareArrival
             );
             $text = mb_strcut($text, 0, self::LONGEST_TEXT);
         }
-        $name = $this->redact->text($received->sender->name, $found);
         $html = $received->html === null ? null : $this->redact->html($this->cleaner->clean($received->html), $found);
+        $subject = $received->subject;
         // Text and HTML say the same twice; each number is named once.
-        $redacted = array_values(array_unique([...$inText, ...$found], SORT_REGULAR));
+        $redacted = array_values(array_unique($found, SORT_REGULAR));
 
         $written = FoldedText::of($text)->written;
         $language = Language::of($written);
@@ -51,10 +50,10 @@ final readonly class PrepareArrival
 
         return new Arrival(
             $received,
-            mb_scrub($subject, 'UTF-8'),
+            $subject,
             $text,
             $html,
-            $name,
+            $received->sender->name,
             $language,
             $redacted,
             $received->automatic || $received->automaticAnswer

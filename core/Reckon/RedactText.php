@@ -18,6 +18,7 @@ final class RedactText implements Calculation
             Takes card numbers and bank account numbers out of a text.
               text   any text
               kinds  what to look for: ["card", "iban"]
+              wide   true: also numbers that are broken over lines or written in another way; left out: false
             Result: {"text": "Pay to [IBAN …3000].", "found": [{"kind": "iban", "last4": "3000"}]}
             Errors: bad_input
             HELP;
@@ -31,7 +32,8 @@ final class RedactText implements Calculation
             $kinds[] = SecretKind::tryFrom($name)
                 ?? throw BadInput::expected("'card' or 'iban'", $case->at("kinds[{$index}]"));
         }
-        $redacted = Redaction::of(...$kinds)->redact($text);
+        $redaction = Redaction::of(...$kinds);
+        $redacted = ($case->has('wide') && $case->boolean('wide') ? $redaction->widely() : $redaction)->redact($text);
 
         return [
             'text' => $redacted->text,

@@ -32,9 +32,7 @@ final class CardFinder
     public static function find(string $text, array $apart = []): array
     {
         // Places set apart are blotted out with a character that neither joins nor touches.
-        foreach ($apart as $secret) {
-            $text = substr_replace($text, str_repeat("\n", $secret->length), $secret->start, $secret->length);
-        }
+        $text = Places::blot($text, $apart, "\n");
         $runs = '/[0-9]++(?:'.IbanFinder::JOINER.'[0-9]++)*+/u';
         $found = [];
         for ($from = 0; preg_match($runs, $text, $match, PREG_OFFSET_CAPTURE, $from) === 1; $from = $start + strlen($run)) {
@@ -68,9 +66,10 @@ final class CardFinder
     }
 
     /**
+     * @param  string  $run  groups of digits with one joiner between
      * @return array{int, string} how long the card is that begins there, in bytes, 0 where none does; and its digits
      */
-    private static function longestFrom(string $run, int $first, bool $isTouchedAfter): array
+    public static function longestFrom(string $run, int $first, bool $isTouchedAfter): array
     {
         $best = [0, ''];
         if ($run[$first] < '2' || $run[$first] > '6') {

@@ -20,6 +20,9 @@ final class IbanFinder
     /** Also the joiners of card numbers: space, two no-break spaces, hyphen, dot, en dash. */
     public const JOINER = '[\x{20}\x{A0}\x{202F}.\x{2013}-]';
 
+    /** What it is made of, where it needs no more than ASCII. */
+    public const PLAIN = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789 .-';
+
     private const CANDIDATE = '/(?<![\p{L}\p{N}])[A-Z]J?[A-Z]J?[0-9]J?[0-9](?:J?[A-Z0-9]){11,30}/u';
 
     /**
@@ -42,7 +45,10 @@ final class IbanFinder
         return $found;
     }
 
-    private static function longest(string $text, string $candidate, int $start): ?FoundSecret
+    /**
+     * @param  string  $candidate  what stands there, as far as it may be one
+     */
+    public static function longest(string $text, string $candidate, int $start): ?FoundSecret
     {
         $characters = (string) preg_replace('/'.self::JOINER.'/u', '', $candidate);
         foreach (self::countsThatCheck($characters) as $count) {

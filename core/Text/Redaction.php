@@ -6,18 +6,24 @@ namespace Cairnfield\Core\Text;
 
 /**
  * Takes card numbers (ISO/IEC 7812, by the Luhn check) and bank account numbers (ISO 13616, by
- * mod 97) out of a text. Bank accounts are looked for first, cards in what they left.
+ * mod 97) out of a text. Bank accounts are looked for first, cards in what they left. Widely, also
+ * those that are broken or written in another way: see `WideFinder`.
  */
 final readonly class Redaction
 {
     /**
      * @param  list<SecretKind>  $kinds  the kinds to look for; others stay
      */
-    private function __construct(private array $kinds) {}
+    private function __construct(private array $kinds, private bool $isWide = false) {}
 
     public static function of(SecretKind ...$kinds): self
     {
         return new self(array_values($kinds));
+    }
+
+    public function widely(): self
+    {
+        return new self($this->kinds, true);
     }
 
     /**
@@ -25,19 +31,18 @@ final readonly class Redaction
      */
     public function redact(string $text): RedactedText
     {
-        $found = in_array(SecretKind::Iban, $this->kinds, true) ? IbanFinder::find($text) : [];
+        $found = match (true) {
+            ! in_array(SecretKind::Iban, $this->kinds, true) => [],
+            $this->isWide => WideFinder::accounts($text),
+            default => IbanFinder::find($text),
+        };
         if (in_array(SecretKind::Card, $this->kinds, true)) {
-            array_push($found, ...CardFinder::find($text, $found));
+            array_push($found, ...($this->isWide ? WideFinder::cards($text, $found) : CardFinder::find($text, $found)));
         }
         usort($found, static fn (FoundSecret $a, FoundSecret $b): int => $a->start <=> $b->start);
 
-        $redacted = '';
-        $from = 0;
-        foreach ($found as $secret) {
-            $redacted .= substr($text, $from, $secret->start - $from).$secret->kind->mark($secret->last4);
-            $from = $secret->end();
-        }
-
-        return new RedactedText($redacted.substr($text, $from), $found);
+        return new RedactedText(Places::replace($text, array_map(
+            static fn (FoundSecret $secret): array => [$secret->start, $secret->length, $secret->kind->mark($secret->last4)], $found
+        )), $found);
     }
 }

@@ -77,3 +77,13 @@ it('takes a whole number with a point for one', function (): void {
 it('knows no calculation of another name', function (): void {
     expect(Reckoner::calculation('money.guess'))->toBeNull()->and(Reckoner::calculation(''))->toBeNull();
 });
+
+it('redacts widely where it is asked to, and says what it wants where that is no yes or no', function (): void {
+    $case = static fn (string $wide): string => '{"text":"4111 1111\n1111 1111","kinds":["card","iban"]'.$wide.'}';
+    expect(reckoned('text.redact', $case(',"wide":true')))->toBe([
+        'text' => '[card …1111]', 'found' => [['kind' => 'card', 'last4' => '1111']],
+    ])
+        ->and(reckoned('text.redact', $case(',"wide":false'))['found'])->toBe([])
+        ->and(reckoned('text.redact', $case(''))['found'])->toBe([])
+        ->and(reckoned('text.redact', $case(',"wide":"yes"'))['error']['code'] ?? null)->toBe('bad_input');
+});

@@ -97,3 +97,90 @@ it('takes out what stands beside something else, and each of two that touch', fu
     'two accounts' => ['NO9386011117947 NO9386011117947', '[IBAN …7947] [IBAN …7947]'],
     'an account below another' => ["GB82 WEST 1234 5698 7654 32\nNO93 8601 1117 947", "[IBAN …5432]\n[IBAN …7947]"],
 ]);
+
+it('finds widely what is broken or written in another way', function (string $text, string $expected): void {
+    $redaction = Redaction::of(SecretKind::Card, SecretKind::Iban);
+    expect($redaction->widely()->redact($text)->text)->toBe($expected)
+        // Without it nothing changes for anybody.
+        ->and($redaction->redact($text)->text)->not->toBe($expected);
+})->with([
+    'a line end' => ["My card: 4111 1111\n1111 1111, thanks", 'My card: [card …1111], thanks'],
+    'a line end with quote marks' => ["> 4111 1111 1111\r\n> > 1111 is it", '> [card …1111] is it'],
+    'behind a hyphen' => ["4111-1111-\r\n1111-1111", '[card …1111]'],
+    'behind a hyphen, softly' => ["4111-1111-=\r\n1111-1111", '[card …1111]'],
+    'a soft break between groups' => ["4111 1111=\r\n1111 1111", '[card …1111]'],
+    'a flowed line' => ["4111 1111 \n1111 1111", '[card …1111]'],
+    'American Express over lines' => ["3782\n822463 10005", '[card …0005]'],
+    'tabs' => ["4111\t1111\t1111\t1111", '[card …1111]'],
+    'slashes and underscores' => ['4111/1111/1111/1111 4111_1111_1111_1111', '[card …1111] [card …1111]'],
+    'soft hyphens' => ["4111\u{AD}1111\u{AD}1111\u{AD}1111", '[card …1111]'],
+    'zero-width spaces beside spaces' => ["4111 \u{200B}1111 \u{200B}1111\u{200B} 1111", '[card …1111]'],
+    'format characters inside a group' => ["41\u{200D}11111111111111", '[card …1111]'],
+    'other white space' => ["4111\u{2009}1111\u{3000}1111\u{2003}1111", '[card …1111]'],
+    'full-width digits' => ['４１１１１１１１１１１１１１１１', '[card …1111]'],
+    'Arabic digits' => ['٤١١١ ١١١١ ١١١١ ١١١١', '[card …1111]'],
+    'digits of two scripts' => ['4111 1111 ١١١١ 1111', '[card …1111]'],
+    'an account in small letters' => ['to de89 3704 0044 0532 0130 00 thanks', 'to [IBAN …3000] thanks'],
+    'an account in small letters, in one piece' => ['de89370400440532013000.', '[IBAN …3000].'],
+    'an account over a line end' => ["DE89 3704 0044\n> 0532 0130 00", '[IBAN …3000]'],
+    'an account with slashes' => ['GB29/NWBK/6016/1331/9268/19', '[IBAN …6819]'],
+    'an account with soft hyphens' => ["DE89\u{AD}3704\u{AD}0044\u{AD}0532\u{AD}0130\u{AD}00", '[IBAN …3000]'],
+    'an account in full-width' => ['ＤＥ８９３７０４００４４０５３２０１３０００', '[IBAN …3000]'],
+]);
+
+it('takes widely nothing else for a number', function (string $text): void {
+    expect(Redaction::of(SecretKind::Card, SecretKind::Iban)->widely()->redact($text)->found)->toBe([]);
+})->with([
+    'two line ends' => ["4111 1111\n1111\n1111"],
+    'an empty line' => ["4111 1111\n\n1111 1111"],
+    'groups of other sizes over a line end' => ["41111\n11111111111"],
+    'groups of other sizes with tabs' => ["41111\t11111111111"],
+    'telephone numbers in a column' => ["20 00 01 88\n20 00 01 89\n20 00 01 90\n20 00 01 91"],
+    'a letter touches' => ['é４１１１１１１１１１１１１１１１'],
+    'a sentence' => ['so 12 people want to know when the delta of 3 colours is back, and at 15 we have 20 more'],
+    'small letters in other groups' => ['de 89370400 440532 013000'],
+    'circled and roman numbers' => ['④①①① ①①①① ①①①① ①①①①'],
+]);
+
+it('finds widely what it finds otherwise, in any text of plain groups', function (): void {
+    mt_srand(2026);
+    $pieces = ['4111 1111 1111 1111', '4012888888881881', '1234', 'DE89370400440532013000', 'x', 'é', '.', ', ', '12/29', '(', '—'];
+    foreach (range(1, 500) as $round) {
+        $text = implode('', array_map(static fn (): string => $pieces[mt_rand(0, count($pieces) - 1)].' ', range(1, mt_rand(1, 6))));
+        $redaction = Redaction::of(SecretKind::Card, SecretKind::Iban);
+        expect($redaction->widely()->redact($text)->text)->toBe($redaction->redact($text)->text);
+    }
+});
+
+it('takes no number of an order, a parcel or a telephone that it would not take otherwise', function (string $between): void {
+    mt_srand(71);
+    $digits = static fn (int $count): string => implode('', array_map(static fn (): string => (string) mt_rand(0, 9), range(1, $count)));
+    $kinds = [
+        static fn (): string => 'B-2'.$digits(4),
+        static fn (): string => '71-4'.$digits(6),
+        static fn (): string => 'QM2'.$digits(7),
+        static fn (): string => 'WP7'.$digits(6),
+        static fn (): string => 'wp7'.$digits(6),
+        static fn (): string => '2'.$digits(7),
+        static fn (): string => '+45 2'.$digits(1).' '.$digits(2).' '.$digits(2).' '.$digits(2),
+        static fn (): string => '+49 30 '.$digits(7),
+        static fn (): string => '0'.$digits(2).'/'.$digits(6),
+        static fn (): string => '4'.$digits(4).'_'.$digits(5),
+    ];
+    $redaction = Redaction::of(SecretKind::Card, SecretKind::Iban);
+    foreach ($kinds as $kind) {
+        $text = implode($between, array_map(static fn (): string => $kind(), range(1, 300)));
+        expect(count($redaction->widely()->redact($text)->found))->toBeLessThanOrEqual(count($redaction->redact($text)->found));
+    }
+    $mixed = implode($between, array_map(static fn (int $at): string => $kinds[$at % count($kinds)](), range(1, 3000)));
+    expect(count($redaction->widely()->redact($mixed)->found))->toBeLessThanOrEqual(count($redaction->redact($mixed)->found));
+})->with(['a column' => ["\n"], 'quoted' => ["\n> "], 'tabs' => ["\t"], 'commas' => [', '], 'slashes' => ['/'], 'rows' => [' ']]);
+
+it('is as quick widely as the text is long', function (string $text): void {
+    $redaction = Redaction::of(SecretKind::Card, SecretKind::Iban)->widely();
+    expect(strlen($redaction->redact($text.' 4111111111111111')->text))->toBeLessThan(strlen($text) + 20);
+})->with([
+    'digits in groups' => [str_repeat('1 ', 300_000)], 'one number' => [str_repeat('4', 600_000)],
+    'beginnings of accounts' => [str_repeat('AB12 ', 60_000)], 'line ends and quote marks' => [str_repeat("4111\n> > ", 60_000)],
+    'what nobody sees' => [str_repeat("\u{200B}", 200_000)],
+]);

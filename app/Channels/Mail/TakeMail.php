@@ -6,6 +6,7 @@ namespace App\Channels\Mail;
 
 use App\Channels\Account;
 use App\Channels\Receives;
+use App\Channels\RedactArrival;
 use App\Support\FileStore;
 use App\Support\NotStored;
 use Illuminate\Database\DetectsLostConnections;
@@ -29,6 +30,7 @@ final class TakeMail
         private readonly MailParser $parser,
         private readonly Receives $receives,
         private readonly FileStore $files,
+        private readonly RedactArrival $redact,
     ) {}
 
     /**
@@ -87,13 +89,15 @@ final class TakeMail
     private function keepUnreadable(string $raw, ?Account $account, UnreadableMailException $why): TakenMail
     {
         $header = substr($raw, 0, 50_000);
+        $found = [];
+        $kept = $this->redact->raw($raw, $found);
         UnreadableMail::unguarded(fn () => UnreadableMail::query()->createOrFirst(['sha256' => hash('sha256', $raw)], [
             'account_id' => $account?->id,
-            'original' => $this->files->keep($raw),
-            'size' => strlen($raw),
-            'reason' => mb_substr($why->getMessage(), 0, 990),
-            'from' => mb_substr($this->field($header, 'From'), 0, 320),
-            'subject' => mb_substr($this->field($header, 'Subject'), 0, 500),
+            'original' => $this->files->keep($kept),
+            'size' => strlen($kept),
+            'reason' => mb_substr($this->redact->plain($why->getMessage()), 0, 990),
+            'from' => mb_substr($this->redact->plain($this->field($header, 'From')), 0, 320),
+            'subject' => mb_substr($this->redact->plain($this->field($header, 'Subject')), 0, 500),
             'state' => UnreadableMail::KEPT,
             'received_at' => now(),
         ]));

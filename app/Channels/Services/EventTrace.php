@@ -48,8 +48,9 @@ final class EventTrace extends Row
      */
     public static function write(Account $account, string $way, string $problem, string $reason, ?string $event = null, int $size = 0): void
     {
-        $found = [];
-        $kept = $event === null ? null : app(RedactArrival::class)->text(mb_substr(mb_scrub($event, 'UTF-8'), 0, 1_000_000), $found);
+        $redact = app(RedactArrival::class);
+        $kept = $event === null ? null : $redact->plain(mb_substr($event, 0, 1_000_000));
+        $reason = $redact->plain($reason);
         $key = hash('sha256', implode("\0", [$account->id, $problem, $event ?? $reason.now()->format('Y-m-d H')]));
         self::query()->upsert([[
             'account_id' => $account->id,

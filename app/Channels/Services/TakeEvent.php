@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 use App\Channels\Account;
+use App\Channels\RedactArrival;
 use Illuminate\Contracts\Container\Container;
 use LogicException;
 
@@ -13,7 +14,7 @@ use LogicException;
  */
 final readonly class TakeEvent
 {
-    public function __construct(private Container $container, private TakesItems $items) {}
+    public function __construct(private Container $container, private TakesItems $items, private RedactArrival $redact) {}
 
     /**
      * @param  array<array-key, mixed>  $event
@@ -26,7 +27,7 @@ final readonly class TakeEvent
             return ['taken' => true, 'result' => $this->result($account, $event)];
         } catch (UnreadableEvent $unreadable) {
             $json = json_encode(
-                $event,
+                $this->redact->data($event),
                 JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PARTIAL_OUTPUT_ON_ERROR
             );
             EventTrace::write($account, $way, $unreadable->problem, $unreadable->getMessage(), $json === false ? null : $json);

@@ -49,7 +49,8 @@ it('shows plain text where a number is spread over HTML that cannot be mended', 
         ['Content-Type' => 'text/html; charset=utf-8', 'MIME-Version' => '1.0'], '<p>4111 <b>1111</b> 1111 1111</p>'
     );
     $message = $conversation->messages()->sole();
-    expect($message->html)->toBeNull()->and($message->text)->not->toContain('1111 1111');
+    expect($message->html)->toBe('<p>[card …1111]<b></b></p>')->and($message->text)->not->toContain('1111 1111')
+        ->and($message->redacted)->toBe([['kind' => 'card', 'last4' => '1111']]);
 });
 
 it('takes them out of posts and web forms just as well', function (): void {
