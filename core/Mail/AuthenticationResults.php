@@ -13,7 +13,7 @@ namespace Cairnfield\Core\Mail;
  * method the uppermost counts, which was written last.
  *
  * The domain in From must be the one that was found, or the one be part of the other (the relaxed alignment of RFC 7489, 3.1, without
- * a list of public suffixes): a pass for another domain says nothing of who is named.
+ * a list of public suffixes): a pass for another domain says nothing of who is named. A failure without a domain counts.
  */
 final class AuthenticationResults
 {
@@ -110,20 +110,24 @@ final class AuthenticationResults
     private static function judge(array $statements, string $domain): ?SenderCheck
     {
         $policy = $statements['dmarc'] ?? null;
-        $isOfFrom = static fn (?array $one): bool => $one !== null && self::isAligned($one['domain'], $domain);
-        if ($policy !== null && in_array($policy['result'], ['pass', 'fail'], true) && $isOfFrom($policy)) {
+        // A policy is about From by its nature, where nothing else is said.
+        $isOfFrom = $policy !== null && ($policy['domain'] === '' || self::isAligned($policy['domain'], $domain));
+        if ($isOfFrom && in_array($policy['result'], ['pass', 'fail'], true)) {
             return $policy['result'] === 'pass' ? SenderCheck::Passed : SenderCheck::Failed;
         }
         $others = array_filter([$statements['dkim'] ?? null, $statements['spf'] ?? null]);
-        $says = static fn (string $result): bool => array_filter(
-            $others, static fn (array $one): bool => $one['result'] === $result && $isOfFrom($one)
-        ) !== [];
+        foreach ($others as $one) {
+            if ($one['result'] === 'pass' && self::isAligned($one['domain'], $domain)) {
+                return SenderCheck::Passed;
+            }
+        }
+        foreach ($others as $one) {
+            if ($one['result'] === 'fail' && ($one['domain'] === '' || self::isAligned($one['domain'], $domain))) {
+                return SenderCheck::Failed;
+            }
+        }
 
-        return match (true) {
-            $says('pass') => SenderCheck::Passed,
-            $says('fail') => SenderCheck::Failed,
-            default => null,
-        };
+        return null;
     }
 
     private static function isAligned(string $found, string $domain): bool

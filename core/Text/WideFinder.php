@@ -266,7 +266,8 @@ final class WideFinder
             return strtoupper($written);
         }
         $value = IntlChar::charDigitValue($written);
-        $plain = $value >= 0 ? (string) $value : mb_strtoupper((string) Normalizer::normalize($written, Normalizer::FORM_KC));
+        $compatible = Normalizer::normalize($written, Normalizer::FORM_KC);
+        $plain = $value >= 0 ? (string) $value : mb_strtoupper(is_string($compatible) ? $compatible : '');
 
         return preg_match('/^[0-9A-Z]$/D', $plain) === 1 ? $plain : null;
     }

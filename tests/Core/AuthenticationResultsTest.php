@@ -39,6 +39,9 @@ it('reads what the server says of who sent a mail', function (string $says, ?Sen
     'sent from elsewhere' => ['spf=fail smtp.mailfrom=ana@wrenfield.example', SenderCheck::Failed],
     'sent by another' => ['spf=pass smtp.mailfrom=x@thief.example', null],
     'perhaps' => ['spf=softfail smtp.mailfrom=wrenfield.example', null],
+    'a failure of nobody in particular' => ['dkim=none; spf=fail', SenderCheck::Failed],
+    'a policy of nobody in particular' => ['dmarc=fail (p=none)', SenderCheck::Failed],
+    'a pass of nobody in particular' => ['dkim=pass; spf=pass', null],
     'nothing' => ['none', null],
     'nothing at all' => ['', null],
     'unknown methods' => ['arc=pass; iprev=fail policy.iprev=192.0.2.1', null],
@@ -79,5 +82,5 @@ it('reads a field of any size and number, and stops', function (): void {
     $long = 'Authentication-Results: mx.brindle.example; '.str_repeat('(((', 200_000);
     $many = array_fill(0, 10_000, 'Authentication-Results: mx.brindle.example; spf=softfail smtp.mailfrom=wrenfield.example');
     expect(senderCheck([$long]))->toBeNull()->and(senderCheck($many))->toBeNull()
-        ->and(senderCheck(['Authentication-Results: mx.brindle.example;'.str_repeat('dkim=fail;', 100_000)]))->toBeNull();
+        ->and(senderCheck(['Authentication-Results: mx.brindle.example;'.str_repeat('dkim=fail;', 100_000)]))->toBe(SenderCheck::Failed);
 });
