@@ -16,16 +16,25 @@ use App\Support\SecurityHeaders;
 use App\Support\StartSession;
 use App\Support\WithoutDatabase;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
+use Illuminate\Contracts\Session\Middleware\AuthenticatesSessions;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\HandlePrecognitiveRequests;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Routing\Middleware\ThrottleRequests;
+use Illuminate\Routing\Middleware\ThrottleRequestsWithRedis;
 use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
 use Illuminate\Support\Facades\Route;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 $root = dirname(__DIR__);
 $var = getenv('CAIRNFIELD_VAR') ?: $root.'/var';
@@ -55,6 +64,12 @@ $app = Application::configure(basePath: $root)
         $middleware->web(append: [PlainText::class, NoteRefusedForms::class]);
         $middleware->web(replace: [FrameworkStartSession::class => StartSession::class]);
         $middleware->web(append: [CheckSignIn::class]);
+        // Who may not open a kind of thing does not learn which of them there are.
+        $middleware->priority([
+            HandlePrecognitiveRequests::class, EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class,
+            ShareErrorsFromSession::class, AuthenticatesRequests::class, ThrottleRequests::class, ThrottleRequestsWithRedis::class,
+            AuthenticatesSessions::class, Authorize::class, SubstituteBindings::class,
+        ]);
         // Before anybody relies on it.
         $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: CheckSignIn::class);
         $middleware->redirectGuestsTo('/sign-in');
@@ -65,7 +80,7 @@ $app = Application::configure(basePath: $root)
     })
     ->withSchedule(fn (Schedule $schedule) => app(RegularWork::class)->planOn($schedule))
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontFlash(['password', 'imap_password', 'smtp_password']);
+        $exceptions->dontFlash(['password', 'imap_password', 'smtp_password', 'api_key']);
         $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
         $exceptions->dontReport(Refused::class);
         // A part of a page that is asked for by somebody who was signed out: the whole page goes, and not a form into the part.

@@ -23,6 +23,7 @@ Route::middleware('auth')->group(function (): void {
 });
 
 Route::middleware(['auth', 'can:administer,'.Account::class])->group(function (): void {
+    Route::post('/accounts/inside-hosts/forbid', [AccountController::class, 'forbidInside']);
     Route::get('/accounts', [AccountController::class, 'index']);
     Route::get('/accounts/new', [AccountController::class, 'create']);
     Route::post('/accounts', [AccountController::class, 'store']);

@@ -14,6 +14,6 @@ final class BulkChangePolicy
 {
     public function goOn(Teammate $teammate, BulkChange $bulk): Response
     {
-        return $bulk->teammate_id === $teammate->id ? Response::allow() : Response::deny('Only who began it goes on with it.');
+        return $bulk->teammate_id === $teammate->id ? Response::allow() : Response::denyAsNotFound();
     }
 }

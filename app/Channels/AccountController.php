@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels;
 
 use App\Channels\Services\EventTrace;
+use App\Support\OutsideHosts;
 use App\Support\Written;
 use App\Team\Team;
 use Illuminate\Contracts\Container\Container;
@@ -16,7 +17,7 @@ final readonly class AccountController
 {
     public function __construct(private AccountForm $form, private Container $container) {}
 
-    public function index(): View
+    public function index(OutsideHosts $hosts): View
     {
         return view('channels.accounts', [
             'accounts' => Account::query()
@@ -25,6 +26,7 @@ final readonly class AccountController
                 ->get()
                 ->groupBy(static fn (Account $account): string => $account->channel->value),
             'channels' => Channel::cases(),
+            'insideHosts' => $hosts->ownAllowed(),
         ]);
     }
 
@@ -138,6 +140,17 @@ final readonly class AccountController
         $account->forceFill(['secrets' => [...$account->secrets, 'forward_secret' => $secret]])->save();
 
         return back()->with('forward_secret', $secret);
+    }
+
+    /**
+     * A host inside our own network is not written to any more.
+     */
+    public function forbidInside(Request $request, OutsideHosts $hosts): RedirectResponse
+    {
+        $host = $request->validate(['host' => ['required', 'string', 'max:253']])['host'];
+        $hosts->forbid($host);
+
+        return redirect('/accounts')->with('done', "Nothing is sent to {$host} any more.");
     }
 
     private function show(Account $account): View

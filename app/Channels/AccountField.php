@@ -24,6 +24,7 @@ final readonly class AccountField
      * @param  list<mixed>  $rules  as the validator knows them
      * @param  mixed  $usual  what stands there where nothing has been set
      * @param  array<array-key, string>  $options  labels by value, of a choice
+     * @param  list<string>  $goesTo  of a secret: the settings that say where it is sent
      */
     private function __construct(
         public string $name,
@@ -36,6 +37,7 @@ final readonly class AccountField
         public string $placeholder = '',
         public string $pattern = '',
         public string $help = '',
+        public array $goesTo = [],
     ) {}
 
     /**
@@ -73,11 +75,26 @@ final readonly class AccountField
     }
 
     /**
+     * @param  list<string>  $goesTo  the settings that say where it is sent: once one of them changes, it is asked for anew
      * @param  bool  $isRequired  whether there is none yet, and it cannot be without
      */
-    public static function secret(string $name, string $label, bool $isRequired = false): self
+    public static function secret(string $name, string $label, array $goesTo, bool $isRequired = false): self
     {
-        return new self($name, $label, self::SECRET, [$isRequired ? 'required' : 'nullable', 'string', 'max:1000']);
+        return new self($name, $label, self::SECRET, [$isRequired ? 'required' : 'nullable', 'string', 'max:1000'], goesTo: $goesTo);
+    }
+
+    /**
+     * Where what was written leads; null where it leads nowhere.
+     *
+     * @return string|null a host
+     */
+    public function hostIn(string $value): ?string
+    {
+        return match (true) {
+            $this->type === 'url' => (string) parse_url($value, PHP_URL_HOST),
+            str_ends_with($this->name, '_host') => $value,
+            default => null,
+        };
     }
 
     public function isRequired(): bool

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Support\HostIsInside;
+use App\Support\OutsideHosts;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 
 /**
  * Takes what was written on the form of an account, which asks for what its channel needs.
  */
-final class AccountForm
+final readonly class AccountForm
 {
+    public function __construct(private OutsideHosts $hosts) {}
+
     /**
      * Checks what was written and puts it into the account, which is not stored yet. Secrets are
      * never shown again, so an empty field means: as it was.
@@ -27,6 +32,8 @@ final class AccountForm
             'address.unique' => 'This account is connected already.',
             'api_key.required' => 'Put in the key that the service gave you.',
         ]);
+        $this->refuseInside($request, $fields, $values);
+        $this->refuseOldSecrets($account, $fields, $values);
         $settings = $secrets = $arrivals = [];
         foreach ($fields as $field) {
             $value = $values[$field->name] ?? null;
@@ -45,6 +52,53 @@ final class AccountForm
             'secrets' => [...$account->secrets, ...$secrets],
             'arrivals' => $arrivals === [] ? $account->arrivals : Arrivals::toStore($arrivals),
         ]);
+    }
+
+    /**
+     * What leads inside is allowed by name, on purpose, or not written to.
+     *
+     * @param  list<AccountField>  $fields
+     * @param  array<string, mixed>  $values
+     */
+    private function refuseInside(Request $request, array $fields, array $values): void
+    {
+        foreach ($fields as $field) {
+            $host = $field->hostIn((string) ($values[$field->name] ?? ''));
+            if ($host === null || $host === '') {
+                continue;
+            }
+            try {
+                $this->hosts->addressesOf($host);
+            } catch (HostIsInside $inside) {
+                if (! $request->boolean('allow_inside')) {
+                    throw ValidationException::withMessages([$field->name => $inside->getMessage(), 'allow_inside' => 'Allow it below.']);
+                }
+                $this->hosts->allow($host);
+            }
+        }
+    }
+
+    /**
+     * A secret that is kept here is not sent to another place by who does not know it.
+     *
+     * @param  list<AccountField>  $fields
+     * @param  array<string, mixed>  $values
+     */
+    private function refuseOldSecrets(Account $account, array $fields, array $values): void
+    {
+        foreach ($fields as $field) {
+            $isKept = $field->kind === AccountField::SECRET && ($account->secrets[$field->name] ?? '') !== ''
+                && ($values[$field->name] ?? '') === '';
+            $changed = ! $isKept ? [] : array_filter(
+                $field->goesTo,
+                static fn (string $name): bool => (string) ($values[$name] ?? '') !== (string) ($account->settings[$name] ?? '')
+            );
+            if ($changed !== []) {
+                throw ValidationException::withMessages([
+                    $field->name => "{$field->label}: it would be sent elsewhere than before. Write it once more.",
+                ]);
+            }
+        }
     }
 
     /**

@@ -31,6 +31,7 @@ final class MessageHtml
             return;
         }
         $this->settlePictures($body, $message);
+        $this->markLinks($body);
         $this->quoted = $this->takeOutQuoted($body);
         $this->written = $this->inner($body);
     }
@@ -56,6 +57,22 @@ final class MessageHtml
     public function unshownPictures(): int
     {
         return $this->showRemotePictures ? 0 : $this->remotePictures;
+    }
+
+    /**
+     * A link that is written as one place and leads to another says so.
+     */
+    private function markLinks(DOMElement $body): void
+    {
+        foreach (iterator_to_array($body->getElementsByTagName('a')) as $link) {
+            $leadsTo = LinkTarget::unlike($link->getAttribute('href'), $link->textContent);
+            $mark = $leadsTo === null ? null : $link->ownerDocument?->createElement('span');
+            if ($mark !== null) {
+                $mark->setAttribute('class', 'link-elsewhere');
+                $mark->appendChild($mark->ownerDocument->createTextNode(" (leads to {$leadsTo})"));
+                $link->parentNode?->insertBefore($mark, $link->nextSibling);
+            }
+        }
     }
 
     private function settlePictures(DOMElement $body, Message $message): void

@@ -6,6 +6,7 @@ namespace App\Rules;
 
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
+use App\Support\OutsideHosts;
 use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Bus\Queueable;
@@ -46,7 +47,7 @@ final class CallHook implements ShouldQueue
         return [10, 60, 600, 3600];
     }
 
-    public function handle(): void
+    public function handle(OutsideHosts $hosts): void
     {
         $hook = Hook::query()->find($this->hookId);
         if ($hook === null || $hook->retired_at !== null) {
@@ -57,6 +58,7 @@ final class CallHook implements ShouldQueue
         $response = Http::connectTimeout(
             (int) config('cairnfield.services.connect_timeout')
         )->timeout((int) config('cairnfield.services.timeout'))
+            ->withOptions($hosts->optionsFor($hook->address))
             ->withoutRedirecting()
             ->withHeaders(['Cairnfield-Time' => $time, 'Cairnfield-Signature' => hash_hmac('sha256', "{$time}.{$body}", $hook->secret)])
             ->withBody($body, 'application/json')

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Conversations\Changes\WhatNeeds;
+use App\Support\HostIsInside;
+use App\Support\OutsideHosts;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
 
 /**
  * Administrators say which programs rules can tell.
@@ -20,12 +23,21 @@ final class HooksController
         return view('rules.hooks', ['hooks' => Hook::inUse()->get()]);
     }
 
-    public function store(Request $request): RedirectResponse
+    public function store(Request $request, OutsideHosts $hosts): RedirectResponse
     {
         $written = $request->validate([
             'name' => ['required', 'string', 'max:80'],
             'address' => ['required', 'string', 'max:500', 'url:http,https'],
         ], ['address.url' => 'Write the whole address, beginning with https://.']);
+        $host = (string) parse_url($written['address'], PHP_URL_HOST);
+        try {
+            $hosts->addressesOf($host);
+        } catch (HostIsInside $inside) {
+            if (! $request->boolean('allow_inside')) {
+                throw ValidationException::withMessages(['address' => $inside->getMessage(), 'allow_inside' => 'Allow it below.']);
+            }
+            $hosts->allow($host);
+        }
         $secret = Str::random(40);
         (new Hook)->forceFill(['name' => trim($written['name']), 'address' => $written['address'], 'secret' => $secret])->save();
 

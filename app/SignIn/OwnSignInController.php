@@ -50,7 +50,7 @@ final readonly class OwnSignInController
 
     public function end(Request $request, SignIn $signIn): RedirectResponse
     {
-        abort_unless($signIn->teammate_id === SignedIn::teammate($request)->id, 403);
+        abort_unless($signIn->teammate_id === SignedIn::teammate($request)->id, 404);
         $signIn->ended_at !== null ?: $signIn->forceFill(['ended_at' => now()])->save();
 
         return back()->with('done', 'That one is signed out.');

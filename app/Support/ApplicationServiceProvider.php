@@ -57,6 +57,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->singleton(OrderNumbers::class);
         $this->app->singleton(BlockList::class);
         $this->app->scoped(LocalTime::class);
+        $this->app->bind(NameService::class, SystemNames::class);
         $this->app->bind(StatefulGuard::class, function (): StatefulGuard {
             $guard = Auth::guard('web');
 

@@ -18,6 +18,11 @@ final class TemplatePolicy
         $may = $template->teammate_id === $teammate->id
             || ($template->shared_with !== SharedWith::Nobody && $teammate->role->arranges());
 
-        return $may ? Response::allow() : Response::deny('Only who made a template, a lead or an administrator changes it.');
+        return match (true) {
+            $may => Response::allow(),
+            // Of what they cannot see nobody learns that it is there.
+            ! Template::seenBy($teammate)->whereKey($template->id)->exists() => Response::denyAsNotFound(),
+            default => Response::deny('Only who made a template, a lead or an administrator changes it.'),
+        };
     }
 }

@@ -17,6 +17,11 @@ final class SavedViewPolicy
         $may = $view->teammate_id === $teammate->id
             || ($view->shared_with !== SharedWith::Nobody && $teammate->role->arranges());
 
-        return $may ? Response::allow() : Response::deny('Only who made a view, a lead or an administrator changes it.');
+        return match (true) {
+            $may => Response::allow(),
+            // Of what they cannot see nobody learns that it is there.
+            ! SavedView::seenBy($teammate)->whereKey($view->id)->exists() => Response::denyAsNotFound(),
+            default => Response::deny('Only who made a view, a lead or an administrator changes it.'),
+        };
     }
 }

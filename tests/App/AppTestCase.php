@@ -11,6 +11,7 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
 use App\SignIn\SignIns;
+use App\Support\NameService;
 use App\Team\Teammate;
 use App\Workspace\Trail;
 use Illuminate\Contracts\Console\Kernel;
@@ -53,6 +54,8 @@ abstract class AppTestCase extends TestCase
         Storage::fake('files');
         $this->sender = new RememberingSender;
         $this->app->instance(MessageSender::class, $this->sender);
+        // Names of the tests are known to nobody outside.
+        $this->app->instance(NameService::class, new NamesOfTests);
     }
 
     protected function createTestResponse($response, $request): SeenPage

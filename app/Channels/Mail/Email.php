@@ -98,7 +98,9 @@ final readonly class Email extends ChannelType
                 "{$protocol}_security", 'Encryption', ['required', Rule::in(array_keys(self::SECURITIES))], self::SECURITIES, $security
             ),
             AccountField::text("{$protocol}_user", 'User name', [$needsUser ? 'required' : 'nullable', 'string', 'max:254']),
-            AccountField::secret("{$protocol}_password", 'Password'),
+            AccountField::secret("{$protocol}_password", 'Password', [
+                "{$protocol}_host", "{$protocol}_port", "{$protocol}_security", "{$protocol}_user",
+            ]),
         ];
     }
 }

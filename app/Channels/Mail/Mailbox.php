@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\Account;
+use App\Support\HostIsInside;
+use App\Support\OutsideHosts;
 use IMAP\Connection;
 
 /**
@@ -25,6 +27,11 @@ final readonly class Mailbox
     {
         $settings = $account->settings;
         $server = ($settings['imap_host'] ?? '').':'.($settings['imap_port'] ?? '');
+        try {
+            app(OutsideHosts::class)->addressesOf((string) ($settings['imap_host'] ?? ''));
+        } catch (HostIsInside $inside) {
+            throw MailboxFault::inside($inside);
+        }
         $path = '{'.$server.'/imap'.self::flags((string) ($settings['imap_security'] ?? 'tls')).'}INBOX';
         $timeout = (int) config('cairnfield.mail.timeout');
         foreach ([IMAP_OPENTIMEOUT, IMAP_READTIMEOUT, IMAP_WRITETIMEOUT, IMAP_CLOSETIMEOUT] as $kind) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use RuntimeException;
+use Throwable;
 
 /**
  * A mailbox could not be read. Its message says what is wrong and how to mend it, to an administrator.
@@ -19,6 +20,11 @@ final class MailboxFault extends RuntimeException
             ? "The mail server {$server} refused the user name “{$user}” or its password: {$said} Correct them in this account's settings."
             : "The mail server {$server} could not be reached: {$said} It is tried again every few seconds; check the host and port "
                 .'if it lasts.');
+    }
+
+    public static function inside(Throwable $why): self
+    {
+        return new self("The mail server is not asked: {$why->getMessage()}");
     }
 
     public static function brokeOff(string $server, string $said): self

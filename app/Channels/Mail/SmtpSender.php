@@ -8,6 +8,8 @@ use App\Channels\Account;
 use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
 use App\Channels\OutgoingMessage;
+use App\Support\HostIsInside;
+use App\Support\OutsideHosts;
 use Symfony\Component\Mailer\Envelope;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
@@ -21,7 +23,7 @@ use Symfony\Component\Mime\Email;
  */
 final readonly class SmtpSender implements MessageSender
 {
-    public function __construct(private MailComposer $composer) {}
+    public function __construct(private MailComposer $composer, private OutsideHosts $hosts) {}
 
     public function deliver(OutgoingMessage $message): ?string
     {
@@ -136,8 +138,16 @@ final readonly class SmtpSender implements MessageSender
         return ($account->settings['smtp_host'] ?? '').':'.($account->settings['smtp_port'] ?? '');
     }
 
+    /**
+     * @throws DeliveryFailed when it leads inside
+     */
     private function transport(Account $account): EsmtpTransport
     {
+        try {
+            $this->hosts->addressesOf((string) ($account->settings['smtp_host'] ?? ''));
+        } catch (HostIsInside $inside) {
+            throw DeliveryFailed::forNow("The mail server is not asked: {$inside->getMessage()}", $inside);
+        }
         $security = $account->settings['smtp_security'] ?? 'tls';
         $stream = (new SocketStream)->setTimeout((int) config('cairnfield.mail.answer_timeout'));
         $transport = new EsmtpTransport(

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 use App\Channels\Account;
+use App\Support\HostIsInside;
+use App\Support\OutsideHosts;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Client\Response;
@@ -17,7 +19,7 @@ final readonly class ServiceClient
 {
     private const MOST_SECONDS_TO_WAIT = 600;
 
-    public function __construct(private Factory $http) {}
+    public function __construct(private Factory $http, private OutsideHosts $hosts) {}
 
     /**
      * @param  array<string, string|int>  $query
@@ -49,9 +51,11 @@ final readonly class ServiceClient
     private function request(Account $account, string $method, string $path, array $options, ?string $once = null): array
     {
         $service = $account->channel->label();
+        $url = rtrim((string) ($account->settings['base_url'] ?? ''), '/');
         try {
             $response = $this->http
-                ->baseUrl(rtrim((string) ($account->settings['base_url'] ?? ''), '/'))
+                ->baseUrl($url)
+                ->withOptions($this->hosts->optionsFor($url))
                 ->withToken($account->secrets['api_key'] ?? '')
                 ->acceptJson()
                 ->withHeaders($once === null ? [] : ['Idempotency-Key' => $once])
@@ -59,6 +63,8 @@ final readonly class ServiceClient
                 ->connectTimeout((int) config('cairnfield.services.connect_timeout'))
                 ->timeout((int) config('cairnfield.services.timeout'))
                 ->send($method, ltrim($path, '/'), $options);
+        } catch (HostIsInside $inside) {
+            throw ServiceFault::inside($service, $inside);
         } catch (ConnectionException $fault) {
             throw ServiceFault::unreachable($service, $fault);
         }

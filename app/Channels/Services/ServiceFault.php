@@ -27,6 +27,11 @@ final class ServiceFault extends RuntimeException
         return new self("{$service} could not be reached or did not answer in time: {$why->getMessage()}", false, null, null, $why);
     }
 
+    public static function inside(string $service, Throwable $why): self
+    {
+        return new self("{$service} is not asked: {$why->getMessage()}", false, null, null, $why);
+    }
+
     public static function busy(string $service, int $retryAfter): self
     {
         return new self("{$service} asks us to come back in {$retryAfter} seconds.", false, 429, $retryAfter, null);

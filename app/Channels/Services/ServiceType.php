@@ -56,7 +56,7 @@ abstract readonly class ServiceType extends ChannelType
                 'base_url', 'Address of the service', ['required', 'url:http,https', 'max:300'], type: 'url',
                 placeholder: 'https://api.service.example'
             ),
-            AccountField::secret('api_key', 'Key that the service gave you', ! isset($account->secrets['api_key'])),
+            AccountField::secret('api_key', 'Key that the service gave you', ['base_url'], ! isset($account->secrets['api_key'])),
         ]];
     }
 

@@ -66,6 +66,10 @@
                 @endforeach
             </fieldset>
         @endforeach
+        @if ($errors->has('allow_inside'))
+            <label class="form-check"><input class="form-check-input" type="checkbox" name="allow_inside" value="1"> This server is inside
+                our own network, and it is the right one</label>
+        @endif
         <div class="form-foot"><button
             class="btn btn-primary">{{ match (true) { ! $account->exists => 'Connect', $isAway => 'Connect it again', default => 'Save'
                 } }}</button></div>

@@ -38,5 +38,13 @@
         @endforeach
     </table>
     @endif
+    @if ($insideHosts !== [])
+        <section aria-labelledby="inside-hosts"><h2 id="inside-hosts">Inside our own network</h2>
+            <p class="soft">These were allowed by name; anything else inside is not written to.</p>
+            <ul class="inside-hosts">@foreach ($insideHosts as $host)<li><form method="post"
+                action="/accounts/inside-hosts/forbid">@csrf<b>{{ $host }}</b> <input type="hidden" name="host"
+                value="{{ $host }}"><button class="btn btn-sm btn-outline-secondary">Forbid<span class="visually-hidden">
+                {{ $host }}</span></button></form></li>@endforeach</ul></section>
+    @endif
 </main>
 @endsection

@@ -24,6 +24,10 @@
         <div><label class="form-label" for="hook-address">Address</label><input class="form-control" id="hook-address" name="address"
             value="{{ RefusedInput::in('/rules/hooks')->value('address') }}" maxlength="500" placeholder="https://…"
             required inputmode="url"></div></div>
+        @if ($errors->has('allow_inside'))
+            <label class="form-check below-small"><input class="form-check-input" type="checkbox" name="allow_inside" value="1"> This
+                program is inside our own network, and it is the right one</label>
+        @endif
         <button class="btn btn-primary below-small">Add it</button></form>
 </main>
 @endsection

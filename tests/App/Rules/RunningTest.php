@@ -445,8 +445,8 @@ it('tells a program elsewhere by a signed request, and again when it does not an
     $conversation = Mails::conversation();
     runRules();
     $call = Bus::dispatched(CallHook::class)->sole();
-    expect(fn () => $call->handle())->toThrow(RuntimeException::class, 'Workshop answered 503.');
-    $call->handle();
+    expect(fn () => $call->handle(app(App\Support\OutsideHosts::class)))->toThrow(RuntimeException::class, 'Workshop answered 503.');
+    $call->handle(app(App\Support\OutsideHosts::class));
     [$first, $second] = $requests;
     expect($second->body())->toBe($first->body())->and($second->url())->toBe('https://workshop.example/tell')
         ->and($second->header('Cairnfield-Signature')[0])

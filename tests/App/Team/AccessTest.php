@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
+use App\Channels\Channel;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
@@ -72,20 +73,35 @@ it('never shows a secret again, and keeps it where the field is left empty', fun
     $secret = $account->secrets['imap_password'];
     $this->actingAs($this->teammate('corin'));
     $this->get("/accounts/{$account->id}")->assertOk()->assertDontSee($secret);
-    $form = [
-        'address' => $account->address, 'sender_name' => 'Brindle', 'state' => 'active',
-        'imap_host' => 'mail.brindle.example', 'imap_port' => 993, 'imap_security' => 'tls', 'imap_user' => 'care',
-        'smtp_host' => 'mail.brindle.example', 'smtp_port' => 587, 'smtp_security' => 'starttls',
-    ];
+    $form = ['address' => $account->address, 'sender_name' => 'Brindle & Co', 'state' => 'active', ...$account->settings];
     $this->post("/accounts/{$account->id}", $form)->assertSessionHas('done');
-    expect($account->refresh()->secrets['imap_password'])
-        ->toBe($secret)
-        ->and($account->settings['imap_host'])
-        ->toBe('mail.brindle.example');
+    expect($account->refresh()->secrets['imap_password'])->toBe($secret)->and($account->sender_name)->toBe('Brindle & Co');
     $this->post("/accounts/{$account->id}", [...$form, 'imap_password' => 'new one'])->assertSessionHas('done');
     expect($account->refresh()->secrets['imap_password'])->toBe('new one')
         ->and((string) DB::table('accounts')->where('id', $account->id)->value('secrets'))->not->toContain('new one');
     $this->post("/accounts/{$account->id}", [...$form, 'imap_port' => 'x'])->assertSessionHasErrors('imap_port');
+});
+
+it('sends a secret that is kept to no other place by who does not know it', function (string $setting, string|int $other): void {
+    $account = Account::query()->firstOrFail();
+    $before = $account->settings;
+    $this->actingAs($this->teammate('corin'));
+    $form = ['address' => $account->address, 'sender_name' => 'Brindle', ...$before, $setting => $other];
+    $this->post("/accounts/{$account->id}", $form)->assertSessionHasErrors('imap_password');
+    expect($account->refresh()->settings)->toBe($before);
+    $this->post("/accounts/{$account->id}", [...$form, 'imap_password' => 'once more'])->assertSessionHas('done');
+    expect((string) $account->refresh()->settings[$setting])->toBe((string) $other)
+        ->and($account->secrets['imap_password'])->toBe('once more');
+})->with([
+    ['imap_host', 'mail.thief.example'], ['imap_port', 1993], ['imap_security', 'starttls'], ['imap_user', 'somebody'],
+]);
+
+it('sends the key of a service to no other address either', function (): void {
+    $account = Account::query()->where('channel', Channel::Shop)->firstOrFail();
+    $this->actingAs($this->teammate('corin'));
+    $form = ['address' => $account->address, ...$account->settings, 'base_url' => 'https://thief.example'];
+    $this->post("/accounts/{$account->id}", $form)->assertSessionHasErrors('api_key');
+    expect($account->refresh()->settings['base_url'])->not->toBe('https://thief.example');
 });
 
 it('makes a signing secret for forwarded mail and shows it once', function (): void {

@@ -156,6 +156,19 @@ it('has the returns bench ask only partners whom somebody of the care team has a
     expect(Message::query()->where('direction', Message::OUT)->count())->toBe(2);
 });
 
+it('does not tell of what somebody keeps to themselves that it is there', function (): void {
+    $ilse = $this->teammate('ilse');
+    $one = Tests\Fixtures\OneOfEach::make();
+    DB::table('saved_views')->where('id', $one['view'])->update(['shared_with' => 'nobody', 'teammate_id' => $ilse->id]);
+    DB::table('templates')->where('id', $one['template'])->update(['shared_with' => 'nobody', 'teammate_id' => $ilse->id]);
+    foreach (['femi', 'mads', 'corin'] as $who) {
+        $this->actingAs($this->teammate($who));
+        $this->get("/views/{$one['view']}")->assertNotFound();
+        $this->post("/templates/{$one['template']}/retire")->assertNotFound();
+    }
+    $this->actingAs($ilse)->get("/views/{$one['view']}")->assertOk();
+});
+
 it('has the returns bench share views and templates with its team at most', function (): void {
     $this->actingAs($this->teammate('femi'));
     $this->get('/views/new')->assertOk()->assertDontSee('<option value="everybody"', false);

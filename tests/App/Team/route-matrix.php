@@ -258,6 +258,7 @@ return [
         'POST accounts',
         'GET accounts/new',
         'GET accounts/{account}',
+        'POST accounts/inside-hosts/forbid',
         'POST accounts/{account}',
         'POST accounts/{account}/check',
         'POST accounts/{account}/disconnect',
