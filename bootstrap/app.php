@@ -7,6 +7,7 @@ use App\Demo\LoadDemoCommand;
 use App\Health\HealthController;
 use App\History\ImportHistoryCommand;
 use App\SignIn\CheckSignIn;
+use App\Store\BeginCommand;
 use App\Support\FileGone;
 use App\Support\NoteRefusedForms;
 use App\Support\PlainText;
@@ -57,7 +58,7 @@ $app = Application::configure(basePath: $root)
         // Without a session, which needs the database: it is to say so when that is away.
         then: static fn () => Route::get('/health', [HealthController::class, 'show']),
     )
-    ->withCommands([TakeMailCommand::class, LoadDemoCommand::class, ImportHistoryCommand::class])
+    ->withCommands([TakeMailCommand::class, LoadDemoCommand::class, BeginCommand::class, ImportHistoryCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);

@@ -13,6 +13,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
+use App\Store\Store;
 use App\Support\RandomUuid;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\FoldedText;
@@ -133,7 +134,7 @@ final readonly class ForwardMessages
         $who = $message->isIncoming()
             ? ($message->from_name !== '' ? "{$message->from_name} <{$message->from_address}>" : $message->from_address)
             : ($message->teammate->name ?? $message->from_name);
-        $at = $message->received_at->setTimezone((string) config('cairnfield.store.calendar.timezone'))->format('j F Y H:i');
+        $at = $message->received_at->setTimezone(Store::current()->timeZone)->format('j F Y H:i');
 
         return "---- {$who}, {$at} ----\n".trim(FoldedText::of($message->text)->written);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Channels;
 
+use App\Store\Store;
 use App\Support\HostIsInside;
 use App\Support\OutsideHosts;
 use Illuminate\Http\Request;
@@ -45,7 +46,7 @@ final readonly class AccountForm
         }
         $account->fill([
             'address' => $values['address'],
-            'sender_name' => $values['sender_name'] ?? (string) config('cairnfield.store.name'),
+            'sender_name' => $values['sender_name'] ?? Store::current()->name,
             'signature' => $values['signature'] ?? null,
             'team_id' => $values['team_id'] ?? null,
             'settings' => $settings,

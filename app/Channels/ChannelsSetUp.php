@@ -26,9 +26,11 @@ final class ChannelsSetUp implements ContributesSetUpPages
                 ],
                 'administer',
                 static fn (): string => $active()->count().' connected',
-                static fn (): ?string => ($troubled = Account::troubled()->count()) === 0
-                    ? null
-                    : "{$troubled} in trouble",
+                static fn (): ?string => match (true) {
+                    ($troubled = Account::troubled()->count()) > 0 => "{$troubled} in trouble",
+                    $active()->doesntExist() => 'none is connected: nothing can arrive',
+                    default => null,
+                },
             ),
             new SetUpPage(
                 SetUpGroup::Reach, 'On arrival', '/arrival', 'What is taken out of messages, and who is blocked.',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Conversations;
 
+use App\Store\Store;
 use Cairnfield\Core\Queue\DueGroup;
 use Cairnfield\Core\Queue\NextUp;
 use Cairnfield\Core\Queue\Priority;
@@ -135,7 +136,7 @@ final class PlaceInQueue
     private function endOfDay(): DateTimeImmutable
     {
         return CarbonImmutable::now()
-            ->setTimezone((string) config('cairnfield.store.calendar.timezone'))
+            ->setTimezone(Store::current()->timeZone)
             ->endOfDay()
             ->utc()
             ->toDateTimeImmutable();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Store\Store;
 use libphonenumber\NumberParseException;
 use libphonenumber\PhoneNumberFormat;
 use libphonenumber\PhoneNumberUtil;
@@ -24,7 +25,7 @@ final readonly class TelephoneNumber
         $numbers = PhoneNumberUtil::getInstance();
         try {
             $number = $numbers->parse(
-                $written, $country !== null && $country !== '' ? $country : (string) config('cairnfield.store.country')
+                $written, $country !== null && $country !== '' ? $country : Store::current()->country
             );
         } catch (NumberParseException) {
             return null;

@@ -16,6 +16,7 @@ use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\PlaceInQueue;
 use App\Orders\Happened\BuyerAsked;
+use App\Store\Store;
 use App\Team\Teammate;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
@@ -52,7 +53,7 @@ final readonly class AskBuyer
 
     public static function text(Order $order): string
     {
-        $language = $order->customer->language ?? (string) config('cairnfield.store.language');
+        $language = $order->customer->language ?? Store::current()->language;
 
         return sprintf(self::TEXTS[$language] ?? self::TEXTS['en'], $order->buyer_name, $order->marketplace_number ?? $order->number);
     }

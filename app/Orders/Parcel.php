@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Store\Store;
 use App\Support\Row;
 use Cairnfield\Core\Parcels\ParcelProgress;
 use Cairnfield\Core\Parcels\ParcelScan as Scan;
 use Carbon\CarbonImmutable;
-use DateTimeZone;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -38,7 +38,7 @@ final class Parcel extends Row
     {
         return ParcelProgress::of(
             now()->toDateTimeImmutable(),
-            new DateTimeZone((string) config('cairnfield.store.calendar.timezone')),
+            Store::current()->zone(),
             null,
             ...$this->scans->map(
                 static fn (ParcelScan $scan): Scan => new Scan($scan->stage, $scan->at->toDateTimeImmutable(), $scan->place)

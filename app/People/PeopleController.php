@@ -8,6 +8,7 @@ use App\SignIn\SecondFactor;
 use App\SignIn\SignIn;
 use App\SignIn\SignIns;
 use App\SignIn\TellOfChange;
+use App\Store\Store;
 use App\Team\Role;
 use App\Team\SignedIn;
 use App\Team\Team;
@@ -132,7 +133,7 @@ final readonly class PeopleController
     {
         return view('people.person', [
             'person' => $person ?? (new Teammate)->forceFill([
-                'role' => Role::Care, 'time_zone' => config('cairnfield.store.calendar.timezone'), 'may_sign_in' => true,
+                'role' => Role::Care, 'time_zone' => Store::current()->timeZone, 'may_sign_in' => true,
             ]),
             'roles' => Role::cases(),
             'zones' => DateTimeZone::listIdentifiers(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Promises;
 
+use App\Store\Store;
 use Cairnfield\Core\Hours\Calendar;
 use Cairnfield\Core\Hours\HoursRefused;
 use Carbon\CarbonImmutable;
@@ -22,14 +23,16 @@ final class StoreHours
 
     private function __construct(private readonly Calendar $calendar, private readonly int $answerWithin) {}
 
-    public static function fromConfig(): self
+    /**
+     * As the store has them now. Read once for each calendar that there was: workers go on for long.
+     */
+    public static function ofStore(): self
     {
-        $calendar = config('cairnfield.store.calendar');
+        static $read = [];
+        $calendar = (string) json_encode(Store::current()->calendar());
+        $within = (int) config('cairnfield.promises.answer_within');
 
-        return new self(
-            Calendar::read(json_decode((string) json_encode($calendar))),
-            (int) config('cairnfield.promises.answer_within'),
-        );
+        return $read["{$within} {$calendar}"] ??= new self(Calendar::read(json_decode($calendar)), $within);
     }
 
     /**
@@ -70,7 +73,7 @@ final class StoreHours
      */
     public function afterWorkingDays(DateTimeInterface $from, int $days): CarbonImmutable
     {
-        $local = CarbonImmutable::instance($from)->setTimezone((string) config('cairnfield.store.calendar.timezone'));
+        $local = CarbonImmutable::instance($from)->setTimezone(Store::current()->timeZone);
         for ($counted = $looked = 0; $counted < $days; $looked++) {
             if ($looked > self::MOST_DAYS) {
                 throw HoursRefused::neverOpens();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Receiving;
 
+use App\Store\Store;
+
 /**
  * What a receipt says, in the language of what was written. Nothing of it comes from who wrote.
  */
@@ -68,6 +70,6 @@ final class ReceiptText
      */
     private static function of(string $language): array
     {
-        return self::TEXTS[$language] ?? self::TEXTS[(string) config('cairnfield.store.language')] ?? self::TEXTS['en'];
+        return self::TEXTS[$language] ?? self::TEXTS[Store::current()->language] ?? self::TEXTS['en'];
     }
 }

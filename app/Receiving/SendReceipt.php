@@ -11,6 +11,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Receiving\Happened\ReceiptSent;
+use App\Store\Store;
 use App\Support\RandomUuid;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Support\Facades\DB;
@@ -35,7 +36,7 @@ final readonly class SendReceipt
         if ($account === null || $received->automatic || $this->hadEnough($address)) {
             return;
         }
-        $language = $conversation->language ?? (string) config('cairnfield.store.language');
+        $language = $conversation->language ?? Store::current()->language;
         DB::transaction(function () use ($conversation, $received, $address, $account, $language): void {
             $messageId = RandomUuid::make().'.'.$conversation->id.'@'.Str::after($account->address, '@');
             $message = new Message;

@@ -30,52 +30,106 @@ final readonly class ReadyMade
         'broken', 'broke', 'break', 'breaks', 'split', 'torn', 'tore', 'tear', 'damaged', 'damage', 'cracked', 'faulty', 'defective',
     ];
 
+    private const HELLO_DE = "Guten Tag{{ if customer.name }} {{ customer.name }}{{ end }},\n\n";
+
     private const TEXTS = [
         'Receipt, while we are here' => [
             'en' => "Hello {{ customer.first_name | \"there\" }},\n\nthank you for writing. Your message has arrived as "
                 ."{{ conversation.number }}, and one of us answers today.\n\n{{ store.name }}",
             'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ntak for din besked. Den er kommet frem som "
                 ."{{ conversation.number }}, og en af os svarer i dag.\n\n{{ store.name }}",
+            'de' => self::HELLO_DE
+                .'vielen Dank für Ihre Nachricht. Sie ist als {{ conversation.number }} angekommen, und '
+                ."heute antwortet Ihnen jemand von uns.\n\n{{ store.name }}",
         ],
         'Receipt, while we are away' => [
             'en' => "Hello {{ customer.first_name | \"there\" }},\n\nthank you for writing. Your message has arrived as "
-                ."{{ conversation.number }}. We are away at the moment and back on {{ store.opens_at }}; then one of us answers.\n\n"
+                .'{{ conversation.number }}. We are away at the moment and back on {{ store.opens_at }}; then one of '
+                ."us answers.\n\n"
                 .'{{ store.name }}',
             'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ntak for din besked. Den er kommet frem som "
                 ."{{ conversation.number }}. Vi er her igen {{ store.opens_at }}, og så svarer en af os.\n\n{{ store.name }}",
+            'de' => self::HELLO_DE
+                .'vielen Dank für Ihre Nachricht. Sie ist als {{ conversation.number }} angekommen. Wir sind '
+                ."ab {{ store.opens_at }} wieder da; dann antwortet Ihnen jemand.\n\n{{ store.name }}",
         ],
         'Please send a photo' => [
-            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nthat should not have happened. Could you send us a photo of it, "
+            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nthat should not have happened. Could you send us "
+                .'a photo of it, '
                 ."and one of the label? Simply answer to this mail. With both we can tell what to send you.\n\n{{ store.name }}",
-            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ndet skulle ikke være sket. Kan du sende os et billede af det og "
+            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ndet skulle ikke være sket. Kan du sende os et "
+                .'billede af det og '
                 ."et af mærkaten? Svar blot på denne mail. Så kan vi sige, hvad vi sender dig.\n\n{{ store.name }}",
+            'de' => self::HELLO_DE
+                .'das hätte nicht passieren dürfen. Könnten Sie uns ein Foto davon schicken und eines vom '
+                .'Etikett? Antworten Sie einfach auf diese Mail. Damit können wir sagen, was wir Ihnen '
+                ."schicken.\n\n{{ store.name }}",
         ],
         'Reminder, the first' => [
-            'en' => "Hello {{ customer.first_name | \"there\" }},\n\ndid you see what we asked about “{{ conversation.subject }}”? As "
+            'en' => "Hello {{ customer.first_name | \"there\" }},\n\ndid you see what we asked about "
+                .'“{{ conversation.subject }}”? As '
                 ."soon as you answer we go on.\n\n{{ agent.first_name | store.name }}",
+            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\nså du, hvad vi spurgte om vedrørende "
+                .'“{{ conversation.subject }}”? '
+                ."Så snart du svarer, går vi videre.\n\n{{ agent.first_name | store.name }}",
+            'de' => self::HELLO_DE
+                .'haben Sie gesehen, was wir zu „{{ conversation.subject }}“ gefragt haben? Sobald Sie '
+                ."antworten, machen wir weiter.\n\n{{ agent.first_name | store.name }}",
         ],
         'Reminder, the second' => [
-            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nwe ask once more about “{{ conversation.subject }}”. Is there "
+            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nwe ask once more about "
+                .'“{{ conversation.subject }}”. Is there '
                 ."anything that keeps you from answering? We are glad to help.\n\n{{ agent.first_name | store.name }}",
+            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\nvi spørger en gang til om "
+                .'“{{ conversation.subject }}”. Er der noget, '
+                ."der holder dig fra at svare? Vi hjælper gerne.\n\n{{ agent.first_name | store.name }}",
+            'de' => self::HELLO_DE
+                .'wir fragen noch einmal nach zu „{{ conversation.subject }}“. Gibt es etwas, das Sie von '
+                ."einer Antwort abhält? Wir helfen gern.\n\n{{ agent.first_name | store.name }}",
         ],
         'Begun anew' => [
-            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nwhat you answered to was over some time ago, so we have taken "
-                ."your message as something new: {{ conversation.number }}, and one of us answers.\n\nIf it is about another matter, "
+            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nwhat you answered to was over some time ago, so "
+                .'we have taken '
+                ."your message as something new: {{ conversation.number }}, and one of us answers.\n\nIf it is about "
+                .'another matter, '
                 ."the quickest way is {{ store.form_link | \"a new message\" }}\n\n{{ store.name }}",
-            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ndet, du svarede på, blev afsluttet for noget tid siden, så vi "
-                ."har taget din besked som en ny sag: {{ conversation.number }}, og en af os svarer.\n\nHvis det handler om noget "
+            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\ndet, du svarede på, blev afsluttet for noget tid "
+                .'siden, så vi '
+                ."har taget din besked som en ny sag: {{ conversation.number }}, og en af os svarer.\n\nHvis det "
+                .'handler om noget '
                 ."andet, er den hurtigste vej {{ store.form_link | \"en ny besked\" }}\n\n{{ store.name }}",
+            'de' => self::HELLO_DE
+                .'worauf Sie geantwortet haben, war vor einiger Zeit abgeschlossen. Wir haben Ihre Nachricht '
+                ."deshalb neu aufgenommen: {{ conversation.number }}, und jemand von uns antwortet.\n\nGeht es um etwas anderes, "
+                ."ist der schnellste Weg {{ store.form_link | \"eine neue Nachricht\" }}\n\n{{ store.name }}",
         ],
         'How was it?' => [
-            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nwe hope that all is well with “{{ conversation.subject }}”. How "
-                ."did we do? One click and, if you like, a few words help us:\n\n{{ rating.link }}\n\n{{ agent.first_name | store.name }}",
+            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nwe hope that all is well with "
+                .'“{{ conversation.subject }}”. How '
+                .'did we do? One click and, if you like, a few words help '
+                ."us:\n\n{{ rating.link }}\n\n{{ agent.first_name | store.name }}",
             'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\nvi håber, at alt er godt med “{{ conversation.subject }}”. "
-                ."Hvordan klarede vi det? Et klik og, hvis du vil, et par ord hjælper os:\n\n{{ rating.link }}\n\n{{ agent.first_name "
+                .'Hvordan klarede vi det? Et klik og, hvis du vil, et par ord hjælper '
+                ."os:\n\n{{ rating.link }}\n\n{{ agent.first_name "
                 .'| store.name }}',
+            'de' => self::HELLO_DE
+                .'wir hoffen, dass mit „{{ conversation.subject }}“ alles gut ist. Wie haben wir das gemacht? '
+                ."Ein Klick und, wenn Sie mögen, ein paar Worte helfen uns:\n\n{{ rating.link }}\n\n"
+                .'{{ agent.first_name | store.name }}',
         ],
         'Last word' => [
-            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nsince we have not heard from you, we take it that all is well "
-                ."and put {{ conversation.number }} aside. Simply answer to this mail if it is not.\n\n{{ agent.first_name | store.name }}",
+            'en' => "Hello {{ customer.first_name | \"there\" }},\n\nsince we have not heard from you, we take it "
+                .'that all is well '
+                .'and put {{ conversation.number }} aside. Simply answer to this mail if it is '
+                ."not.\n\n{{ agent.first_name | store.name }}",
+            'da' => "Hej {{ customer.first_name | \"med dig\" }},\n\nda vi ikke har hørt fra dig, går vi ud fra, at "
+                .'alt er godt, og lægger '
+                .'{{ conversation.number }} til side. Svar blot på denne mail, hvis det ikke er '
+                ."sådan.\n\n{{ agent.first_name | store.name }}",
+            'de' => self::HELLO_DE
+                .'da wir nichts mehr von Ihnen gehört haben, gehen wir davon aus, dass alles gut ist, und '
+                ."legen {{ conversation.number }} beiseite. Ist es nicht so, antworten Sie einfach auf diese Mail.\n\n"
+                .'{{ agent.first_name | store.name }}',
         ],
     ];
 

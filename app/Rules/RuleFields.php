@@ -12,6 +12,7 @@ use App\Conditions\UnknownField;
 use App\Conversations\ConversationState;
 use App\Orders\Order;
 use App\Promises\StoreHours;
+use App\Store\Store;
 use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Rules\AllOf;
 use Cairnfield\Core\Rules\AnyOf;
@@ -21,7 +22,6 @@ use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Node;
 use Cairnfield\Core\Rules\Not;
 use Cairnfield\Core\Rules\Operator;
-use DateTimeZone;
 use Locale;
 
 /**
@@ -264,7 +264,7 @@ final class RuleFields implements Fields
             return $this->own;
         }
         $hours = $this->hours;
-        $zone = new DateTimeZone((string) config('cairnfield.store.calendar.timezone'));
+        $zone = Store::current()->zone();
         $order = static function (RuleTrigger $trigger): ?Order {
             $orders = $trigger->conversation->orders;
 

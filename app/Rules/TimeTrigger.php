@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Promises\StoreHours;
+use App\Store\Store;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 
@@ -137,7 +138,7 @@ final readonly class TimeTrigger
     public function lastTime(DateTimeInterface $now): ?CarbonImmutable
     {
         [$hour, $minute] = array_map(intval(...), explode(':', $this->time.':0'));
-        $local = CarbonImmutable::instance($now)->setTimezone((string) config('cairnfield.store.calendar.timezone'));
+        $local = CarbonImmutable::instance($now)->setTimezone(Store::current()->timeZone);
         for ($back = 0; $back < 8; $back++) {
             $at = $local->subDays($back)->setTime($hour, $minute);
             if ($at <= $local && in_array($at->dayOfWeekIso, $this->days, true)) {

@@ -13,6 +13,7 @@ use App\Nudges\NudgesSetUp;
 use App\People\PeopleSetUp;
 use App\Rules\RulesSetUp;
 use App\Sorting\SortingSetUp;
+use App\Store\StoreSetUp;
 use App\Team\Teammate;
 use App\Team\TeamSetUp;
 use App\Templates\TemplatesSetUp;
@@ -37,6 +38,7 @@ final class SetUpIndex
         ChecklistsSetUp::class,
         CustomersSetUp::class,
         HistorySetUp::class,
+        StoreSetUp::class,
     ];
 
     /** @var list<SetUpPage>|null */

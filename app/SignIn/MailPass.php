@@ -6,6 +6,7 @@ namespace App\SignIn;
 
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\OwnMail;
+use App\Store\Store;
 use App\Team\Teammate;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
@@ -55,7 +56,7 @@ final class MailPass implements ShouldBeEncrypted, ShouldQueue
      */
     private function text(?Teammate $by, string $link): array
     {
-        $store = (string) config('cairnfield.store.name');
+        $store = Store::current()->name;
 
         return match ($this->purpose) {
             PassPurpose::Invitation => [

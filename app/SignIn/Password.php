@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Store\Store;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\Folding;
 use Closure;
@@ -59,7 +60,7 @@ final readonly class Password implements ValidationRule
     private function isAboutThem(string $password): bool
     {
         $words = preg_split('/[^\p{L}\p{N}]+/u', Folding::fold(implode(' ', [
-            $this->of->name ?? '', explode('@', $this->of->email ?? '')[0], (string) config('cairnfield.store.name'),
+            $this->of->name ?? '', explode('@', $this->of->email ?? '')[0], Store::current()->name,
         ]))) ?: [];
         $left = Folding::fold($password);
         foreach ($words as $word) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Store\Store;
 use App\Support\StoreSettings;
 use App\Team\Role;
 use App\Team\Teammate;
@@ -34,7 +35,7 @@ final readonly class SecondFactor
      */
     public static function address(Teammate $teammate, string $secret): string
     {
-        $store = rawurlencode((string) config('cairnfield.store.name'));
+        $store = rawurlencode(Store::current()->name);
 
         return "otpauth://totp/{$store}:".rawurlencode($teammate->email)."?secret={$secret}&issuer={$store}";
     }

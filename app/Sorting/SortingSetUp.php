@@ -18,12 +18,14 @@ final class SortingSetUp implements ContributesSetUpPages
                 ['tree', 'name that customers see', 'merge categories'],
                 'arrange',
                 static fn (): string => (string) Category::inUse()->count(),
+                static fn (): ?string => Category::inUse()->exists() ? null : 'there are none yet',
             ),
             new SetUpPage(
                 SetUpGroup::Sorted, 'Outcomes', '/sorting/outcomes', 'Why conversations were resolved.',
                 ['resolve', 'merge outcomes'],
                 'arrange',
                 static fn (): string => (string) Outcome::inUse()->count(),
+                static fn (): ?string => Outcome::inUse()->exists() ? null : 'nothing can be resolved without one',
             ),
             new SetUpPage(
                 SetUpGroup::Sorted, 'Tags', '/sorting/tags', 'Words that conversations are marked with.',

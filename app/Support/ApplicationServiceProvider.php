@@ -46,7 +46,7 @@ final class ApplicationServiceProvider extends ServiceProvider
 
     public function register(): void
     {
-        $this->app->singleton(StoreHours::class, fn (): StoreHours => StoreHours::fromConfig());
+        $this->app->bind(StoreHours::class, static fn (): StoreHours => StoreHours::ofStore());
         $this->app->bind(MessageSender::class, ChannelSender::class);
         $this->app->bind(Receives::class, ReceiveMessage::class);
         $this->app->bind(TakesItems::class, TakeItem::class);

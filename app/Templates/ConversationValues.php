@@ -15,6 +15,7 @@ use App\Orders\Parcel;
 use App\Orders\ParcelLine;
 use App\Promises\StoreHours;
 use App\Ratings\RatingLink;
+use App\Store\Store;
 use App\Team\Teammate;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Currency;
@@ -26,7 +27,6 @@ use Cairnfield\Core\Templates\Values;
 use Cairnfield\Core\Templates\Withheld;
 use DateTimeImmutable;
 use DateTimeInterface;
-use DateTimeZone;
 use Locale;
 
 /**
@@ -74,7 +74,7 @@ final class ConversationValues implements Values
             'customer.orders' => $conversation->customer->orders()->count(),
             'agent.name' => $this->agent?->name,
             'agent.first_name' => $this->agent?->firstName(),
-            'store.name' => (string) config('cairnfield.store.name'),
+            'store.name' => Store::current()->name,
             'store.address' => $conversation->account->address,
             'store.today' => $this->day(now()),
             'store.open' => $this->hours->isOpen(now()),
@@ -196,7 +196,7 @@ final class ConversationValues implements Values
 
     private function day(?DateTimeInterface $moment): ?Day
     {
-        return $moment === null ? null : Day::at($moment, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')));
+        return $moment === null ? null : Day::at($moment, Store::current()->zone());
     }
 
     private static function first(?string $name): ?string

@@ -7,13 +7,13 @@ namespace App\Templates;
 use App\Conversations\Conversation;
 use App\Fields\OwnFields;
 use App\Promises\StoreHours;
+use App\Store\Store;
 use App\Team\Teammate;
 use Cairnfield\Core\Templates\FilledText;
 use Cairnfield\Core\Templates\LanguageChoice;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Cairnfield\Core\Templates\TemplateText;
 use Cairnfield\Core\Templates\Wording;
-use DateTimeZone;
 
 /**
  * Fills a template for one conversation: in its language, with what is known of customer, order and parcel.
@@ -30,7 +30,7 @@ final readonly class FillTemplate
         Template $template, Conversation $conversation, ?Teammate $agent, ?Unattended $unattended = null
     ): FilledTemplate {
         $conversation->loadMissing(['customer.handles', 'account', 'category']);
-        $usual = (string) config('cairnfield.store.language');
+        $usual = Store::current()->language;
         $wanted = $conversation->language;
         $languages = $template->languages->pluck('language')->all();
         [$steps, $problems] = Step::possible($template->steps);
@@ -69,8 +69,8 @@ final readonly class FillTemplate
     private function wording(string $language): Wording
     {
         return new Wording(
-            $language, new DateTimeZone((string) config('cairnfield.store.calendar.timezone')),
-            (string) config('cairnfield.store.country')
+            $language, Store::current()->zone(),
+            Store::current()->country
         );
     }
 }

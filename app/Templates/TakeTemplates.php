@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Sorting\Category;
+use App\Store\Store;
 use App\Support\SpreadsheetCell;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -140,7 +141,7 @@ final readonly class TakeTemplates
                 ),
             ];
             [$name, $folder, $language] = [trim($value['name']), trim($value['folder']), trim($value['language'])];
-            $language = $language === '' ? (string) config('cairnfield.store.language') : $language;
+            $language = $language === '' ? Store::current()->language : $language;
             $key = implode("\n", [$folder, $name, trim($value['shared_with']), trim($value['team'])]);
             $steps = trim($value['steps']) === '' ? [] : json_decode($value['steps'], true);
             $place = $places[$key] ??= "row {$line}";

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Templates;
 
 use App\Sorting\Category;
+use App\Store\Store;
 use App\Support\Row;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -81,7 +82,7 @@ final class Template extends Row
     public function inOrder(): Collection
     {
         return $this->languages->sortBy(
-            static fn (TemplateLanguage $in): string => ($in->language === config('cairnfield.store.language') ? '0' : '1').$in->language
+            static fn (TemplateLanguage $in): string => ($in->language === Store::current()->language ? '0' : '1').$in->language
         )->values();
     }
 

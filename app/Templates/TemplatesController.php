@@ -7,6 +7,7 @@ namespace App\Templates;
 use App\Answering\RichText;
 use App\Conversations\Conversation;
 use App\Sorting\Category;
+use App\Store\Store;
 use App\Support\HtmlCleaner;
 use App\Support\Languages;
 use App\Support\RefusedInput;
@@ -238,7 +239,7 @@ final readonly class TemplatesController
             )
             ->all() ?? [];
         $texts = $texts === []
-            ? [(string) config('cairnfield.store.language') => ['subject' => null, 'text' => '', 'html' => null]]
+            ? [Store::current()->language => ['subject' => null, 'text' => '', 'html' => null]]
             : $texts;
         $rows = array_map(static fn (string $language): array => [$language, $texts[$language]], array_keys($texts));
         if ($problem !== null && $this->rows($request) !== []) {

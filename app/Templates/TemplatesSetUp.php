@@ -7,13 +7,14 @@ namespace App\Templates;
 use App\SetUp\ContributesSetUpPages;
 use App\SetUp\SetUpGroup;
 use App\SetUp\SetUpPage;
+use App\Store\Store;
 use App\Views\SharedWith;
 
 final class TemplatesSetUp implements ContributesSetUpPages
 {
     public function pages(): array
     {
-        $language = (string) config('cairnfield.store.language');
+        $language = Store::current()->language;
         $lacking = static fn (): int => Template::query()->whereNull('retired_at')->where('shared_with', '!=', SharedWith::Nobody)
             ->whereDoesntHave('languages', static fn ($text) => $text->where('language', $language))->count();
 

@@ -189,6 +189,10 @@ final class WideFinder
         if (strspn($candidate, IbanFinder::PLAIN) === strlen($candidate)) {
             return IbanFinder::longest($text, $candidate, $start);
         }
+        // Encoded files begin like an account all the time, and have too many letters to be one.
+        if (self::hasTooManyLetters($candidate)) {
+            return null;
+        }
         preg_match_all('/[\p{L}\p{Nd}]/u', $candidate, $matches, PREG_OFFSET_CAPTURE);
         $isSmall = false;
         $letters = $lineEnds = 0;
@@ -237,6 +241,15 @@ final class WideFinder
         }
 
         return $best;
+    }
+
+    /**
+     * Whether it has a small letter among its first characters, and so few digits that none of its beginnings can be an account.
+     */
+    private static function hasTooManyLetters(string $candidate): bool
+    {
+        return strcspn($candidate, 'abcdefghijklmnopqrstuvwxyz') < self::SHORTEST_ACCOUNT
+            && preg_match_all('/\p{Nd}/u', $candidate) * 2 < self::SHORTEST_ACCOUNT;
     }
 
     /**

@@ -32,7 +32,11 @@ test('an administrator is told of wrong credentials and of a server that is away
     await page.getByRole('button', { name: 'Check the connection' }).click();
     await expect(page.getByRole('alert')).toContainText('could not be reached');
 
+    // The password that is kept goes to no other server than before, not even back, by who does not know it.
     await page.locator('#imap_port').fill(imapPort);
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('alert')).toContainText('it would be sent elsewhere than before');
+    await page.locator('#imap_password').fill(password);
     await page.getByRole('button', { name: 'Save' }).click();
     await page.getByRole('button', { name: 'Check the connection' }).click();
     await expect(page.getByText('Both servers let us in')).toBeVisible();

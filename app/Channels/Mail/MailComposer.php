@@ -7,6 +7,7 @@ namespace App\Channels\Mail;
 use App\Channels\OutgoingFile;
 use App\Channels\OutgoingMessage;
 use App\Channels\QuotedMessage;
+use App\Store\Store;
 use App\Support\FileStore;
 use Cairnfield\Core\Text\FoldedText;
 use Symfony\Component\Mime\Address;
@@ -92,7 +93,7 @@ final readonly class MailComposer
 
     private function introduction(QuotedMessage $answered): string
     {
-        $at = $answered->at->setTimezone((string) config('cairnfield.store.calendar.timezone'));
+        $at = $answered->at->setTimezone(Store::current()->timeZone);
 
         return "On {$at->format('j F Y \a\t H:i')}, {$answered->name} wrote:";
     }

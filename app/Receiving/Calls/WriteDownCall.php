@@ -20,6 +20,7 @@ use App\Customers\Handle;
 use App\Customers\TelephoneNumber;
 use App\Orders\FindOrders;
 use App\Receiving\ReceiveMessage;
+use App\Store\Store;
 use App\Team\Teammate;
 
 /**
@@ -105,7 +106,7 @@ final readonly class WriteDownCall
         return Account::query()->firstOrCreate(
             ['channel' => Channel::Telephone, 'address' => 'telephone'],
             [
-                'sender_name' => (string) config('cairnfield.store.name'), 'state' => AccountState::Active, 'settings' => [],
+                'sender_name' => Store::current()->name, 'state' => AccountState::Active, 'settings' => [],
                 'secrets' => [], 'arrivals' => ['join_hours' => 0],
             ],
         );

@@ -1,3 +1,4 @@
+@use('App\Store\Store')
 @extends('layouts.app')
 @use('App\Channels\AccountState')
 @php
@@ -45,7 +46,7 @@
             @if ($channel->bringsMessages())
                 <label class="form-label" for="sender_name">Name that answers carry</label>
                 <input class="form-control" id="sender_name" name="sender_name" required
-                    value="{{ old('sender_name', $account->sender_name ?? config('cairnfield.store.name')) }}">
+                    value="{{ old('sender_name', $account->sender_name ?? Store::current()->name) }}">
                 @if ($channel->takesAnswers())
                 <label class="form-label" for="signature">Signature</label>
                 <textarea class="form-control" id="signature" name="signature"

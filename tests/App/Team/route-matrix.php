@@ -9,6 +9,9 @@ declare(strict_types=1);
 return [
     // What customers, services and those who are signed out may open.
     'anybody' => [
+        'GET begin/{key}',
+        'POST begin/{key}/store',
+        'POST begin/{key}/administrator',
         'GET pass/{key}',
         'POST pass/{key}',
         'GET calendar/{key}.ics',
@@ -254,6 +257,11 @@ return [
         'POST people/{teammate}/pass',
         'POST people/{teammate}/sign-ins/end',
         'POST rules/limit',
+        'GET begin',
+        'POST begin/first-set',
+        'POST begin/leave',
+        'GET store',
+        'POST store',
         'GET accounts',
         'POST accounts',
         'GET accounts/new',
