@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels;
 
 use App\Channels\Services\EventTrace;
+use App\Store\BeginSteps;
 use App\Support\OutsideHosts;
 use App\Support\Written;
 use App\Team\Team;
@@ -35,7 +36,7 @@ final readonly class AccountController
         return $this->show(new Account(['channel' => $this->chosen($request), 'settings' => [], 'secrets' => []]));
     }
 
-    public function store(Request $request): RedirectResponse
+    public function store(Request $request, BeginSteps $steps): RedirectResponse
     {
         $channel = $this->chosen($request);
         $account = new Account([
@@ -44,15 +45,15 @@ final readonly class AccountController
         ]);
         $this->form->fill($request, $account);
         $account->save();
+        // Who begins goes back to the steps; they show how it stands, too.
+        $next = redirect($steps->isGoingOn() ? '/begin' : "/accounts/{$account->id}");
         try {
             $said = $this->connection($account)?->begin($account) ?? 'The account is connected. Check it before you rely on it.';
         } catch (NotConnected $why) {
-            return redirect("/accounts/{$account->id}")->with(
-                'problem', "The account is stored, but not connected yet: {$why->getMessage()}"
-            );
+            return $next->with('problem', "The account is stored, but not connected yet: {$why->getMessage()}");
         }
 
-        return redirect("/accounts/{$account->id}")->with('done', $said);
+        return $next->with('done', $said);
     }
 
     public function edit(Account $account): View

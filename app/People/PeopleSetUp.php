@@ -17,7 +17,9 @@ final class PeopleSetUp implements ContributesSetUpPages
             SetUpGroup::HandedOut, 'People', '/people', 'Who may sign in, and as what: invite, change, deactivate.',
             ['invite', 'role', 'password', 'signed in', 'deactivate', 'administrator'],
             'administer',
-            static fn (): string => Teammate::query()->where('may_sign_in', true)->count().' people',
+            static fn (): string => trans_choice(
+                '{1} one person|[2,*] :count people', Teammate::query()->where('may_sign_in', true)->count()
+            ),
             static function (): ?string {
                 $invited = Teammate::query()->where('may_sign_in', true)->whereNull('password_chosen_at')->count();
 

@@ -37,8 +37,8 @@ final class SetUpIndex
         FieldsSetUp::class,
         ChecklistsSetUp::class,
         CustomersSetUp::class,
-        HistorySetUp::class,
         StoreSetUp::class,
+        HistorySetUp::class,
     ];
 
     /** @var list<SetUpPage>|null */

@@ -48,6 +48,14 @@ final readonly class BeginSteps
         return $this->settings->get(self::BEGUN) === true;
     }
 
+    /**
+     * Whether somebody is about to, and not through with it.
+     */
+    public function isGoingOn(): bool
+    {
+        return $this->isBegun() && in_array(false, $this->all(), true);
+    }
+
     public function begin(): void
     {
         $this->settings->put(self::BEGUN, true);

@@ -26,7 +26,7 @@ export const PEOPLE = {
     karin: ['Karin Dahl', 'karin@dahl.example', null, ['Vågen 1', '471 31 Skärhamn', 'SE']],
     kitebarn: ['Nell Archer, Kite Barn', 'orders@kitebarn.example', '+44 7700 900700', ['Unit 4, The Barn', 'Whitby YO22 4PT', 'GB']],
     // Bought on a marketplace, which hides the address.
-    anaMarket: ['Ana Wrenfield', null, null, ['Møllevej 12', '8000 Aarhus', 'DK']],
+    anaMarket: ['Ana Wrenfield', 'ana@wrenfield.example', null, ['Møllevej 12', '8000 Aarhus', 'DK']],
     beritMarket: ['Berit Wold', null, null, ['Kaivegen 3', '6003 Ålesund', 'NO']],
     petraMarket: ['P. Nowak', null, null, ['ul. Długa 4', '80-831 Gdańsk', 'PL']],
 };

@@ -91,12 +91,13 @@ export async function expectAccessible(page, rules = null) {
 }
 
 // Writes a mail without the page, for tests that are about something else.
-export async function mailFrom(address, subject, text, { to = 'care@brindle.example', ...more } = {}) {
+// To another installation's outside world, where its address is given.
+export async function mailFrom(address, subject, text, { to = 'care@brindle.example', at = outside, ...more } = {}) {
     const form = new FormData();
     for (const [name, value] of Object.entries({ from: address, to, subject, text, ...more })) {
         form.set(name, value);
     }
-    const response = await fetch(`${outside}/write`, { method: 'POST', body: form, headers: { accept: 'application/json' } });
+    const response = await fetch(`${at}/write`, { method: 'POST', body: form, headers: { accept: 'application/json' } });
     expect(response.ok).toBe(true);
     return (await response.json()).messageId;
 }
@@ -114,13 +115,13 @@ export function setting(name) {
     return readFileSync(path.join(variable, '.env'), 'utf8').match(new RegExp(`^${name}=(.*)$`, 'm'))[1];
 }
 
-async function imapOf(address) {
+async function imapOf(address, world = null) {
     const client = new ImapFlow({
         host: '127.0.0.1',
-        port: imapPort,
+        port: world?.port ?? imapPort,
         secure: false,
         doSTARTTLS: false,
-        auth: { user: address, pass: setting('STANDIN_PASSWORD') },
+        auth: { user: address, pass: world?.password ?? setting('STANDIN_PASSWORD') },
         logger: false,
     });
     // A connection that breaks off fails what was asked, and nothing else.
@@ -137,8 +138,8 @@ export async function putInto(address, raw) {
 }
 
 // Everything in a customer's mailbox, read over IMAP, the oldest first.
-export async function mailbox(address) {
-    const client = await imapOf(address);
+export async function mailbox(address, world = null) {
+    const client = await imapOf(address, world);
     const lock = await client.getMailboxLock('INBOX');
     try {
         const messages = [];

@@ -55,7 +55,9 @@
                 <label class="form-label" for="team_id">Team</label>
                 <select class="form-select" id="team_id" name="team_id"><option value="">None</option>@foreach ($teams as $team)<option
                     value="{{ $team->id }}"
-                    @selected((string) old('team_id', $account->team_id) === (string) $team->id)>{{ $team->name
+                    @selected((string) old(
+                        'team_id', $account->exists || $teams->count() > 1 ? $account->team_id : $team->id
+                    ) === (string) $team->id)>{{ $team->name
                         }}</option>@endforeach</select>
             @endif
         </fieldset>

@@ -20,6 +20,9 @@
         <input class="form-control" id="currency" name="currency" required maxlength="3" placeholder="EUR" autocomplete="off"
             value="{{ old('currency', $store?->currency) }}" aria-describedby="currency-about">
         <p class="soft" id="currency-about">Its three letters, such as EUR, DKK or GBP.</p>
+    </fieldset>
+    <fieldset>
+        <legend>Languages</legend>
         <label class="form-label" for="language">Language that you answer in, where none other is known</label>
         <select class="form-select" id="language" name="language">@foreach ($languages as $code => $name)<option value="{{ $code }}"
             @selected($code === old('language', $store->language ?? $guessedLanguage))>{{ $name }}</option>@endforeach</select>
@@ -42,5 +45,5 @@
                 aria-describedby="hours-about" @if ($errors->has("hours.{$day}")) aria-invalid="true" @endif></div>
         @endforeach
     </fieldset>
-    <div class="form-end"><button class="btn btn-primary">{{ $button }}</button></div>
+    <div class="form-foot"><button class="btn btn-primary">{{ $button }}</button></div>
 </form>

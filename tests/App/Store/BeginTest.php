@@ -172,7 +172,7 @@ it('takes what was chosen and leaves the rest, and says on Set up what is still 
     $account->heard();
     $this->get('/begin')->assertSee('Everything is there');
     $anew();
-    $this->get('/set-up')->assertDontSee('to do');
+    $this->get('/set-up')->assertDontSee('1 to do');
 });
 
 it('reckons with the hours and the zone that the store says, from then on', function (): void {
