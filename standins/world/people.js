@@ -25,7 +25,7 @@ export const PEOPLE = {
     birte: ['Birte Holm', 'birte@holm.example', null, ['Fyrvej 2', '9990 Skagen', 'DK']],
     karin: ['Karin Dahl', 'karin@dahl.example', null, ['Vågen 1', '471 31 Skärhamn', 'SE']],
     kitebarn: ['Nell Archer, Kite Barn', 'orders@kitebarn.example', '+44 7700 900700', ['Unit 4, The Barn', 'Whitby YO22 4PT', 'GB']],
-    // Bought on a marketplace, which hides the address.
+    // Bought on a marketplace, which hides the address of most.
     anaMarket: ['Ana Wrenfield', 'ana@wrenfield.example', null, ['Møllevej 12', '8000 Aarhus', 'DK']],
     beritMarket: ['Berit Wold', null, null, ['Kaivegen 3', '6003 Ålesund', 'NO']],
     petraMarket: ['P. Nowak', null, null, ['ul. Długa 4', '80-831 Gdańsk', 'PL']],
