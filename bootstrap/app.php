@@ -14,8 +14,10 @@ use App\Support\PlainText;
 use App\Support\Refused;
 use App\Support\RegularWork;
 use App\Support\SecurityHeaders;
+use App\Support\SecurityLog;
 use App\Support\StartSession;
 use App\Support\WithoutDatabase;
+use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Console\Scheduling\Schedule;
@@ -84,6 +86,13 @@ $app = Application::configure(basePath: $root)
         $exceptions->dontFlash(['password', 'imap_password', 'smtp_password', 'api_key']);
         $exceptions->render(static fn (FileGone $gone, Request $request) => response()->view('errors.404', status: 404));
         $exceptions->dontReport(Refused::class);
+        // Not as a fault: in the log of its own.
+        $exceptions->stopIgnoring(AuthorizationException::class);
+        $exceptions->report(static function (AuthorizationException $refused): bool {
+            SecurityLog::note('refused', ['method' => request()->method(), 'path' => mb_substr(request()->path(), 0, 200)]);
+
+            return false;
+        });
         // A part of a page that is asked for by somebody who was signed out: the whole page goes, and not a form into the part.
         $exceptions->render(static fn (AuthenticationException $guest, Request $request) => $request->hasHeader('HX-Request')
             ? CheckSignIn::to($request, '/sign-in')

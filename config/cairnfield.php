@@ -79,11 +79,6 @@ return [
         'reply_secret' => hash('sha256', 'reply-token:'.env('APP_KEY', '')),
     ],
 
-    'outgoing' => [
-        // Hosts inside the installation's own network that settings may name, beside those that administrators allow on a screen.
-        'inside_hosts' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('INSIDE_HOSTS', ''))))),
-    ],
-
     'services' => [
         // Seconds to wait for networks, marketplaces, shop and carrier.
         'connect_timeout' => 5,

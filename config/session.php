@@ -11,7 +11,8 @@ return [
     'table' => 'sessions',
     'store' => null,
     'lottery' => [2, 1000],
-    'cookie' => 'cairnfield_session',
+    // The prefix keeps other hosts and unencrypted pages from setting it (RFC 6265bis).
+    'cookie' => (str_starts_with((string) env('APP_URL'), 'https://') ? '__Host-' : '').'cairnfield_session',
     'path' => '/',
     'domain' => null,
     // Where the application is reached over https, which its address says, no cookie goes without.

@@ -6,7 +6,7 @@ use App\Store\BeginController;
 use Illuminate\Support\Facades\Route;
 
 // By the one-time link, until there is an administrator.
-Route::prefix('/begin/{key}')->where(['key' => '[A-Za-z0-9_-]{32}'])->middleware('throttle:forgotten')->group(function (): void {
+Route::prefix('/begin/{key}')->where(['key' => '[A-Za-z0-9_-]{32}'])->middleware('throttle:begin')->group(function (): void {
     Route::get('/', [BeginController::class, 'show']);
     Route::post('/store', [BeginController::class, 'saveStore']);
     Route::post('/administrator', [BeginController::class, 'makeAdministrator']);

@@ -17,6 +17,7 @@ use App\Templates\AnswerFromTemplate;
 use App\Templates\FillTemplate;
 use App\Templates\Template;
 use App\Templates\TemplateProblem;
+use App\Templates\Unattended;
 
 /**
  * The answer that one of many gets: the same text, or a template filled for them.
@@ -40,7 +41,8 @@ final readonly class BulkReplies
             return new ReplyToSend((string) $bulk->text, [], ConversationState::Waiting, null, $once, $seen, $key, $waits);
         }
         $template = Template::usableBy($teammate, (int) $bulk->value, BulkRefused::templateGone(...));
-        $filled = $this->fill->fill($template, $conversation, $teammate);
+        // Nobody reads each of them before it leaves.
+        $filled = $this->fill->fill($template, $conversation, $teammate, Unattended::by($route, $conversation));
         [$then, $outcome] = $filled->then();
 
         return AnswerFromTemplate::of($filled, $key, $then, $outcome, $once, $seen, $waits, $filled->stepsBut(), false);

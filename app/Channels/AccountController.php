@@ -27,7 +27,7 @@ final readonly class AccountController
                 ->get()
                 ->groupBy(static fn (Account $account): string => $account->channel->value),
             'channels' => Channel::cases(),
-            'insideHosts' => $hosts->ownAllowed(),
+            'insideHosts' => $hosts->allowed(),
         ]);
     }
 

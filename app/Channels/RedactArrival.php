@@ -128,14 +128,19 @@ final readonly class RedactArrival
             return $html;
         }
         $text = HtmlAsText::of($html);
-        $text->replace($this->places($text->text(), $found));
+        $places = $this->places($text->text(), $found);
+        $text->replace($places);
         $left = [];
         foreach ($text->attributes() as $attribute) {
             $this->text($attribute, $left);
         }
         array_push($found, ...$left);
 
-        return $left === [] ? $text->html() : null;
+        return match (true) {
+            $left !== [] => null,
+            $places === [] => $html,
+            default => $text->html(),
+        };
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Customers\SortIntoGroups;
+use App\Store\Store;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
@@ -22,7 +23,7 @@ final class LoadDemoCommand extends Command
         DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields,
         DemoRules $rules, SortIntoGroups $groups
     ): int {
-        if (Teammate::query()->exists()) {
+        if (Teammate::query()->exists() || Store::isSaid()) {
             $this->info('There is data already; nothing was loaded.');
 
             return self::SUCCESS;

@@ -171,7 +171,7 @@ final class Order extends Row
      */
     public function conversations(): BelongsToMany
     {
-        return $this->belongsToMany(Conversation::class, 'conversation_order')->withPivot(['found_by', 'at']);
+        return $this->belongsToMany(Conversation::class, 'conversation_order')->withPivot(['found_by', 'at', 'verified_at']);
     }
 
     protected function casts(): array

@@ -20,10 +20,16 @@ final readonly class TellConversations
 
     public function tell(Order $order, OrderChanged|ParcelSeen $what): void
     {
-        foreach (
-            $order->conversations()->where('state', '!=', ConversationState::Closed)->whereNull('joined_into_id')->get() as $conversation
-        ) {
-            $this->journal->record($conversation, $what, Actor::application());
+        $open = $order->conversations()
+            ->where('state', '!=', ConversationState::Closed)
+            ->whereNull('joined_into_id')
+            ->with('joined')
+            ->get();
+        foreach ($open as $conversation) {
+            // Where somebody writes who may not know of it, nothing of it is told, to rules neither.
+            if (WhoseOrder::is($order, $conversation, $conversation->getRelation('pivot'))) {
+                $this->journal->record($conversation, $what, Actor::application());
+            }
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Orders;
 
 use App\Conversations\Conversation;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Collection;
 
 /**
@@ -18,8 +19,15 @@ final class WhoseOrder
      */
     public static function isTheirs(Order $order, Conversation $conversation): bool
     {
+        return self::is($order, $conversation, $order->getRelation('pivot'));
+    }
+
+    /**
+     * @param  Model  $beside  how it came to stand there: the row between the two
+     */
+    public static function is(Order $order, Conversation $conversation, Model $beside): bool
+    {
         $conversation->loadMissing('joined');
-        $beside = $order->getRelation('pivot');
         $customers = [$conversation->customer_id, ...$conversation->joined->pluck('customer_id')->all()];
 
         return ($order->customer_id !== null && in_array($order->customer_id, $customers, true))

@@ -9,6 +9,7 @@ use App\SignIn\MailPass;
 use App\SignIn\Passes;
 use App\SignIn\PassPurpose;
 use App\SignIn\SignIns;
+use App\Support\SecurityLog;
 use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -31,11 +32,12 @@ final readonly class KeepPeople
      */
     public function invite(PersonToSave $values, Teammate $by): array
     {
-        $person = DB::transaction(function () use ($values): Teammate {
+        $person = DB::transaction(function () use ($values, $by): Teammate {
             $person = new Teammate;
             // Nobody knows it.
             $person->forceFill([...$this->attributes($values), 'password' => Str::random(60), 'may_sign_in' => true])->save();
             $person->teams()->sync($values->teams);
+            SecurityLog::note('people.invited', ['person' => $by->id, 'whom' => $person->id, 'role' => $values->role->value]);
 
             return $person;
         });
@@ -54,6 +56,9 @@ final readonly class KeepPeople
                 throw PeopleRefused::ownRole();
             }
             $values->role->administers() || $this->leaveAnAdministrator($locked);
+            $locked->role === $values->role || SecurityLog::note('people.role', [
+                'person' => $by->id, 'whom' => $locked->id, 'from' => $locked->role->value, 'role' => $values->role->value,
+            ]);
             $isOtherAddress = mb_strtolower($locked->email) !== $values->email;
             $locked->forceFill($this->attributes($values))->save();
             // What is known of them in a team stays: their share, the most they take.
@@ -91,6 +96,7 @@ final readonly class KeepPeople
             }
             $this->leaveAnAdministrator($locked);
             $locked->forceFill(['may_sign_in' => false, 'calendar_key' => null])->save();
+            SecurityLog::note('people.deactivated', ['person' => $by->id, 'whom' => $locked->id]);
             $locked->teams()->detach();
             Passes::forget($locked);
             SignIns::endAll($locked);

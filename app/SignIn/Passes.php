@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Support\SecurityLog;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -60,6 +61,7 @@ final class Passes
             }
             $pass->forceFill(['used_at' => now()])->save();
             self::choosePassword($pass->teammate, $password);
+            SecurityLog::note('password.by_link', ['person' => $pass->teammate_id]);
             SignIns::endAll($pass->teammate);
 
             return $pass->teammate;

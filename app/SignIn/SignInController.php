@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Support\SecurityLog;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Contracts\View\View;
@@ -42,11 +43,13 @@ final readonly class SignInController
         ];
         foreach ($limits as $key => $most) {
             if (RateLimiter::tooManyAttempts($key, $most)) {
+                SecurityLog::note('sign_in.too_many', ['person' => $teammate?->id]);
                 throw new TooManyRequestsHttpException(RateLimiter::availableIn($key));
             }
         }
         if (! $this->isRight($given['password'], $teammate) || $teammate === null) {
             array_map(static fn (string $key): int => RateLimiter::hit($key), array_keys($limits));
+            SecurityLog::note('sign_in.wrong', ['person' => $teammate?->id]);
             throw ValidationException::withMessages([
                 'email' => 'The email address and the password do not go together. Check both and try again.',
             ]);

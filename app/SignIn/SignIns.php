@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Support\SecurityLog;
 use App\Team\Teammate;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\RedirectResponse;
@@ -63,6 +64,7 @@ final readonly class SignIns
         $this->guard->login($teammate);
         $request->session()->regenerate();
         $request->session()->forget(self::HALFWAY);
+        SecurityLog::note('sign_in.done', ['person' => $teammate->id]);
         $request->session()->put(self::KEY, self::note($teammate, (string) $request->ip(), (string) $request->userAgent())->id);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SignIn;
 
+use App\Support\SecurityLog;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
@@ -29,6 +30,7 @@ final class WrongTries
         }
         if (! $isRight()) {
             RateLimiter::hit($tries);
+            SecurityLog::note("{$field}.wrong", ['person' => $teammate->id]);
             throw ValidationException::withMessages([$field => $wrong]);
         }
         RateLimiter::clear($tries);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\SignIn\Passes;
+use App\Support\SecurityLog;
 use App\Team\Role;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -35,6 +36,7 @@ final readonly class MakeAdministrator
                 'may_sign_in' => true, 'password' => Str::random(60),
             ])->save();
             Passes::choosePassword($person, $password);
+            SecurityLog::note('people.first_administrator', ['person' => $person->id]);
             $this->steps->begin();
             $team = Team::query()->orderBy('id')->first() ?? Team::query()->create(['name' => FirstSet::current()->team()]);
             $person->teams()->syncWithoutDetaching([$team->id]);

@@ -110,6 +110,8 @@ final class ApplicationServiceProvider extends ServiceProvider
     {
         // Each may have a mail sent, or hash a password.
         RateLimiter::for('forgotten', fn (Request $request): Limit => Limit::perMinute(10)->by('forgotten|'.$request->ip()));
+        // Its key cannot be guessed; who fills the form in tries a few times.
+        RateLimiter::for('begin', fn (Request $request): Limit => Limit::perMinute(60)->by('begin|'.$request->ip()));
         RateLimiter::for('events', fn (Request $request): Limit => Limit::perMinute(6000)->by((string) $request->ip()));
         RateLimiter::for('forwarded-mail', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
     }

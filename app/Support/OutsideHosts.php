@@ -71,29 +71,21 @@ final readonly class OutsideHosts
     {
         $host = self::key($host);
         if ($host !== '' && ! in_array($host, $this->allowed(), true)) {
-            $this->settings->put(self::ALLOWED, [...$this->ownAllowed(), $host]);
+            $this->settings->put(self::ALLOWED, [...$this->allowed(), $host]);
         }
     }
 
     public function forbid(string $host): void
     {
-        $this->settings->put(self::ALLOWED, array_values(array_diff($this->ownAllowed(), [self::key($host)])));
+        $this->settings->put(self::ALLOWED, array_values(array_diff($this->allowed(), [self::key($host)])));
     }
 
     /**
      * @return list<string> those that administrators have allowed
      */
-    public function ownAllowed(): array
+    public function allowed(): array
     {
         return array_values(array_filter((array) $this->settings->get(self::ALLOWED, []), is_string(...)));
-    }
-
-    /**
-     * @return list<string>
-     */
-    private function allowed(): array
-    {
-        return [...$this->ownAllowed(), ...(array) config('cairnfield.outgoing.inside_hosts', [])];
     }
 
     private static function key(string $host): string

@@ -93,8 +93,6 @@ prepare_application() {
 
 # load_demo [--without-past]
 load_demo() {
-    # What the demo data's accounts speak to runs on this machine.
-    grep -q '^INSIDE_HOSTS=' "$VAR/.env" || printf 'INSIDE_HOSTS=127.0.0.1\n' >> "$VAR/.env"
     (cd "$ROOT" && php artisan demo:load "$@") > "$LOGS/demo.log" 2>&1 || fail 'The demo data could not be loaded.' "$LOGS/demo.log"
 }
 

@@ -91,7 +91,7 @@ final class WideFinder
             }
             $groups = self::groups($text, $candidate, $start);
             $last = $groups === [] ? null : self::longestCard($groups, self::isTouchedAfter($text, $groups[count($groups) - 1]->end()));
-            $from = $groups === [] ? $start + strspn($candidate, '0123456789') + 1 : $groups[$last ?? 0]->end();
+            $from = $groups === [] ? self::endOfDigits($text, $start) : $groups[$last ?? 0]->end();
             if ($last !== null) {
                 $digits = implode('', array_map(
                     static fn (DigitGroup $group): string => $group->digits, array_slice($groups, 0, $last + 1)
@@ -136,6 +136,16 @@ final class WideFinder
         }
 
         return $groups;
+    }
+
+    /**
+     * Behind the digits that stand there side by side: more than any card has.
+     */
+    private static function endOfDigits(string $text, int $start): int
+    {
+        preg_match('/\G\p{Nd}++/u', $text, $match, 0, $start);
+
+        return $start + max(1, strlen($match[0] ?? ''));
     }
 
     /**

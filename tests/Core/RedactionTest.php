@@ -120,6 +120,8 @@ it('finds widely what is broken or written in another way', function (string $te
     'full-width digits' => ['４１１１１１１１１１１１１１１１', '[card …1111]'],
     'Arabic digits' => ['٤١١١ ١١١١ ١١١١ ١١١١', '[card …1111]'],
     'digits of two scripts' => ['4111 1111 ١١١١ 1111', '[card …1111]'],
+    'behind more digits than any card has' => ['４４４４４４４４４４４４４４４４４４４４４４４ ４１１１１１１１１１１１１１１１', '４４４４４４４４４４４４４４４４４４４４４４４ [card …1111]'],
+    'behind a word of another alphabet' => ['ж４１１１ ４１１１１１１１１１１１１１１１', 'ж４１１１ [card …1111]'],
     'an account in small letters' => ['to de89 3704 0044 0532 0130 00 thanks', 'to [IBAN …3000] thanks'],
     'an account in small letters, in one piece' => ['de89370400440532013000.', '[IBAN …3000].'],
     'an account over a line end' => ["DE89 3704 0044\n> 0532 0130 00", '[IBAN …3000]'],

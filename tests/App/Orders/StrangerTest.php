@@ -135,3 +135,13 @@ it('does not make a stranger the customer whose conversation they wrote into, wh
     }
     expect($message->refresh()->conversation->customer_id)->not->toBe($this->buyer->id);
 });
+
+it('writes nothing of the order into the stranger’s conversation, and all of it into the buyer’s', function (): void {
+    $this->post("/conversations/{$this->ana->id}/orders", ['number' => 'B-20388']);
+    Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'delivered', now()->toIso8601ZuluString()));
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['version' => 2, 'status' => 'returned']));
+    $told = static fn (Conversation $in): int => DB::table('journal')
+        ->where('conversation_id', $in->id)->whereIn('kind', ['parcel_seen', 'order_changed'])->count();
+    expect($told($this->ana))->toBe(2)->and($told($this->stranger))->toBe(0);
+    $this->get($this->page)->assertDontSee('WP7720388');
+});
