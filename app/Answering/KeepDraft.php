@@ -129,6 +129,11 @@ final readonly class KeepDraft
         $draft = $this->change($conversation, $teammate, Draft::REPLY, function (Draft $draft) use ($uploads, &$refused): void {
             foreach ($uploads as $upload) {
                 try {
+                    // The same form sent again, where its answer was lost, attaches nothing twice.
+                    $sha256 = $upload->isValid() ? hash_file('sha256', $upload->getRealPath()) : null;
+                    if (in_array($sha256, array_column($draft->files, 'sha256'), true)) {
+                        continue;
+                    }
                     $draft->forceFill([
                         'files' => [...$draft->files, $this->file($upload, (int) array_sum(array_column($draft->files, 'size')))],
                     ]);

@@ -42,7 +42,7 @@ final readonly class BulkReplies
         }
         $template = Template::usableBy($teammate, (int) $bulk->value, BulkRefused::templateGone(...));
         // Nobody reads each of them before it leaves.
-        $filled = $this->fill->fill($template, $conversation, $teammate, Unattended::by($route, $conversation));
+        $filled = $this->fill->fill($template, $conversation, $teammate, Unattended::by($route, $conversation, true));
         [$then, $outcome] = $filled->then();
 
         return AnswerFromTemplate::of($filled, $key, $then, $outcome, $once, $seen, $waits, $filled->stepsBut(), false);

@@ -31,13 +31,16 @@ final class Unattended
         private readonly AnswerRoute $route, private readonly ?Message $wrote, private readonly bool $isMet, public readonly bool $isTyped
     ) {}
 
-    public static function by(AnswerRoute $route, Conversation $conversation): self
+    /**
+     * @param  bool  $isChosen  whether a person has chosen who gets it, if not read it: they are called by the name they give
+     */
+    public static function by(AnswerRoute $route, Conversation $conversation, bool $isChosen = false): self
     {
         $said = static fn () => Message::query()
             ->whereIn('conversation_id', $conversation->withJoined())
             ->whereNull('partner_thread_id');
         $wrote = $said()->where('direction', Message::IN)->orderByDesc('id')->first();
-        $isMet = $said()->where('direction', Message::OUT)->where('automatic', false)->whereJsonContains('to', $route->to)->exists();
+        $isMet = $isChosen || $said()->where('direction', Message::OUT)->where('automatic', false)->whereJsonContains('to', $route->to)->exists();
 
         return new self($route, $wrote, $isMet, ! $isMet && $wrote?->kind === ItemKind::Form);
     }

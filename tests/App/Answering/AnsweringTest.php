@@ -175,6 +175,21 @@ it('says of a file that cannot be attached why, and keeps the rest', function ()
     $this->delete("/conversations/{$conversation->id}/draft-files/{$sha}")->assertOk()->assertDontSee('good.txt');
 });
 
+it('attaches nothing twice where the same form is sent once more, as when its answer was lost', function (): void {
+    $conversation = Mails::conversation();
+    $this->actingAs($this->teammate('ilse'));
+    $map = static fn (): UploadedFile => UploadedFile::fake()->createWithContent('map.txt', 'left, then left');
+    $form = ['text' => 'See the map.', 'then' => 'waiting', 'outcome' => '', 'seen' => 0, 'once' => Str::uuid()->toString()];
+    // The first time somebody answered in between: what was written and attached is kept.
+    $this->answer($conversation, 'Another was quicker.');
+    $this->post("/conversations/{$conversation->id}/reply", [...$form, 'files' => [$map()]]);
+    $this->post(
+        "/conversations/{$conversation->id}/reply", [...$form, 'seen' => JournalEntry::query()->max('id'), 'files' => [$map(), $map()]]
+    )->assertSessionHas('done');
+    $sent = Message::query()->where('text', 'See the map.')->sole();
+    expect($sent->attachments()->pluck('name')->all())->toBe(['map.txt']);
+});
+
 it('keeps a draft for each person', function (): void {
     $conversation = Mails::conversation();
     $this->actingAs($this->teammate('ilse'))

@@ -83,7 +83,7 @@ it('takes the only order of the last weeks where a known customer names none', f
 });
 
 it('shows what the shop and the carrier tell while the page is open', function (): void {
-    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::Shop, Services::orderBy('tomas@hruby.example'));
     $conversation = Mails::conversation([], 'Where is B-20388?');
     preg_match(
         '/changes\?mark=([^"&]+)/',

@@ -398,7 +398,7 @@ it('runs on what the shop and the carrier tell', function (): void {
         'Unseen', RuleEvent::Noted, ['field' => 'parcel_days_unseen', 'op' => 'at_least', 'value' => 3],
         [['do' => 'add_tag', 'text' => 'unseen']]
     );
-    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'collected', '2026-11-12T07:00:00Z'));
     $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'], 'Where is 71-4480217?');
     runRules();
@@ -409,7 +409,7 @@ it('runs on what the shop and the carrier tell', function (): void {
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'delivered', '2026-11-23T09:00:00Z'));
     Services::take(
         Channel::Shop,
-        Services::order([
+        Services::orderBy('ana@wrenfield.example', [
             'version' => 2, 'status' => 'cancelled',
             'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 16300]],
         ])
