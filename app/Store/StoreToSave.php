@@ -62,9 +62,9 @@ final readonly class StoreToSave
 
     public function save(StoreSettings $settings): void
     {
-        // What is not on the form stays.
-        $before = $settings->get(Store::SETTING);
-        $settings->put(Store::SETTING, [...(is_array($before) ? $before : []), ...$this->values]);
+        // What is not on the form stays: the days that are other than the week, but for a store that is new.
+        $exceptions = BeginLink::isNeeded() ? [] : Store::current()->exceptions;
+        $settings->put(Store::SETTING, ['exceptions' => $exceptions, ...$this->values]);
     }
 
     /**

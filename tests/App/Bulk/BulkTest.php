@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Answering\Outbox\DeliverDue;
 use App\Bulk\BulkChange;
 use App\Bulk\BulkItem;
+use App\Channels\Channel;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
@@ -19,6 +20,7 @@ use App\Views\SharedWith;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Bus;
 use Tests\App\Mails;
+use Tests\App\Services;
 
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
@@ -371,4 +373,15 @@ it('takes each conversation once, however often it is chosen, and none that is n
     expect(BulkItem::query()->pluck('conversation_id')->all())->toBe([$id]);
     $this->post('/bulk', ['ids' => ['all'], 'change' => 'set_priority:high'])->assertSessionHasErrors('ids.0');
     $this->post('/bulk', ['ids' => range(1, 5001), 'change' => 'set_priority:high'])->assertSessionHasErrors('ids');
+});
+
+it('tells many at once nothing of orders that are somebody else’s', function (): void {
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
+    $template = app(SaveTemplate::class)->save(null, new TemplateToSave('Recall', '', SharedWith::Everybody, null, [
+        'en' => ['subject' => null, 'text' => 'Your {{ order.items }} may break.', 'html' => null],
+    ], [], []), $this->teammate('mads'));
+    $buyer = Mails::conversation(['From' => 'ana@wrenfield.example', 'Subject' => 'a'], 'About B-20388');
+    $stranger = Mails::conversation(['From' => 'Ana Wrenfield <ana@freemail.example>', 'Subject' => 'b'], 'About B-20388');
+    $bulk = plan([$buyer, $stranger], "template:{$template->id}");
+    $this->get("/bulk/{$bulk->id}")->assertSee('One conversation will change.')->assertSee('order.items');
 });

@@ -24,6 +24,7 @@ use Illuminate\Support\Facades\Bus;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
+use Tests\App\FilledForm;
 
 /*
  * An installation without people, and how it becomes that of a store.
@@ -188,6 +189,16 @@ it('reckons with the hours and the zone that the store says, from then on', func
         ->toBe('2026-11-30T19:30:00Z')
         ->and(Store::current()->name)->toBe('Sagelund')->and(Store::current()->languages)->toBe(['de', 'en']);
     $this->get('/store')->assertSee('09:00–22:00')->assertSee('Europe/Berlin');
+});
+
+it('changes nothing of a store that was there before, saved without touching anything', function (): void {
+    Teammate::query()->create([
+        'name' => 'A', 'email' => 'a@x.example', 'password' => 'x', 'role' => Role::Administrator, 'time_zone' => 'UTC',
+    ])->forceFill(['password_chosen_at' => now()])->save();
+    $before = Store::current();
+    $page = $this->actingAs(Teammate::query()->sole())->get('/store')->assertOk();
+    $this->post('/store', FilledForm::on($page, '/store')->values())->assertSessionHas('done');
+    expect(Store::isSaid())->toBeTrue()->and(Store::current())->toEqual($before)->and($before->exceptions)->not->toBe([]);
 });
 
 it('has a team of its own, whatever it is called, and the first set names no part that it has not', function (): void {
