@@ -40,7 +40,8 @@ final class Unattended
             ->whereIn('conversation_id', $conversation->withJoined())
             ->whereNull('partner_thread_id');
         $wrote = $said()->where('direction', Message::IN)->orderByDesc('id')->first();
-        $isMet = $isChosen || $said()->where('direction', Message::OUT)->where('automatic', false)->whereJsonContains('to', $route->to)->exists();
+        $isMet = $isChosen
+            || $said()->where('direction', Message::OUT)->where('automatic', false)->whereJsonContains('to', $route->to)->exists();
 
         return new self($route, $wrote, $isMet, ! $isMet && $wrote?->kind === ItemKind::Form);
     }

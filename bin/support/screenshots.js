@@ -89,6 +89,14 @@ await take(ilse, 'call');
 // Ana's three ways, joined, with the customer who is behind them.
 await ilse.goto(`${web}/queue/my-turn`);
 await ilse.getByRole('link', { name: 'still no kite' }).click();
+await ilse.locator('.same-order-one').first().waitFor();
+const hers = ilse.url();
+// What somebody wrote in public under her name is hers once somebody says so.
+await ilse.locator('.same-order-one').filter({ hasText: 'not verified' }).getByRole('link').click();
+await ilse.getByText('is not an address that is known of them').waitFor();
+await take(ilse, 'not-verified');
+await ilse.getByRole('button', { name: 'It is them' }).click();
+await ilse.goto(hers);
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByText('joined into this one').first().waitFor();

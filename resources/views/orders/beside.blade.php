@@ -5,11 +5,13 @@
             <p><b>Open elsewhere too,</b> about
                 {{ $sameOrder->flatMap(fn ($other) => $other->orders->pluck('number'))->unique()->implode(', ') }}:</p>
             @foreach ($sameOrder as $other)
-                @php $isVerified = WhoseOrder::othersOf($conversation, $orders->whereIn('id', $other->orders->modelKeys()))->isEmpty()
-                    && WhoseOrder::othersOf($other, $other->orders)->isEmpty(); @endphp
+                @php
+                    $isOthers = WhoseOrder::othersOf($other, $other->orders)->isEmpty();
+                    $isVerified = $isOthers && $ofOthers->only($other->orders->modelKeys())->isEmpty();
+                @endphp
                 <div class="same-order-one"><span><a href="{{ route('conversation', $other) }}">{{ $other->number() }}</a>
                     {{ $isVerified ? $other->customer->name.', ' : '' }}{{ $other->account->title() }},
-                    {{ $other->owner?->firstName() ?? 'nobody’s yet' }}@unless ($isVerified), <b>not verified</b>@endunless</span>
+                    {{ $other->owner?->firstName() ?? 'nobody’s yet' }}@unless ($isOthers), <b>not verified</b>@endunless</span>
                 @can('resolve', $conversation)
                 @if ($isVerified)
                     <form method="post" action="/conversations/{{ $conversation->id }}/join">@csrf<input type="hidden" name="other"

@@ -9,7 +9,7 @@
         known of them. What the shop knows is not shown here until somebody confirms who it is.</p>
     @can('reply', $conversation)
         @if ($hint !== null)
-            <details class="menu-form" id="ask-buyer-{{ $order->id }}">
+            <details class="ask-buyer" id="ask-buyer-{{ $order->id }}">
                 <summary class="btn btn-sm btn-primary">Ask at {{ $hint }} …</summary>
                 <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}/ask">@csrf
                     <input type="hidden" name="once" value="{{ RandomUuid::make() }}">
