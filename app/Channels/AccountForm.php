@@ -6,6 +6,7 @@ namespace App\Channels;
 
 use App\Store\Store;
 use App\Support\HostIsInside;
+use App\Support\HostIsUnknown;
 use App\Support\OutsideHosts;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -70,6 +71,8 @@ final readonly class AccountForm
             }
             try {
                 $this->hosts->addressesOf($host);
+            } catch (HostIsUnknown) {
+                // Perhaps not yet: it is said when it is to be reached.
             } catch (HostIsInside $inside) {
                 if (! $request->boolean('allow_inside')) {
                     throw ValidationException::withMessages([$field->name => $inside->getMessage(), 'allow_inside' => 'Allow it below.']);

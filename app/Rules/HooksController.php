@@ -6,6 +6,7 @@ namespace App\Rules;
 
 use App\Conversations\Changes\WhatNeeds;
 use App\Support\HostIsInside;
+use App\Support\HostIsUnknown;
 use App\Support\OutsideHosts;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -32,6 +33,8 @@ final class HooksController
         $host = (string) parse_url($written['address'], PHP_URL_HOST);
         try {
             $hosts->addressesOf($host);
+        } catch (HostIsUnknown) {
+            // Perhaps not yet: it is said when it is to be told.
         } catch (HostIsInside $inside) {
             if (! $request->boolean('allow_inside')) {
                 throw ValidationException::withMessages(['address' => $inside->getMessage(), 'allow_inside' => 'Allow it below.']);

@@ -7,7 +7,7 @@ namespace App\Support;
 /**
  * An address leads into the network that this installation runs in.
  */
-final class HostIsInside extends Refused
+final class HostIsInside extends HostRefused
 {
     public static function named(string $host): self
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use GuzzleHttp\Psr7\Exception\MalformedUriException;
+use GuzzleHttp\Psr7\Uri;
 use Symfony\Component\HttpFoundation\IpUtils;
 
 /**
@@ -28,14 +30,17 @@ final readonly class OutsideHosts
 
     /**
      * @param  string  $host  a name, or an address with or without brackets
-     * @return list<string> the addresses that it may be reached at; none where nobody knows the name
+     * @return non-empty-list<string> the addresses that it may be reached at
      *
-     * @throws HostIsInside
+     * @throws HostIsInside|HostIsUnknown
      */
     public function addressesOf(string $host): array
     {
         $host = self::key($host);
         $addresses = filter_var($host, FILTER_VALIDATE_IP) !== false ? [$host] : $this->names->addressesOf($host);
+        if ($addresses === []) {
+            throw HostIsUnknown::named($host);
+        }
         if (! in_array($host, $this->allowed(), true)) {
             foreach ($addresses as $address) {
                 if (IpUtils::checkIp($address, self::INSIDE)) {
@@ -52,15 +57,21 @@ final readonly class OutsideHosts
      *
      * @return array<string, mixed> options of the client
      *
-     * @throws HostIsInside
+     * @throws HostIsInside|HostIsUnknown
      */
     public function optionsFor(string $url): array
     {
-        $host = (string) parse_url($url, PHP_URL_HOST);
-        $port = parse_url($url, PHP_URL_PORT) ?? (str_starts_with(strtolower($url), 'https:') ? 443 : 80);
+        // As the client itself reads it.
+        try {
+            $read = new Uri($url);
+        } catch (MalformedUriException) {
+            throw HostIsUnknown::named($url);
+        }
+        $host = $read->getHost();
+        $port = $read->getPort() ?? ($read->getScheme() === 'https' ? 443 : 80);
         $addresses = $this->addressesOf($host);
 
-        return $addresses === [] || self::key($host) === $addresses[0] ? [] : ['curl' => [CURLOPT_RESOLVE => [
+        return self::key($host) === $addresses[0] ? [] : ['curl' => [CURLOPT_RESOLVE => [
             "{$host}:{$port}:".implode(',', array_map(
                 static fn (string $address): string => str_contains($address, ':') ? "[{$address}]" : $address, $addresses
             )),
@@ -90,6 +101,10 @@ final readonly class OutsideHosts
 
     private static function key(string $host): string
     {
-        return rtrim(mb_strtolower(trim($host, " \t[]")), '.');
+        $host = rtrim(mb_strtolower(trim($host, " \t[]")), '.');
+        // Letters that only look other than those of the name.
+        $ascii = preg_match('/[^\x00-\x7F]/', $host) === 1 ? idn_to_ascii($host, IDNA_DEFAULT, INTL_IDNA_VARIANT_UTS46) : $host;
+
+        return $ascii === false ? $host : $ascii;
     }
 }

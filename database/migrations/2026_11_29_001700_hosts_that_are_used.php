@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Support\HostIsInside;
+use App\Support\HostIsUnknown;
 use App\Support\OutsideHosts;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
@@ -18,6 +19,8 @@ return new class extends Migration
         foreach ($this->hosts() as $host) {
             try {
                 $hosts->addressesOf($host);
+            } catch (HostIsUnknown) {
+                continue;
             } catch (HostIsInside) {
                 $hosts->allow($host);
             }

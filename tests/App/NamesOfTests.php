@@ -12,7 +12,7 @@ use App\Support\NameService;
 final class NamesOfTests implements NameService
 {
     /** @var array<string, list<string>> */
-    public array $addresses = ['localhost' => ['127.0.0.1', '::1']];
+    public array $addresses = ['localhost' => ['127.0.0.1', '::1'], 'nowhere.example' => [], '0x7f000001' => []];
 
     public function addressesOf(string $name): array
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Mail;
 
 use App\Channels\Account;
-use App\Support\HostIsInside;
+use App\Support\HostRefused;
 use App\Support\OutsideHosts;
 use IMAP\Connection;
 
@@ -29,8 +29,8 @@ final readonly class Mailbox
         $server = ($settings['imap_host'] ?? '').':'.($settings['imap_port'] ?? '');
         try {
             app(OutsideHosts::class)->addressesOf((string) ($settings['imap_host'] ?? ''));
-        } catch (HostIsInside $inside) {
-            throw MailboxFault::inside($inside);
+        } catch (HostRefused $refused) {
+            throw MailboxFault::notAsked($refused);
         }
         $path = '{'.$server.'/imap'.self::flags((string) ($settings['imap_security'] ?? 'tls')).'}INBOX';
         $timeout = (int) config('cairnfield.mail.timeout');

@@ -22,7 +22,7 @@ final class MailboxFault extends RuntimeException
                 .'if it lasts.');
     }
 
-    public static function inside(Throwable $why): self
+    public static function notAsked(Throwable $why): self
     {
         return new self("The mail server is not asked: {$why->getMessage()}");
     }

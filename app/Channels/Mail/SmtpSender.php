@@ -8,7 +8,7 @@ use App\Channels\Account;
 use App\Channels\DeliveryFailed;
 use App\Channels\MessageSender;
 use App\Channels\OutgoingMessage;
-use App\Support\HostIsInside;
+use App\Support\HostRefused;
 use App\Support\OutsideHosts;
 use Symfony\Component\Mailer\Envelope;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
@@ -139,14 +139,14 @@ final readonly class SmtpSender implements MessageSender
     }
 
     /**
-     * @throws DeliveryFailed when it leads inside
+     * @throws DeliveryFailed when it leads inside, or nowhere
      */
     private function transport(Account $account): EsmtpTransport
     {
         try {
             $this->hosts->addressesOf((string) ($account->settings['smtp_host'] ?? ''));
-        } catch (HostIsInside $inside) {
-            throw DeliveryFailed::forNow("The mail server is not asked: {$inside->getMessage()}", $inside);
+        } catch (HostRefused $refused) {
+            throw DeliveryFailed::forNow("The mail server is not asked: {$refused->getMessage()}", $refused);
         }
         $security = $account->settings['smtp_security'] ?? 'tls';
         $stream = (new SocketStream)->setTimeout((int) config('cairnfield.mail.answer_timeout'));

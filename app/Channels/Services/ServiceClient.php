@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 use App\Channels\Account;
-use App\Support\HostIsInside;
+use App\Support\HostRefused;
 use App\Support\OutsideHosts;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Factory;
@@ -63,8 +63,8 @@ final readonly class ServiceClient
                 ->connectTimeout((int) config('cairnfield.services.connect_timeout'))
                 ->timeout((int) config('cairnfield.services.timeout'))
                 ->send($method, ltrim($path, '/'), $options);
-        } catch (HostIsInside $inside) {
-            throw ServiceFault::inside($service, $inside);
+        } catch (HostRefused $refused) {
+            throw ServiceFault::notAsked($service, $refused);
         } catch (ConnectionException $fault) {
             throw ServiceFault::unreachable($service, $fault);
         }

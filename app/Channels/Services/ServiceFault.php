@@ -27,7 +27,7 @@ final class ServiceFault extends RuntimeException
         return new self("{$service} could not be reached or did not answer in time: {$why->getMessage()}", false, null, null, $why);
     }
 
-    public static function inside(string $service, Throwable $why): self
+    public static function notAsked(string $service, Throwable $why): self
     {
         return new self("{$service} is not asked: {$why->getMessage()}", false, null, null, $why);
     }

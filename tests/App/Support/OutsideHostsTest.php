@@ -11,6 +11,7 @@ use App\Channels\Services\ServiceFault;
 use App\Rules\CallHook;
 use App\Rules\Hook;
 use App\Support\HostIsInside;
+use App\Support\HostRefused;
 use App\Support\NameService;
 use App\Support\OutsideHosts;
 use App\Support\StoreSettings;
@@ -31,7 +32,7 @@ it('goes nowhere inside, however it is written', function (string $host): void {
 })->with([
     '127.0.0.1', '127.8.8.8', '10.1.2.3', '172.31.255.255', '192.168.0.1', '169.254.169.254', '100.64.0.1', '0.0.0.0', '224.0.0.1',
     '255.255.255.255', '[::1]', '::', 'fd00::1', 'fe80::1', '::ffff:127.0.0.1', '::ffff:7f00:1', '64:ff9b::7f00:1', '2002:7f00:1::',
-    'localhost', 'LOCALHOST.', ' localhost ',
+    'localhost', 'LOCALHOST.', ' localhost ', 'ⓛocalhost', 'ｌｏｃａｌｈｏｓｔ', '１２７.0.0.1',
 ]);
 
 it('looks at every address that a name has, each time', function (): void {
@@ -49,6 +50,26 @@ it('asks the addresses that it has looked at, whatever the name means a moment l
         ->toStartWith('api.example:8080:')
         ->and(($this->hosts)()->optionsFor('https://1.1.1.1'))->toBe([])
         ->and(fn () => ($this->hosts)()->optionsFor('http://api.example@127.0.0.1/'))->toThrow(HostIsInside::class);
+});
+
+it('asks nothing that it cannot look up: what is asked for it might know it in a way of its own', function (string $url): void {
+    Http::fake(['*' => Http::response()]);
+    expect(fn () => ($this->hosts)()->optionsFor($url))->toThrow(HostRefused::class);
+    $shop = Account::query()->where('channel', Channel::Shop)->firstOrFail();
+    $shop->forceFill(['settings' => [...$shop->settings, 'base_url' => $url]])->save();
+    expect(fn () => app(ServiceClient::class)->get($shop, '/v1/account'))->toThrow(ServiceFault::class);
+    Http::assertNothingSent();
+})->with([
+    'https://nowhere.example', 'http://0x7f000001/', 'http://ⓛocalhost/', 'http://thief.example\@127.0.0.1/', 'http://a@b@127.0.0.1/',
+    'http:///x',
+]);
+
+it('says of a server that is not known yet so only when it is to be reached', function (): void {
+    $this->actingAs($this->teammate('corin'));
+    $this->post('/rules/hooks', ['name' => 'Soon', 'address' => 'https://nowhere.example/h'])->assertSessionHas('done');
+    $mail = Account::query()->where('channel', Channel::Email)->firstOrFail();
+    $mail->forceFill(['settings' => [...$mail->settings, 'imap_host' => 'nowhere.example']]);
+    expect(fn () => Mailbox::open($mail))->toThrow(MailboxFault::class, 'No address can be found');
 });
 
 it('goes inside where that very name is allowed, until it is forbidden', function (): void {
