@@ -7,6 +7,7 @@ namespace App\Conversations;
 use DOMDocument;
 use DOMElement;
 use DOMNode;
+use DOMXPath;
 
 /**
  * A received message's cleaned HTML, made ready to show: inline pictures from our own store, remote
@@ -64,7 +65,11 @@ final class MessageHtml
      */
     private function markLinks(DOMElement $body): void
     {
-        foreach (iterator_to_array($body->getElementsByTagName('a')) as $link) {
+        // Found at once: the list by name is gone through from its beginning for each of them.
+        foreach ((new DOMXPath($body->ownerDocument))->query('.//a[@href]', $body) ?: [] as $link) {
+            if (! $link instanceof DOMElement) {
+                continue;
+            }
             $leadsTo = LinkTarget::unlike($link->getAttribute('href'), $link->textContent);
             $mark = $leadsTo === null ? null : $link->ownerDocument?->createElement('span');
             if ($mark !== null) {

@@ -70,7 +70,8 @@ final class HtmlLimits
         $at = 0;
         while (($sign = strpos($this->html, '<', $at)) !== false) {
             $this->text($at, $sign);
-            if (strlen($this->kept) > self::LONGEST) {
+            // Full to the last byte, too: what follows would be cut to nothing, each piece after another.
+            if (strlen($this->kept) >= self::LONGEST) {
                 $this->isCut = true;
 
                 return;
@@ -85,7 +86,7 @@ final class HtmlLimits
         $room = self::LONGEST - strlen($this->kept);
         if ($to - $from > $room) {
             $this->isCut = true;
-            $this->kept .= mb_strcut($this->html, $from, max(0, $room), 'UTF-8');
+            $this->kept .= mb_strcut(substr($this->html, $from, max(0, $room) + 4), 0, max(0, $room), 'UTF-8');
 
             return;
         }
