@@ -7,7 +7,7 @@ namespace App\Support;
 /**
  * An address leads into the network that this installation runs in.
  */
-final class HostIsInside extends HostRefused
+final class HostIsInside extends Refused implements HostRefused
 {
     public static function named(string $host): self
     {

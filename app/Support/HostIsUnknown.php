@@ -7,7 +7,7 @@ namespace App\Support;
 /**
  * Nobody knows the name. What is asked for it all the same might know it after all, and in another way than we do.
  */
-final class HostIsUnknown extends HostRefused
+final class HostIsUnknown extends Refused implements HostRefused
 {
     public static function named(string $host): self
     {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Throwable;
+
 /**
  * A host that nothing is sent to.
  */
-abstract class HostRefused extends Refused {}
+interface HostRefused extends Throwable {}

@@ -11,9 +11,9 @@ use App\Channels\Services\ServiceFault;
 use App\Rules\CallHook;
 use App\Rules\Hook;
 use App\Support\HostIsInside;
-use App\Support\HostRefused;
 use App\Support\NameService;
 use App\Support\OutsideHosts;
+use App\Support\Refused;
 use App\Support\StoreSettings;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
@@ -54,7 +54,7 @@ it('asks the addresses that it has looked at, whatever the name means a moment l
 
 it('asks nothing that it cannot look up: what is asked for it might know it in a way of its own', function (string $url): void {
     Http::fake(['*' => Http::response()]);
-    expect(fn () => ($this->hosts)()->optionsFor($url))->toThrow(HostRefused::class);
+    expect(fn () => ($this->hosts)()->optionsFor($url))->toThrow(Refused::class);
     $shop = Account::query()->where('channel', Channel::Shop)->firstOrFail();
     $shop->forceFill(['settings' => [...$shop->settings, 'base_url' => $url]])->save();
     expect(fn () => app(ServiceClient::class)->get($shop, '/v1/account'))->toThrow(ServiceFault::class);
