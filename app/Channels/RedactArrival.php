@@ -7,6 +7,7 @@ namespace App\Channels;
 use App\Channels\Mail\MailParser;
 use App\Channels\Mail\UnreadableMailException;
 use App\Support\StoreSettings;
+use Cairnfield\Core\Text\FoundSecret;
 use Cairnfield\Core\Text\PatternRedaction;
 use Cairnfield\Core\Text\Places;
 use Cairnfield\Core\Text\Redaction;
@@ -68,7 +69,17 @@ final readonly class RedactArrival
      */
     public function text(string $text, array &$found): string
     {
-        return Places::replace($text, $this->places($text, $found));
+        $masks = $this->settings->get(self::PATTERNS, []);
+        if (is_array($masks) && $masks !== []) {
+            return Places::replace($text, $this->places($text, $found));
+        }
+        if (preg_match('/\p{Nd}/u', $text) !== 1) {
+            return $text;
+        }
+        $redacted = Redaction::of(SecretKind::Card, SecretKind::Iban)->widely()->redact($text);
+        self::note($redacted->found, $found);
+
+        return $redacted->text;
     }
 
     /**
@@ -84,8 +95,8 @@ final readonly class RedactArrival
         $secrets = Redaction::of(SecretKind::Card, SecretKind::Iban)->widely()->redact($text)->found;
         foreach ($secrets as $secret) {
             $places[$secret->start] = [$secret->start, $secret->length, $secret->kind->mark($secret->last4)];
-            $found[] = ['kind' => $secret->kind->value, 'last4' => $secret->last4];
         }
+        self::note($secrets, $found);
         $text = Places::blot($text, $secrets, '|');
         $masks = $this->settings->get(self::PATTERNS, []);
         foreach (is_array($masks) && $masks !== [] ? PatternRedaction::of($masks)->find($text) : [] as $own) {
@@ -95,6 +106,24 @@ final readonly class RedactArrival
         ksort($places);
 
         return array_values($places);
+    }
+
+    /**
+     * Each number once, however often it is there.
+     *
+     * @param  list<FoundSecret>  $secrets
+     * @param  list<array{kind: string, last4: string}>  $found  added to
+     */
+    private static function note(array $secrets, array &$found): void
+    {
+        $seen = [];
+        foreach ($secrets as $secret) {
+            $key = "{$secret->kind->value} {$secret->last4}";
+            if (! isset($seen[$key])) {
+                $seen[$key] = true;
+                $found[] = ['kind' => $secret->kind->value, 'last4' => $secret->last4];
+            }
+        }
     }
 
     /**

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace Cairnfield\Core\Text;
 
+use Closure;
+use Generator;
+
 /**
  * Puts something in place of several parts of a text, in time in line with its length, however many they are.
  */
 final class Places
 {
     /**
-     * @param  list<array{int, int, string}>  $places  where each begins and how long it is, in bytes, and what is put there; in order,
+     * @param  iterable<array{int, int, string}>  $places  where each begins and how long it is, in bytes, and what is put there; in order,
      *                                                 apart from each other
      */
-    public static function replace(string $text, array $places): string
+    public static function replace(string $text, iterable $places): string
     {
         $replaced = '';
         $from = 0;
@@ -33,8 +36,20 @@ final class Places
      */
     public static function blot(string $text, array $secrets, string $with): string
     {
-        return self::replace($text, array_map(
-            static fn (FoundSecret $secret): array => [$secret->start, $secret->length, str_repeat($with, $secret->length)], $secrets
-        ));
+        return self::replace($text, self::each($secrets, static fn (FoundSecret $secret): string => str_repeat($with, $secret->length)));
+    }
+
+    /**
+     * One after another: a text may hold a million of them.
+     *
+     * @param  list<FoundSecret>  $secrets  in order
+     * @param  Closure(FoundSecret): string  $instead
+     * @return Generator<array{int, int, string}>
+     */
+    public static function each(array $secrets, Closure $instead): Generator
+    {
+        foreach ($secrets as $secret) {
+            yield [$secret->start, $secret->length, $instead($secret)];
+        }
     }
 }

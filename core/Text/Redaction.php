@@ -41,8 +41,8 @@ final readonly class Redaction
         }
         usort($found, static fn (FoundSecret $a, FoundSecret $b): int => $a->start <=> $b->start);
 
-        return new RedactedText(Places::replace($text, array_map(
-            static fn (FoundSecret $secret): array => [$secret->start, $secret->length, $secret->kind->mark($secret->last4)], $found
+        return new RedactedText(Places::replace($text, Places::each(
+            $found, static fn (FoundSecret $secret): string => $secret->kind->mark($secret->last4)
         )), $found);
     }
 }
