@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Channels;
 
 use App\Store\Store;
-use App\Support\HostIsInside;
-use App\Support\HostIsUnknown;
-use App\Support\OutsideHosts;
+use App\Support\HostOnForm;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -17,7 +15,7 @@ use Illuminate\Validation\ValidationException;
  */
 final readonly class AccountForm
 {
-    public function __construct(private OutsideHosts $hosts) {}
+    public function __construct(private HostOnForm $hosts) {}
 
     /**
      * Checks what was written and puts it into the account, which is not stored yet. Secrets are
@@ -66,19 +64,7 @@ final readonly class AccountForm
     {
         foreach ($fields as $field) {
             $host = $field->hostIn((string) ($values[$field->name] ?? ''));
-            if ($host === null || $host === '') {
-                continue;
-            }
-            try {
-                $this->hosts->addressesOf($host);
-            } catch (HostIsUnknown) {
-                // Perhaps not yet: it is said when it is to be reached.
-            } catch (HostIsInside $inside) {
-                if (! $request->boolean('allow_inside')) {
-                    throw ValidationException::withMessages([$field->name => $inside->getMessage(), 'allow_inside' => 'Allow it below.']);
-                }
-                $this->hosts->allow($host);
-            }
+            $host === null || $host === '' ?: $this->hosts->check($request, $field->name, $host);
         }
     }
 

@@ -152,7 +152,8 @@ final class FindThread
             return [];
         }
         $handles = $conversations->flatMap(static fn (Conversation $one): array => $one->customer->handles->pluck('value')->all());
-        $written = '%'.addcslashes((string) json_encode($sender, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), '%_\\').'%';
+        // As the columns have it.
+        $written = '%'.addcslashes((string) json_encode($sender), '%_\\').'%';
         $isAmong = static fn (Builder $messages) => $messages
             ->whereRaw('lower(`to`) like ?', [$written])
             ->orWhereRaw('lower(`cc`) like ?', [$written]);

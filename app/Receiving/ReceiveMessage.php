@@ -120,7 +120,8 @@ final readonly class ReceiveMessage implements Receives
         $received = $arrival->received;
         // What one person sends at the same moment by two workers is put into one conversation.
         // Whoever is found not to be who they say is nobody that we know.
-        $isTheirs = $this->checkSender->of($account, $received) !== SenderCheck::Failed;
+        $check = $this->checkSender->of($account, $received);
+        $isTheirs = $check !== SenderCheck::Failed;
         $known = $isTheirs ? $this->customers->known($received->sender, $received->item !== null) : null;
         $orders = $this->ordersIn($arrival);
         $returned = $received->bounce === null ? null : $this->undelivered->messageOf($received->bounce);
@@ -135,7 +136,7 @@ final readonly class ReceiveMessage implements Receives
         $conversation = $isNew
             ? $this->begin($account, $arrival, $decision, $orders, $known, $isTheirs)
             : $this->goOnIn($decision->continues);
-        $message = $this->storeArrival->message($conversation, $account, $arrival, $kept);
+        $message = $this->storeArrival->message($conversation, $account, $arrival, $kept, ['sender_check' => $check]);
         if ($returned !== null) {
             $this->takeBounce($account, $conversation, $arrival, $message, $returned);
 

@@ -21,7 +21,7 @@ final readonly class StoreArrival
     /** Rows of attachments in one statement. */
     private const AT_ONCE = 200;
 
-    public function __construct(private FileStore $files, private CheckSender $checkSender) {}
+    public function __construct(private FileStore $files) {}
 
     /**
      * Keeps the bytes that the message will refer to. Before the transaction: a file that nothing
@@ -68,7 +68,6 @@ final readonly class StoreArrival
             'mood_words' => $arrival->mood === null || $arrival->mood->words === [] ? null : $arrival->mood->words,
             'redacted' => $arrival->redacted === [] ? null : $arrival->redacted,
             'automatic' => $received->automatic,
-            'sender_check' => $this->checkSender->of($account, $received),
             'marks' => $received->marks,
             'sent_at' => $received->sentAt,
             'received_at' => now(),

@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace App\Rules;
 
 use App\Conversations\Changes\WhatNeeds;
-use App\Support\HostIsInside;
-use App\Support\HostIsUnknown;
-use App\Support\OutsideHosts;
+use App\Support\HostOnForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
-use Illuminate\Validation\ValidationException;
 
 /**
  * Administrators say which programs rules can tell.
@@ -24,23 +21,13 @@ final class HooksController
         return view('rules.hooks', ['hooks' => Hook::inUse()->get()]);
     }
 
-    public function store(Request $request, OutsideHosts $hosts): RedirectResponse
+    public function store(Request $request, HostOnForm $hosts): RedirectResponse
     {
         $written = $request->validate([
             'name' => ['required', 'string', 'max:80'],
             'address' => ['required', 'string', 'max:500', 'url:http,https'],
         ], ['address.url' => 'Write the whole address, beginning with https://.']);
-        $host = (string) parse_url($written['address'], PHP_URL_HOST);
-        try {
-            $hosts->addressesOf($host);
-        } catch (HostIsUnknown) {
-            // Perhaps not yet: it is said when it is to be told.
-        } catch (HostIsInside $inside) {
-            if (! $request->boolean('allow_inside')) {
-                throw ValidationException::withMessages(['address' => $inside->getMessage(), 'allow_inside' => 'Allow it below.']);
-            }
-            $hosts->allow($host);
-        }
+        $hosts->check($request, 'address', (string) parse_url($written['address'], PHP_URL_HOST));
         $secret = Str::random(40);
         (new Hook)->forceFill(['name' => trim($written['name']), 'address' => $written['address'], 'secret' => $secret])->save();
 

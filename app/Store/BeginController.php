@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Rules\ReadyMade;
 use App\SignIn\Password;
 use App\SignIn\SignIns;
 use App\Support\Languages;
@@ -68,9 +69,11 @@ final readonly class BeginController
         return redirect('/begin')->with('done', "You are the administrator of {$this->storeName()} now.");
     }
 
-    public function steps(BeginSteps $steps, Request $request): View
+    public function steps(BeginSteps $steps, ReadyMade $readyMade): View
     {
-        return view('store.steps', ['steps' => $steps->all(), 'teammate' => SignedIn::teammate($request)]);
+        return view('store.steps', [
+            'steps' => $steps->all(), 'ways' => BeginSteps::waysIn()->get(), 'firstSet' => FirstSet::current()->names($readyMade),
+        ]);
     }
 
     public function takeFirstSet(Request $request, BeginSteps $steps): RedirectResponse

@@ -11,6 +11,7 @@ use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
+use Illuminate\Database\Eloquent\Builder;
 
 /**
  * What a new store goes through, and how far it is.
@@ -67,9 +68,9 @@ final readonly class BeginSteps
     }
 
     /**
-     * @return \Illuminate\Database\Eloquent\Builder<Account>
+     * @return Builder<Account>
      */
-    public static function waysIn(): \Illuminate\Database\Eloquent\Builder
+    public static function waysIn(): Builder
     {
         return Account::query()
             ->where('state', AccountState::Active)

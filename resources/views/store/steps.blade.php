@@ -1,11 +1,8 @@
-@use('App\Store\BeginSteps')
-@use('App\Store\FirstSet')
 @use('App\Store\Store')
 @extends('layouts.app')
 @section('title', 'Begin')
 @php
     $open = array_keys(array_filter($steps, fn (bool $isDone): bool => ! $isDone));
-    $ways = BeginSteps::waysIn()->get();
 @endphp
 @section('content')
 <main id="content" class="page page-narrow">
@@ -27,7 +24,7 @@
                 <p>Take what is of use, in the language of your store, and change it as you like. Rules are off until you switch them
                     on.</p>
                 <form method="post" action="/begin/first-set">@csrf
-                    @foreach (FirstSet::current()->names(app(App\Rules\ReadyMade::class)) as $part => $names)
+                    @foreach ($firstSet as $part => $names)
                         <div class="form-check form-check-tall"><input class="form-check-input" type="checkbox" name="{{ $part }}"
                             value="1" id="take-{{ $part }}" checked> <label class="form-check-label"
                             for="take-{{ $part }}">{{ ucfirst($part) }}<br><span class="soft">{{ implode(', ', $names)

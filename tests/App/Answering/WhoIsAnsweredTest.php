@@ -54,6 +54,12 @@ it('does not let a stranger in who refers to what the customer wrote, nor answer
     $this->get("/conversations/{$stranger->id}")->assertSee('it refers to a message of one in which they take no part');
 });
 
+it('knows somebody in copy again whose address has signs that are written otherwise in what is stored', function (): void {
+    ($this->later)('Ana <ana@wrenfield.example>', ['Cc' => 'Sales <sales/north@wrenfield.example>']);
+    ($this->later)('Sales <Sales/north@wrenfield.example>');
+    expect(Conversation::query()->count())->toBe(1);
+});
+
 it('lets in whom we have written to, and whom the customer had in copy, however they are written', function (): void {
     ($this->later)('Ana <ana@wrenfield.example>', ['Cc' => 'Cy_o%x <CY_o%x@wrenfield.example>']);
     ($this->later)('Cy <cy_O%X@Wrenfield.example>');
