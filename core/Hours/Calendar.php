@@ -25,13 +25,17 @@ final readonly class Calendar
 
     /**
      * @param  list<DaySpans>  $week  seven, Thursday first, as 1970-01-01 was a Thursday
-     * @param  array<int, DaySpans>  $exceptions  by days since 1970-01-01
+     * @param  array<int, DaySpans>  $exceptions  by days since 1970-01-01, in their order
+     * @param  list<int>  $exceptionDays
+     * @param  list<int>  $moreUpTo  for each of these days, how much longer than by the week all before it are open together
      */
     private function __construct(
         private ?DateTimeZone $zone,
         private array $week,
         private array $exceptions,
         private int $weekSeconds,
+        private array $exceptionDays = [],
+        private array $moreUpTo = [],
     ) {}
 
     /**
@@ -61,12 +65,19 @@ final readonly class Calendar
             return self::always();
         }
         $week = CalendarReader::week($calendar->week ?? null, "{$at}.week");
+        $zone = CalendarReader::zone($calendar->timezone ?? null, "{$at}.timezone");
+        $exceptions = CalendarReader::exceptions($calendar->exceptions ?? null, "{$at}.exceptions");
+        ksort($exceptions);
+        $more = 0;
+        $moreUpTo = [];
+        foreach ($exceptions as $day => $spans) {
+            $moreUpTo[] = $more;
+            $more += $spans->seconds - $week[self::placeInWeek($day)]->seconds;
+        }
 
         return new self(
-            CalendarReader::zone($calendar->timezone ?? null, "{$at}.timezone"),
-            $week,
-            CalendarReader::exceptions($calendar->exceptions ?? null, "{$at}.exceptions"),
-            array_sum(array_map(static fn (DaySpans $day): int => $day->seconds, $week)),
+            $zone, $week, $exceptions, array_sum(array_map(static fn (DaySpans $day): int => $day->seconds, $week)),
+            array_keys($exceptions), $moreUpTo,
         );
     }
 
@@ -182,16 +193,53 @@ final readonly class Calendar
      */
     private function openOnWallClock(int $from, int $to): int
     {
-        $seconds = $this->openByWeek($to) - $this->openByWeek($from);
-        foreach ($this->exceptions as $day => $spans) {
-            $start = max(0, $from - $day * self::DAY);
-            $end = min(self::DAY, $to - $day * self::DAY);
-            if ($start < $end) {
-                $seconds += $spans->between($start, $end) - $this->weekday($day)->between($start, $end);
+        return $this->openUpTo($to) - $this->openUpTo($from);
+    }
+
+    /**
+     * Open seconds since 1970-01-01T00:00 on the wall clock, less than none before it; only differences of two say something.
+     */
+    private function openUpTo(int $wall): int
+    {
+        $day = self::floorDivide($wall, self::DAY);
+        $place = $this->exceptionsBefore($day);
+        $more = $this->moreUpTo[$place] ?? $this->moreInAll();
+        if (($this->exceptionDays[$place] ?? null) === $day) {
+            $time = $wall - $day * self::DAY;
+            $more += $this->exceptions[$day]->between(0, $time) - $this->weekday($day)->between(0, $time);
+        }
+
+        return $this->openByWeek($wall) + $more;
+    }
+
+    /**
+     * How many exceptions are on days before it. Thousands are halved in on: holidays of many years can have been imported.
+     */
+    private function exceptionsBefore(int $day): int
+    {
+        $low = 0;
+        $high = count($this->exceptionDays);
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            if ($this->exceptionDays[$middle] < $day) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
             }
         }
 
-        return $seconds;
+        return $low;
+    }
+
+    private function moreInAll(): int
+    {
+        $last = count($this->exceptionDays) - 1;
+        if ($last < 0) {
+            return 0;
+        }
+        $day = $this->exceptionDays[$last];
+
+        return $this->moreUpTo[$last] + $this->exceptions[$day]->seconds - $this->weekday($day)->seconds;
     }
 
     /**
@@ -211,7 +259,12 @@ final readonly class Calendar
 
     private function weekday(int $day): DaySpans
     {
-        return $this->week[$day - self::floorDivide($day, 7) * 7];
+        return $this->week[self::placeInWeek($day)];
+    }
+
+    private static function placeInWeek(int $day): int
+    {
+        return $day - self::floorDivide($day, 7) * 7;
     }
 
     private static function floorDivide(int $number, int $by): int

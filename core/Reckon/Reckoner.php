@@ -19,6 +19,7 @@ final class Reckoner
         'hours.add' => AddHours::class,
         'hours.between' => HoursBetween::class,
         'money.allocate' => AllocateMoney::class,
+        'promise.timeline' => TimePromises::class,
         'ratings.summary' => SummarizeRatings::class,
         'rules.match' => MatchCondition::class,
         'rules.plan' => PlanRules::class,

@@ -260,3 +260,32 @@ it('adds up over any instants in between', function (string $zone): void {
         expect($between($instants[0], $instants[4]))->toBe($sum);
     }
 })->with(['Europe/Copenhagen', 'Australia/Lord_Howe', 'America/St_Johns']);
+
+it('counts thousands of exceptions right, however they are ordered', function (): void {
+    mt_srand(7);
+    $week = json_decode('{"mon": [["09:00", "17:00"]], "wed": [["00:00", "24:00"]], "sat": [["10:00", "10:30"]]}');
+    $exceptions = [];
+    for ($day = 0; $day < 3000; $day += mt_rand(1, 3)) {
+        $exceptions[] = (object) [
+            'date' => gmdate('Y-m-d', 1_500_000_000 + $day * 86_400), 'open' => mt_rand(0, 1) === 0 ? [] : [['08:00', '11:00']],
+        ];
+    }
+    $closed = array_combine(array_column($exceptions, 'date'), array_column($exceptions, 'open'));
+    shuffle($exceptions);
+    $calendar = Calendar::read((object) ['timezone' => 'UTC', 'week' => $week, 'exceptions' => $exceptions]);
+    for ($round = 0; $round < 100; $round++) {
+        $from = 1_490_000_000 + mt_rand(0, 300_000_000);
+        $to = $from + mt_rand(0, 400_000);
+        $open = 0;
+        // Minute by minute, as the definition reads.
+        for ($at = $from; $at < $to; $at += 60) {
+            $day = gmdate('Y-m-d', $at);
+            foreach ($closed[$day] ?? $week->{strtolower(gmdate('D', $at))} ?? [] as [$start, $end]) {
+                $time = gmdate('H:i', $at);
+                $open += $time >= $start && $time < $end ? 60 : 0;
+            }
+        }
+        $whole = $from - $from % 60;
+        expect($calendar->between(Instant::ofEpoch($whole), Instant::ofEpoch($whole + (int) ceil(($to - $from) / 60) * 60)))->toBe($open);
+    }
+});

@@ -14,6 +14,43 @@ function reckoned(string $calculation, string $case): array
     return Reckoner::answer($known, $case);
 }
 
+/**
+ * @return array<string, array{string, string, string, string}>
+ */
+function timelinesRefused(): array
+{
+    $good = [
+        'targets' => [['kind' => 'first_reply', 'seconds' => ['normal' => 60], 'calendar' => 'a']],
+        'calendars' => ['a' => ['always' => true]], 'priority' => 'normal', 'created_at' => '2026-11-23T10:00:00Z', 'events' => [],
+        'now' => '2026-11-23T11:00:00Z',
+    ];
+    $event = static fn (array $event): array => ['events' => [['at' => '2026-11-23T10:30:00Z', ...$event]]];
+    $target = static fn (array $target): array => ['targets' => [[...$good['targets'][0], ...$target]]];
+    $refused = [
+        'a promise of another kind' => [$target(['kind' => 'soon']), 'bad_input', 'targets[0].kind'],
+        'a promise of less than no time' => [$target(['seconds' => ['normal' => -1]]), 'bad_input', 'targets[0].seconds.normal'],
+        'a promise of half a second' => [$target(['seconds' => ['normal' => 0.5]]), 'bad_input', 'targets[0].seconds.normal'],
+        'a promise for a priority that there is not' => [$target(['seconds' => ['huge' => 1]]), 'bad_input', 'targets[0].seconds.huge'],
+        'a warning after it' => [$target(['warn_before' => -1]), 'bad_input', 'targets[0].warn_before'],
+        'a clock that runs when all is done' => [$target(['runs_in' => ['resolved']]), 'bad_input', 'targets[0].runs_in[0]'],
+        'another priority' => [['priority' => 'huge'], 'bad_input', 'priority'],
+        'another event' => [$event(['type' => 'knock']), 'bad_input', 'events[0].type'],
+        'a status event without one' => [$event(['type' => 'status']), 'bad_input', 'events[0].status'],
+        'another status' => [$event(['type' => 'status', 'status' => 'asleep']), 'bad_input', 'events[0].status'],
+        'no calendars' => [['calendars' => null], 'bad_input', 'calendars'],
+        'no calendar, but what is no input is said first' => [
+            [...$target(['calendar' => 'b']), 'calendars' => ['a' => 7]], 'bad_input', 'targets[0].calendar',
+        ],
+        'no calendar, said before disorder' => [
+            ['calendars' => ['a' => ['timezone' => 'Mars']], 'now' => '2026-11-23T09:00:00Z'], 'bad_calendar', 'calendars.a.timezone',
+        ],
+    ];
+
+    return array_map(
+        static fn (array $one): array => ['promise.timeline', (string) json_encode([...$good, ...$one[0]]), $one[1], $one[2]], $refused
+    );
+}
+
 it('refuses a case that does not fit, with the code, the place and a sentence', function (
     string $calculation, string $case, string $code, string $at
 ): void {
@@ -33,6 +70,7 @@ it('refuses a case that does not fit, with the code, the place and a sentence', 
     ],
     'two of one id' => ['assign.next', '{"method":"even","picks":1,"people":[{"id":"1"},{"id":1}]}', 'bad_input', 'people[1].id'],
     'another method' => ['assign.next', '{"method":"odd","picks":1,"people":[]}', 'bad_input', 'method'],
+    ...timelinesRefused(),
     'half a star' => ['ratings.summary', '{"kind":"stars","scores":[5,4.5]}', 'bad_score', 'scores[1]'],
     'nearly five stars' => ['ratings.summary', '{"kind":"stars","scores":[4.9]}', 'bad_score', 'scores[0]'],
     'a little more than four' => ['ratings.summary', '{"kind":"stars","scores":[4.1]}', 'bad_score', 'scores[0]'],
