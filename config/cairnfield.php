@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 return [
     /*
-     * The store whose customers write in. Its hours decide when an answer falls due.
-     * The calendar has the shape that the core reads: weekly spans, and exceptions by date.
+     * The store whose customers write in, until its administrators have said what it is.
      */
     'store' => [
         'name' => env('STORE_NAME', 'Brindle Kite Works'),
@@ -13,32 +12,7 @@ return [
         'country' => env('STORE_COUNTRY', 'DK'),
         // In which it answers where a customer's language is not known.
         'language' => env('STORE_LANGUAGE', 'en'),
-        'calendar' => [
-            'timezone' => 'Europe/Copenhagen',
-            'week' => [
-                'mon' => [['09:00', '17:00']],
-                'tue' => [['09:00', '17:00']],
-                'wed' => [['09:00', '17:00']],
-                'thu' => [['09:00', '17:00']],
-                'fri' => [['09:00', '17:00']],
-                'sat' => [['10:00', '14:00']],
-            ],
-            'exceptions' => [
-                ['date' => '2026-12-24', 'open' => []],
-                ['date' => '2026-12-25', 'open' => []],
-                ['date' => '2026-12-26', 'open' => []],
-                ['date' => '2026-12-31', 'open' => [['09:00', '12:00']]],
-                ['date' => '2027-01-01', 'open' => []],
-                ['date' => '2027-03-25', 'open' => []],
-                ['date' => '2027-03-26', 'open' => []],
-                ['date' => '2027-03-29', 'open' => []],
-                ['date' => '2027-05-06', 'open' => []],
-                ['date' => '2027-05-17', 'open' => []],
-                ['date' => '2027-12-24', 'open' => []],
-                ['date' => '2027-12-25', 'open' => []],
-                ['date' => '2027-12-26', 'open' => []],
-            ],
-        ],
+        'time_zone' => env('STORE_TIME_ZONE', 'Europe/Copenhagen'),
     ],
 
     'sign_in' => [

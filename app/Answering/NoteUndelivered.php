@@ -15,7 +15,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Customers\Handle;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use Illuminate\Support\Str;
 
 /**

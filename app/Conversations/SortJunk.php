@@ -9,7 +9,7 @@ use App\Channels\BlockList;
 use App\Conversations\Happened\Junked;
 use App\Conversations\Happened\NotJunk;
 use App\Conversations\Journal\Journal;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

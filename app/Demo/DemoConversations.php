@@ -15,8 +15,8 @@ use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Conversations\SetCategory;
 use App\Conversations\TakeConversation;
+use App\Hours\StoreHours;
 use App\Orders\Order;
-use App\Promises\StoreHours;
 use App\Rules\RunRules;
 use App\Rules\SweepTimeTriggers;
 use App\Sorting\Category;
@@ -145,7 +145,7 @@ final class DemoConversations
             throw new RuntimeException("The demo time '{$at}' cannot be read.");
         }
 
-        return $this->loadedAt->setTimezone((string) config('cairnfield.store.calendar.timezone'))
+        return $this->loadedAt->setTimezone((string) config('cairnfield.store.time_zone'))
             ->subDays((int) $part[1])->setTime((int) $part[2], (int) $part[3])->utc();
     }
 

@@ -8,6 +8,8 @@ use App\Channels\Account;
 use App\Channels\Channel;
 use App\Checklists\Checklist;
 use App\Customers\CustomerGroup;
+use App\Hours\OtherDay;
+use App\Hours\WorkCalendar;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\OutsideHosts;
@@ -66,6 +68,13 @@ final class DemoStore
     /** How each source writes its order numbers. */
     private const NUMBERS = ['shop' => 'B-2####', 'marrowby' => '##-#######', 'quaymart' => 'QM########'];
 
+    private const HOLIDAYS = [
+        '2026-12-24' => 'Christmas Eve', '2026-12-25' => 'Christmas Day', '2026-12-26' => 'Second Christmas Day',
+        '2027-01-01' => 'New Year’s Day', '2027-03-25' => 'Maundy Thursday', '2027-03-26' => 'Good Friday',
+        '2027-03-29' => 'Easter Monday', '2027-05-06' => 'Ascension Day', '2027-05-17' => 'Whit Monday',
+        '2027-12-24' => 'Christmas Eve', '2027-12-25' => 'Christmas Day', '2027-12-26' => 'Second Christmas Day',
+    ];
+
     private const CATEGORIES = [
         'Delivery' => ['Late parcel' => 'My parcel is late', 'Change order' => 'Change my order', 'Lost parcel' => 'My parcel is lost'],
         'Product' => [
@@ -108,6 +117,7 @@ final class DemoStore
         foreach (self::SERVICES as [$channel, $name, $place, $team, $arrivals]) {
             $this->addService($channel, $name, $place, $team, $arrivals);
         }
+        $this->addHours();
         $this->addFormAndTelephone();
         $this->addCategories();
         $this->addViews();
@@ -163,6 +173,33 @@ final class DemoStore
             ],
             'arrivals' => $arrivals,
         ]);
+    }
+
+    /**
+     * Three that work at different times, closed on the holidays of Denmark.
+     */
+    private function addHours(): void
+    {
+        $weekdays = static fn (array ...$spans): array => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], $spans);
+        foreach ([
+            'Care' => [...$weekdays(['09:00', '17:00']), 'sat' => [['10:00', '14:00']]],
+            'Returns bench' => $weekdays(['08:00', '11:30'], ['12:00', '15:00']),
+            'Wholesale' => $weekdays(['08:00', '18:00']),
+        ] as $name => $week) {
+            $calendar = ($name === 'Care' ? WorkCalendar::query()->where('is_main', true)->first() : null) ?? new WorkCalendar;
+            $calendar->forceFill([
+                'name' => $name, 'time_zone' => 'Europe/Copenhagen', 'week' => $week, 'is_main' => $name === 'Care',
+            ])->save();
+            $calendar->days()->delete();
+            foreach (self::HOLIDAYS as $date => $holiday) {
+                (new OtherDay)->forceFill(['calendar_id' => $calendar->id, 'date' => $date, 'open' => [], 'name' => $holiday])->save();
+            }
+            if ($name === 'Care') {
+                (new OtherDay)->forceFill([
+                    'calendar_id' => $calendar->id, 'date' => '2026-12-31', 'open' => [['09:00', '12:00']], 'name' => 'New Year’s Eve',
+                ])->save();
+            }
+        }
     }
 
     private function addFormAndTelephone(): void

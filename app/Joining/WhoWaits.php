@@ -9,7 +9,7 @@ use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 
 /**
  * Finds anew whose turn it is in a conversation whose messages have become others: whether the customer waits, since when,

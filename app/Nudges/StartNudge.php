@@ -8,9 +8,9 @@ use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
+use App\Hours\StoreHours;
 use App\Nudges\Happened\NudgeCalledOff;
 use App\Nudges\Happened\NudgeStarted;
-use App\Promises\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 

@@ -7,7 +7,7 @@ namespace App\Queue;
 use App\Conditions\ConditionQuery;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Team\Teammate;
 use App\Views\ShownView;
 use Cairnfield\Core\Queue\DueGroup;

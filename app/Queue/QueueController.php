@@ -9,7 +9,10 @@ use App\Channels\Account;
 use App\Conditions\UnknownField;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
+use App\Hours\OpenNow;
+use App\Hours\StoreHours;
 use App\Sorting\Category;
+use App\Support\LocalTime;
 use App\Team\SignedIn;
 use App\Team\Teammate;
 use App\Views\SavedView;
@@ -28,7 +31,8 @@ final readonly class QueueController
     private const REMEMBERED = 'queue.address';
 
     public function __construct(
-        private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private BulkChoices $bulkChoices
+        private Queue $queue, private ChangeMark $mark, private ViewCounts $counts, private BulkChoices $bulkChoices,
+        private StoreHours $hours, private LocalTime $time
     ) {}
 
     public function show(Request $request, ?string $view = null): View|RedirectResponse
@@ -100,6 +104,7 @@ final readonly class QueueController
             'saved' => $saved,
             'filter' => $filter,
             'mark' => $mark,
+            'openNow' => OpenNow::of($this->hours, $this->time, now()),
             'groups' => $this->queue->groups($view, $rows->take($filter->rows)),
             'hasMore' => $rows->count() > $filter->rows,
             'counts' => $this->counts->of($teammate, $saved, $mark),

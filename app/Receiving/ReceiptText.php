@@ -57,12 +57,27 @@ final class ReceiptText
 
     /**
      * @param  string  $number  of the conversation, as it is shown
+     * @param  string  $opening  whether somebody is there, and when again; may be empty
      */
-    public static function text(string $language, string $number): string
+    public static function text(string $language, string $number, string $opening): string
     {
         [, $hello, $text] = self::of($language);
 
-        return "{$hello}\n\n".sprintf($text, $number);
+        return "{$hello}\n\n".sprintf($text, $number).($opening === '' ? '' : "\n\n{$opening}");
+    }
+
+    /**
+     * The language that it is written in, where somebody's is asked for.
+     */
+    public static function language(string $language): string
+    {
+        foreach ([$language, Store::current()->language] as $one) {
+            if (isset(self::TEXTS[$one])) {
+                return $one;
+            }
+        }
+
+        return 'en';
     }
 
     /**
@@ -70,6 +85,6 @@ final class ReceiptText
      */
     private static function of(string $language): array
     {
-        return self::TEXTS[$language] ?? self::TEXTS[Store::current()->language] ?? self::TEXTS['en'];
+        return self::TEXTS[self::language($language)];
     }
 }

@@ -10,6 +10,8 @@ use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
+use App\Hours\OpeningInWords;
+use App\Hours\StoreHours;
 use App\Receiving\Happened\ReceiptSent;
 use App\Store\Store;
 use App\Support\RandomUuid;
@@ -25,7 +27,7 @@ use Illuminate\Support\Str;
  */
 final readonly class SendReceipt
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private StoreHours $hours) {}
 
     /** To one address, within an hour. */
     private const MOST = 3;
@@ -52,7 +54,10 @@ final readonly class SendReceipt
                 'message_id' => $messageId,
                 'message_id_key' => Message::keyOfId($messageId),
                 'references' => '',
-                'text' => ReceiptText::text($language, $conversation->number()),
+                'text' => ReceiptText::text(
+                    $language, $conversation->number(),
+                    OpeningInWords::sentence($this->hours, ReceiptText::language($language), now())
+                ),
                 'automatic' => true,
                 'marks' => [],
                 'sent_at' => now(),

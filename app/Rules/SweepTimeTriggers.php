@@ -7,7 +7,7 @@ namespace App\Rules;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalNews;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Store\Store;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;

@@ -7,7 +7,7 @@ namespace App\Rules;
 use App\Conversations\Changes\ThingsInUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;

@@ -9,6 +9,7 @@ use App\Checklists\ChecklistsSetUp;
 use App\Customers\CustomersSetUp;
 use App\Fields\FieldsSetUp;
 use App\History\HistorySetUp;
+use App\Hours\HoursSetUp;
 use App\Nudges\NudgesSetUp;
 use App\People\PeopleSetUp;
 use App\Rules\RulesSetUp;
@@ -30,6 +31,7 @@ final class SetUpIndex
         ChannelsSetUp::class,
         PeopleSetUp::class,
         TeamSetUp::class,
+        HoursSetUp::class,
         TemplatesSetUp::class,
         RulesSetUp::class,
         NudgesSetUp::class,

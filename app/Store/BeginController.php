@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Hours\Calendars;
+use App\Hours\SaveCalendar;
 use App\Rules\ReadyMade;
 use App\SignIn\Password;
 use App\SignIn\SignIns;
@@ -23,7 +25,7 @@ use Locale;
  */
 final readonly class BeginController
 {
-    public function __construct(private BeginLink $link, private StoreSettings $settings) {}
+    public function __construct(private BeginLink $link, private StoreSettings $settings, private SaveCalendar $calendars) {}
 
     /**
      * Looking uses nothing.
@@ -44,7 +46,7 @@ final readonly class BeginController
         if (! $this->link->isOpen($key)) {
             return $this->gone();
         }
-        StoreToSave::of($request)->save($this->settings);
+        StoreToSave::of($request)->save($this->settings, $this->calendars);
 
         return redirect("/begin/{$key}");
     }
@@ -102,11 +104,9 @@ final readonly class BeginController
 
     public function changeStore(Request $request): RedirectResponse
     {
-        StoreToSave::of($request)->save($this->settings);
+        StoreToSave::of($request)->save($this->settings, $this->calendars);
 
-        return redirect('/store')->with(
-            'done', 'The store is kept. What waits for an answer keeps its promise; what comes gets the new one.'
-        );
+        return redirect('/store')->with('done', 'The store is kept.');
     }
 
     /**
@@ -120,6 +120,8 @@ final readonly class BeginController
 
         return [
             'store' => Store::isSaid() || ! BeginLink::isNeeded() ? Store::current() : null,
+            'asksHours' => BeginLink::isNeeded(),
+            'week' => app(Calendars::class)->main()->week,
             'countries' => Countries::all(),
             'languages' => Languages::all(),
             'zones' => DateTimeZone::listIdentifiers(),

@@ -20,8 +20,7 @@ final readonly class Store
      * @param  string  $language  ISO 639-1, in which it answers where a customer's language is not known
      * @param  list<string>  $languages  in which it answers, that one first
      * @param  string  $currency  ISO 4217
-     * @param  array<string, list<array{string, string}>>  $week  open spans by day, as the core reads them
-     * @param  list<array{date: string, open: list<array{string, string}>}>  $exceptions
+     * @param  string  $timeZone  IANA, in which its days begin and end
      */
     private function __construct(
         public string $name,
@@ -30,15 +29,12 @@ final readonly class Store
         public array $languages,
         public string $currency,
         public string $timeZone,
-        public array $week,
-        public array $exceptions,
     ) {}
 
     public static function current(): self
     {
         $said = app(StoreSettings::class)->get(self::SETTING);
         $usual = (array) config('cairnfield.store');
-        $calendar = (array) ($usual['calendar'] ?? []);
         $said = is_array($said) ? $said : [];
         $language = (string) ($said['language'] ?? $usual['language']);
 
@@ -48,9 +44,7 @@ final readonly class Store
             $language,
             array_values(array_unique([$language, ...(array) ($said['languages'] ?? [])])),
             (string) ($said['currency'] ?? 'EUR'),
-            (string) ($said['time_zone'] ?? $calendar['timezone']),
-            (array) ($said['week'] ?? $calendar['week'] ?? []),
-            array_values((array) ($said['exceptions'] ?? (isset($said['week']) ? [] : $calendar['exceptions'] ?? []))),
+            (string) ($said['time_zone'] ?? $usual['time_zone']),
         );
     }
 
@@ -65,15 +59,5 @@ final readonly class Store
     public function zone(): DateTimeZone
     {
         return new DateTimeZone($this->timeZone);
-    }
-
-    /**
-     * In the shape that the core reads.
-     *
-     * @return array{timezone: string, week: array<string, list<array{string, string}>>, exceptions: list<mixed>}
-     */
-    public function calendar(): array
-    {
-        return ['timezone' => $this->timeZone, 'week' => $this->week, 'exceptions' => $this->exceptions];
     }
 }

@@ -18,8 +18,8 @@ final readonly class StoreSetUp implements ContributesSetUpPages
 
         $pages = [
             new SetUpPage(
-                SetUpGroup::Store, 'The store', '/store', 'Name, country, languages, currency, time zone and hours.',
-                ['store name', 'country', 'language', 'currency', 'time zone', 'opening hours', 'working hours'],
+                SetUpGroup::Store, 'The store', '/store', 'Name, country, languages, currency and time zone.',
+                ['store name', 'country', 'language', 'currency', 'time zone'],
                 'administer',
                 static fn (): string => Store::current()->name,
             ),

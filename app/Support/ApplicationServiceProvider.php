@@ -14,8 +14,9 @@ use App\Conditions\Fields;
 use App\Conversations\Journal\CurrentCause;
 use App\Health\Heartbeats;
 use App\Health\Part;
+use App\Hours\Calendars;
+use App\Hours\StoreHours;
 use App\Orders\OrderNumbers;
-use App\Promises\StoreHours;
 use App\Receiving\ReceiveMessage;
 use App\Receiving\TakeItem;
 use App\SetUp\SetUpIndex;
@@ -51,6 +52,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->bind(Receives::class, ReceiveMessage::class);
         $this->app->bind(TakesItems::class, TakeItem::class);
         $this->app->bind(Fields::class, ConversationFields::class);
+        $this->app->scoped(Calendars::class);
         $this->app->scoped(SetUpIndex::class);
         $this->app->singleton(StoreSettings::class);
         $this->app->singleton(CurrentCause::class);

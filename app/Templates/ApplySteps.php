@@ -11,7 +11,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\Cause;
 use App\Conversations\Journal\CurrentCause;
 use App\Fields\FieldRefused;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use Illuminate\Database\Eloquent\Collection;
 
 /**

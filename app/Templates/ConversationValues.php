@@ -9,11 +9,11 @@ use App\Conversations\Conversation;
 use App\Customers\Handle;
 use App\Fields\About;
 use App\Fields\OwnFields;
+use App\Hours\StoreHours;
 use App\Orders\Order;
 use App\Orders\OrderLine;
 use App\Orders\Parcel;
 use App\Orders\ParcelLine;
-use App\Promises\StoreHours;
 use App\Ratings\RatingLink;
 use App\Store\Store;
 use App\Team\Teammate;
@@ -78,7 +78,7 @@ final class ConversationValues implements Values
             'store.address' => $conversation->account->address,
             'store.today' => $this->day(now()),
             'store.open' => $this->hours->isOpen(now()),
-            'store.opens_at' => $this->hours->opensAt(now())->toDateTimeImmutable(),
+            'store.opens_at' => $this->hours->opensAt(now())?->toDateTimeImmutable(),
             'store.form_link' => Form::link(),
             'rating.link' => RatingLink::of($conversation),
             'conversation.number' => $conversation->number(),

@@ -6,7 +6,7 @@ namespace App\Templates;
 
 use App\Conversations\Conversation;
 use App\Fields\OwnFields;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Store\Store;
 use App\Team\Teammate;
 use Cairnfield\Core\Templates\FilledText;

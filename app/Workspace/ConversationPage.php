@@ -15,7 +15,7 @@ use App\Conversations\Journal\JournalSentence;
 use App\Conversations\Message;
 use App\Customers\Customer;
 use App\Fields\OwnFields;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Support\RandomUuid;
 use App\Team\Role;
 use App\Team\Teammate;

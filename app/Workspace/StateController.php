@@ -12,7 +12,7 @@ use App\Conversations\Changes\Chosen;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Sorting\Outcome;
 use App\Team\SignedIn;
 use Carbon\CarbonImmutable;

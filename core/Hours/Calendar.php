@@ -169,6 +169,50 @@ final readonly class Calendar
         return Instant::ofEpoch($end - $high);
     }
 
+    /**
+     * The instant itself where it is open, else the next one at which it opens.
+     *
+     * @return DateTimeImmutable|null null where it does not open within 1,830 × 86,400 seconds
+     */
+    public function opensAt(DateTimeImmutable $at): ?DateTimeImmutable
+    {
+        try {
+            return Instant::ofEpoch($this->add($at, 1)->getTimestamp() - 1);
+        } catch (HoursRefused) {
+            return null;
+        }
+    }
+
+    /**
+     * The instant itself where it is closed, else the next one at which it closes. Spans that touch are one.
+     *
+     * @return DateTimeImmutable|null null where it does not close within 1,830 × 86,400 seconds
+     */
+    public function closesAt(DateTimeImmutable $at): ?DateTimeImmutable
+    {
+        $start = $at->getTimestamp();
+        $low = 0;
+        $high = self::DAY;
+        while ($this->openSeconds($start, $start + $high) === $high) {
+            if ($high === self::LIMIT) {
+                return null;
+            }
+            $low = $high;
+            $high = min(self::LIMIT, $high * 2);
+        }
+        // Closed seconds never fall as time goes on, so the first one can be halved in on.
+        while ($high - $low > 1) {
+            $middle = intdiv($low + $high, 2);
+            if ($this->openSeconds($start, $start + $middle) < $middle) {
+                $high = $middle;
+            } else {
+                $low = $middle;
+            }
+        }
+
+        return Instant::ofEpoch($start + $high - 1);
+    }
+
     private function openSeconds(int $from, int $to): int
     {
         if ($this->zone === null || $from === $to) {

@@ -17,6 +17,7 @@ import { listenToPlaceholders } from './placeholders.js';
 import { listenToRules } from './rules.js';
 import { listenToLines } from './lines.js';
 import { drawCodes } from './codes.js';
+import { listenToWeeks } from './week-hours.js';
 
 listenToMenus();
 listenToCompose();
@@ -36,6 +37,7 @@ listenToPlaceholders();
 listenToRules();
 listenToLines();
 drawCodes();
+listenToWeeks();
 
 // Until here a pressed key would have gone nowhere.
 document.documentElement.dataset.listens = 'yes';

@@ -289,3 +289,22 @@ it('counts thousands of exceptions right, however they are ordered', function ()
         expect($calendar->between(Instant::ofEpoch($whole), Instant::ofEpoch($whole + (int) ceil(($to - $from) / 60) * 60)))->toBe($open);
     }
 });
+
+it('says when it opens and closes next', function (string $at, ?string $opens, ?string $closes): void {
+    $office = calendar('Europe/Copenhagen', ['mon' => [['09:00', '12:00'], ['12:00', '17:00']], 'fri' => [['22:00', '24:00']],
+        'sat' => [['00:00', '02:00']]], [['date' => '2026-11-30', 'open' => []]]);
+    $shown = static fn (?DateTimeImmutable $instant): ?string => $instant === null ? null : Instant::write($instant);
+    expect($shown($office->opensAt(new DateTimeImmutable($at))))->toBe($opens)
+        ->and($shown($office->closesAt(new DateTimeImmutable($at))))->toBe($closes);
+})->with([
+    'while open, through spans that touch' => ['2026-11-23T08:30:00Z', '2026-11-23T08:30:00Z', '2026-11-23T16:00:00Z'],
+    'as it opens' => ['2026-11-23T08:00:00Z', '2026-11-23T08:00:00Z', '2026-11-23T16:00:00Z'],
+    'as it closes' => ['2026-11-23T16:00:00Z', '2026-11-27T21:00:00Z', '2026-11-23T16:00:00Z'],
+    'through midnight' => ['2026-11-27T22:30:00Z', '2026-11-27T22:30:00Z', '2026-11-28T01:00:00Z'],
+    'over a holiday' => ['2026-11-28T12:00:00Z', '2026-12-04T21:00:00Z', '2026-11-28T12:00:00Z'],
+]);
+
+it('says of what never opens, and never closes, that it does not', function (): void {
+    $at = new DateTimeImmutable('2026-11-23T08:00:00Z');
+    expect(calendar('UTC', [])->opensAt($at))->toBeNull()->and(Calendar::always()->closesAt($at))->toBeNull();
+});

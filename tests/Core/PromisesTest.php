@@ -70,7 +70,8 @@ it('owes a next reply only once the first was given, or the matter was done', fu
         ->and(standings(timeline($next, [['10:10', 'closed'], ['10:20', 'wrote']], '10:30')))->toBe(['running 600'])
         ->and(standings(timeline($next, [['10:10', 'resolved'], ['10:20', 'wrote'], ['10:30', 'closed'], ['10:40', 'wrote']], '10:50')))
         ->toBe(['dropped 600', 'running 600'])
-        ->and(standings(timeline($next, [['10:10', 'replied'], ['10:20', 'waiting'], ['10:30', 'wrote']], '10:50')))->toBe(['running 1200']);
+        ->and(standings(timeline($next, [['10:10', 'replied'], ['10:20', 'waiting'], ['10:30', 'wrote']], '10:50')))
+        ->toBe(['running 1200']);
 });
 
 it('owes an update from each reply while it is our turn, and none while it is theirs', function (): void {

@@ -8,6 +8,8 @@ use App\Channels\Account;
 use App\Channels\Channel;
 use App\Checklists\Checklist;
 use App\Customers\CustomerGroup;
+use App\Hours\OtherDay;
+use App\Hours\WorkCalendar;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\OutsideHosts;
@@ -64,6 +66,7 @@ final class SmallStore
         $this->mailAccounts($teams);
         $this->services($teams['Care']);
         $this->formAndTelephone($teams['Care']);
+        $this->hours();
         $this->sorting();
         $this->checklistsAndViews();
         foreach (
@@ -75,6 +78,20 @@ final class SmallStore
             (new CustomerGroup)->forceFill(
                 ['name' => $name, 'place' => $place, 'conditions' => [['field' => $field, 'is' => $is]]]
             )->save();
+        }
+    }
+
+    private function hours(): void
+    {
+        $weekdays = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], [['09:00', '17:00']]);
+        $calendar = WorkCalendar::query()->where('is_main', true)->firstOrFail()->forceFill([
+            'time_zone' => 'Europe/Copenhagen', 'week' => [...$weekdays, 'sat' => [['10:00', '14:00']]],
+        ]);
+        $calendar->save();
+        $closed = ['2026-12-24', '2026-12-25', '2026-12-26', '2027-01-01', '2027-03-25', '2027-03-26', '2027-03-29', '2027-05-06',
+            '2027-05-17'];
+        foreach ([...array_fill_keys($closed, []), '2026-12-31' => [['09:00', '12:00']]] as $date => $open) {
+            (new OtherDay)->forceFill(['calendar_id' => $calendar->id, 'date' => $date, 'open' => $open])->save();
         }
     }
 

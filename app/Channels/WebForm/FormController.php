@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Channels\WebForm;
 
+use App\Hours\OpeningInWords;
+use App\Hours\StoreHours;
 use App\Support\NotStored;
 use App\Support\RandomUuid;
 use App\Support\SecurityHeaders;
@@ -32,7 +34,7 @@ final readonly class FormController
     /** A form that is older is filled in anew, with what was written. */
     private const OLDEST_SECONDS = 86_400;
 
-    public function __construct(private TakeForm $takeForm) {}
+    public function __construct(private TakeForm $takeForm, private StoreHours $hours) {}
 
     public function show(string $name): Response
     {
@@ -156,6 +158,7 @@ final readonly class FormController
             'isFramed' => $isFramed,
             'written' => $written,
             'problems' => $problems,
+            'opening' => OpeningInWords::sentence($this->hours, 'en', now()),
             // A form that comes back keeps its key: it is still the same message.
             'opened' => is_string($written['opened'] ?? null) && ! isset($problems['opened'])
                 ? $written['opened']

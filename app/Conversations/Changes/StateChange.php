@@ -9,7 +9,7 @@ use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalKind;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use App\Sorting\Outcome;
 use Illuminate\Database\Eloquent\Collection;
 

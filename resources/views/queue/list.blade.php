@@ -23,6 +23,7 @@
         <a href="/views/new" class="tab-new">New view</a>
     </nav>
     <div class="queue-bar">
+        <p class="open-now soft">{{ $openNow }}</p>
         @isset($accounts)
             <form method="get" action="/queue/{{ $view->key() }}" class="filters" id="filters">
                 <label class="visually-hidden" for="filter-account">Way in</label>

@@ -1,6 +1,4 @@
-@use('App\Store\StoreToSave')
-@php $week = $store->week ?? ['mon' => [['09:00', '17:00']], 'tue' => [['09:00', '17:00']], 'wed' => [['09:00', '17:00']],
-    'thu' => [['09:00', '17:00']], 'fri' => [['09:00', '17:00']]]; @endphp
+@use('App\Hours\WeekText')
 @if ($errors->any())
     <ul class="field-problem" role="alert">@foreach ($errors->all() as $problem)<li>{{ $problem }}</li>@endforeach</ul>
 @endif
@@ -34,16 +32,20 @@
         </details>
     </fieldset>
     <fieldset>
-        <legend>When somebody answers</legend>
+        <legend>{{ $asksHours ? 'When somebody answers' : 'Where it is' }}</legend>
         <label class="form-label" for="time_zone">Time zone</label>
         <select class="form-select" id="time_zone" name="time_zone">@foreach ($zones as $zone)<option
             @selected($zone === old('time_zone', $store->timeZone ?? $guessedZone))>{{ $zone }}</option>@endforeach</select>
-        <p class="soft" id="hours-about">Such as 09:00–17:00, with commas between several. Empty where nobody is there.</p>
-        @foreach (StoreToSave::DAYS as $day => $label)
-            <div class="hours-day"><label for="hours-{{ $day }}">{{ $label }}</label><input class="form-control" id="hours-{{ $day }}"
-                name="hours[{{ $day }}]" maxlength="100" value="{{ old("hours.{$day}", StoreToSave::written($week[$day] ?? [])) }}"
-                aria-describedby="hours-about" @if ($errors->has("hours.{$day}")) aria-invalid="true" @endif></div>
-        @endforeach
+        @if ($asksHours)
+            <p class="soft" id="hours-about">Such as 09:00–17:00, with commas between several. Empty where nobody is there.</p>
+            @foreach (WeekText::DAYS as $day => $label)
+                <div class="hours-day"><label for="hours-{{ $day }}">{{ $label }}</label><input class="form-control" id="hours-{{ $day }}"
+                    name="hours[{{ $day }}]" maxlength="200" value="{{ old("hours.{$day}", WeekText::written($week[$day] ?? [])) }}"
+                    aria-describedby="hours-about" @if ($errors->has("hours.{$day}")) aria-invalid="true" @endif></div>
+            @endforeach
+        @else
+            <p class="soft">When somebody is there, and holidays: <a href="/hours">Hours</a>.</p>
+        @endif
     </fieldset>
     <div class="form-foot"><button class="btn btn-primary">{{ $button }}</button></div>
 </form>

@@ -101,6 +101,7 @@ it('leaves everything as it was', function (string $page, string $action, array 
     'own fields' => ['/sorting/fields', '/sorting/fields/{id}', ['own_fields']],
     'checklists' => ['/sorting/checklists', '/sorting/checklists/{id}', ['checklists']],
     'teams' => ['/sorting/teams', '/sorting/teams/{id}', ['teams', 'team_teammate']],
+    'hours' => ['/hours/{id}', '/hours/{id}', ['calendars', 'calendar_days']],
     'templates' => ['/templates/{id}', '/templates/{id}', ['templates', 'template_languages']],
     'nudge plans' => ['/nudges', '/nudges/{id}', ['nudge_plans']],
     'views' => ['/views/{id}', '/views/{id}', ['saved_views']],

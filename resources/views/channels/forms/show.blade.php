@@ -7,6 +7,7 @@
 @endphp
 <h1>{{ $form->title }}</h1>
 @if ($form->introduction !== '')<p class="plain-text">{{ $form->introduction }}</p>@endif
+@if ($opening !== '')<p class="soft">{{ $opening }}</p>@endif
 @foreach ($problems['opened'] ?? [] as $text)<p class="field-problem" role="alert">{{ $text }}</p>@endforeach
 @if ($problems !== [] && ! isset($problems['opened']))<p class="field-problem" role="alert">Something is missing or cannot be right. It
     says below what.</p>@endif

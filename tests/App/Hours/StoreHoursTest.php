@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Promises\PromiseStanding;
-use App\Promises\StoreHours;
+use App\Hours\StoreHours;
 use Carbon\CarbonImmutable;
 
 it('promises an answer within four hours of the store’s own hours', function (string $waitingSince, string $due): void {
