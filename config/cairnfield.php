@@ -33,12 +33,6 @@ return [
         'rows' => (int) env('QUEUE_ROWS', 30),
     ],
 
-    'promises' => [
-        // Until promises can be made by category and customer: one target for every answer, in
-        // seconds of the store's hours since the customer's oldest unanswered message.
-        'answer_within' => 4 * 3600,
-    ],
-
     'mail' => [
         // Larger messages are set aside for an administrator with their original, unread.
         'largest_message' => (int) env('MAIL_LARGEST_MESSAGE', 25 * 1024 * 1024),

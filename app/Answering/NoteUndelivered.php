@@ -15,7 +15,6 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Customers\Handle;
-use App\Hours\StoreHours;
 use Illuminate\Support\Str;
 
 /**
@@ -24,7 +23,7 @@ use Illuminate\Support\Str;
  */
 final readonly class NoteUndelivered
 {
-    public function __construct(private Journal $journal, private ChangeState $state, private StoreHours $hours) {}
+    public function __construct(private Journal $journal, private ChangeState $state) {}
 
     /**
      * The answer that a report is about: it came to the address made for that, or names it, and says of one whom it went to
@@ -105,9 +104,9 @@ final readonly class NoteUndelivered
         $this->journal->record($locked, new DeliveryFailed($to), Actor::application(), $why, $message);
         $endsWith = [ConversationState::Waiting, ConversationState::Held, ConversationState::Resolved];
         if (in_array($locked->state, $endsWith, true) && ! $locked->junk) {
-            $this->state->set($locked, ConversationState::Open, Actor::application(), [
-                'waiting_since' => now(), 'due_at' => $this->hours->dueAt(now()),
-            ], 'an answer could not be delivered');
+            $this->state->set(
+                $locked, ConversationState::Open, Actor::application(), ['waiting_since' => now()], 'an answer could not be delivered'
+            );
         }
     }
 

@@ -275,8 +275,6 @@ final readonly class SendReply
         }
         $conversation->refresh()->forceFill([
             'waiting_since' => null,
-            'due_at' => null,
-            'answer_by' => null,
             'first_replied_at' => $conversation->first_replied_at ?? now(),
             'last_answered_at' => now(),
             'last_message_at' => now(),

@@ -202,6 +202,6 @@ final readonly class ChangeState
      */
     private function answered(): array
     {
-        return ['waiting_since' => null, 'due_at' => null, 'answer_by' => null];
+        return ['waiting_since' => null];
     }
 }

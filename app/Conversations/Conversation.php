@@ -10,8 +10,8 @@ use App\Channels\ItemKind;
 use App\Conversations\Journal\JournalEntry;
 use App\Customers\Customer;
 use App\Fields\HasOwnValues;
-use App\Hours\StoreHours;
 use App\Orders\Order;
+use App\Promises\PromisedKind;
 use App\Promises\PromiseStanding;
 use App\Ratings\Rating;
 use App\Sorting\Category;
@@ -58,7 +58,6 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $about_title
  * @property string|null $about_url
  * @property int|null $stars
- * @property CarbonImmutable|null $answer_by until when the source wants an answer
  * @property bool $junk
  * @property list<string>|null $junk_reasons
  * @property int|null $joined_into_id
@@ -69,7 +68,10 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $preview
  * @property bool $automatic
  * @property CarbonImmutable|null $waiting_since
- * @property CarbonImmutable|null $due_at
+ * @property int|null $promise_set_id what is promised in it
+ * @property CarbonImmutable|null $due_at when the first of what runs falls due; see Promises\KeepPromises
+ * @property PromisedKind|null $due_kind what falls due then
+ * @property list<int|null>|null $stones_fall_at when three stones of its cairn fall, in Unix seconds
  * @property CarbonImmutable|null $first_replied_at
  * @property CarbonImmutable $last_message_at
  * @property CarbonImmutable|null $last_customer_message_at
@@ -105,7 +107,7 @@ final class Conversation extends Row
 
     public const OWNER = ['owner_id', 'unowned_since'];
 
-    public const CLOCK = ['waiting_since', 'due_at', 'answer_by'];
+    public const CLOCK = ['waiting_since'];
 
     /** Set by the actions alone, never from a request. */
     protected $guarded = ['*'];
@@ -152,13 +154,13 @@ final class Conversation extends Row
     }
 
     /**
-     * How the promise of an answer stands; null where nobody waits for one.
+     * How what falls due first stands; null where nothing does.
      */
-    public function standing(StoreHours $hours): ?PromiseStanding
+    public function standing(): ?PromiseStanding
     {
-        return $this->state === ConversationState::Open && $this->waiting_since !== null && $this->due_at !== null
-            ? $hours->standing($this->waiting_since, $this->due_at, now())
-            : null;
+        return $this->due_at === null || $this->due_kind === null
+            ? null
+            : PromiseStanding::of($this->due_kind, $this->stones_fall_at ?? [], $this->due_at, now());
     }
 
     /**
@@ -319,10 +321,11 @@ final class Conversation extends Row
             'junk' => 'boolean',
             'junk_reasons' => 'array',
             'standing_copies' => 'array',
-            'answer_by' => 'immutable_datetime',
             'bring_back_at' => 'immutable_datetime',
             'waiting_since' => 'immutable_datetime',
             'due_at' => 'immutable_datetime',
+            'due_kind' => PromisedKind::class,
+            'stones_fall_at' => 'array',
             'first_replied_at' => 'immutable_datetime',
             'last_message_at' => 'immutable_datetime',
             'last_customer_message_at' => 'immutable_datetime',

@@ -9,7 +9,6 @@ use App\Channels\BlockList;
 use App\Conversations\Happened\Junked;
 use App\Conversations\Happened\NotJunk;
 use App\Conversations\Journal\Journal;
-use App\Hours\StoreHours;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -20,7 +19,7 @@ use Illuminate\Support\Str;
 final readonly class SortJunk
 {
     public function __construct(
-        private Journal $journal, private StoreHours $hours, private BlockList $blockList, private ChangeState $state
+        private Journal $journal, private BlockList $blockList, private ChangeState $state
     ) {}
 
     /**
@@ -54,9 +53,9 @@ final readonly class SortJunk
             }
             $this->blockList->readAgain();
             $this->journal->record($locked, new NotJunk, Actor::teammate($teammate));
-            $this->state->set($locked, ConversationState::Open, Actor::teammate($teammate), [
-                'waiting_since' => now(), 'due_at' => $this->hours->dueAt(now()),
-            ], 'taken back from the junk');
+            $this->state->set(
+                $locked, ConversationState::Open, Actor::teammate($teammate), ['waiting_since' => now()], 'taken back from the junk'
+            );
         });
     }
 

@@ -13,10 +13,12 @@ use App\Conversations\AssignConversation;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Conversations\PlaceInQueue;
 use App\Conversations\SetCategory;
 use App\Conversations\TakeConversation;
 use App\Hours\StoreHours;
 use App\Orders\Order;
+use App\Promises\TellPromises;
 use App\Rules\RunRules;
 use App\Rules\SweepTimeTriggers;
 use App\Sorting\Category;
@@ -55,6 +57,8 @@ final class DemoConversations
         private readonly SweepTimeTriggers $clock,
         private readonly StoreHours $hours,
         private readonly DemoOtherWays $otherWays,
+        private readonly TellPromises $promises,
+        private readonly PlaceInQueue $place,
     ) {
         $this->loadedAt = CarbonImmutable::now();
     }
@@ -74,6 +78,7 @@ final class DemoConversations
             foreach ($this->stepsInOrder($onServices, $withPast) as [$at, $key, $story, $step]) {
                 CarbonImmutable::setTestNow($at);
                 if ($sweptAt === null || $sweptAt->diffInMinutes($at) >= self::SWEPT_EVERY_MINUTES) {
+                    $this->promises->tell();
                     $this->clock->sweep();
                     $sweptAt = $at;
                 }
@@ -83,6 +88,10 @@ final class DemoConversations
         } finally {
             CarbonImmutable::setTestNow($timeBefore);
         }
+
+        // As the clock would by now.
+        $this->promises->tell();
+        $this->place->moveOn();
 
         return Conversation::query()->count();
     }

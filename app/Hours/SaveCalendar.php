@@ -16,7 +16,7 @@ final readonly class SaveCalendar
     /** Of days that are other than the week, in one calendar: holidays of many years. */
     public const MOST_DAYS = 2000;
 
-    public function __construct(private Calendars $calendars) {}
+    public function __construct(private Calendars $calendars, private CountsInHours $counted) {}
 
     /**
      * @param  int|null  $seen  the version that was changed; null where whoever wrote saw none
@@ -108,10 +108,14 @@ final readonly class SaveCalendar
      */
     public function remove(WorkCalendar $calendar): void
     {
-        DB::transaction(static function () use ($calendar): void {
+        DB::transaction(function () use ($calendar): void {
             $locked = WorkCalendar::query()->lockForUpdate()->findOrFail($calendar->id);
             if ($locked->is_main) {
                 throw HoursNotSaved::isMain($locked->name);
+            }
+            $by = $this->counted->namesIn($locked->id);
+            if ($by !== []) {
+                throw HoursNotSaved::isUsed($locked->name, $by);
             }
             $locked->delete();
         });
@@ -123,18 +127,17 @@ final readonly class SaveCalendar
      */
     private function change(?WorkCalendar $calendar, callable $how): WorkCalendar
     {
-        $saved = DB::transaction(static function () use ($calendar, $how): WorkCalendar {
+        return DB::transaction(function () use ($calendar, $how): WorkCalendar {
             $locked = $calendar === null
                 ? new WorkCalendar
                 : WorkCalendar::query()->with('days')->lockForUpdate()->findOrFail($calendar->id);
             $how($locked);
-            $locked->forceFill(['version' => ($locked->version ?? 0) + 1])->save();
+            $locked->forceFill(['version' => ($locked->exists ? $locked->version : 0) + 1])->save();
+            $this->calendars->forget();
+            $this->counted->changed($locked->id, $locked->name);
 
             return $locked;
         });
-        $this->calendars->forget();
-
-        return $saved;
     }
 
     private function refuseTooMany(WorkCalendar $calendar, int $more): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Hours;
 
-use App\Promises\PromiseStanding;
 use Cairnfield\Core\Hours\Calendar;
 use Cairnfield\Core\Hours\HoursRefused;
 use Carbon\CarbonImmutable;
@@ -31,28 +30,6 @@ final readonly class StoreHours
     public static function of(WorkCalendar $calendar): self
     {
         return new self($calendar->read(), $calendar->time_zone);
-    }
-
-    /**
-     * When the answer to something written at this time falls due.
-     */
-    public function dueAt(DateTimeInterface $waitingSince): CarbonImmutable
-    {
-        return CarbonImmutable::instance($this->calendar->add(
-            CarbonImmutable::instance($waitingSince)->utc(), (int) config('cairnfield.promises.answer_within')
-        ));
-    }
-
-    /**
-     * How the promise stands at a moment: the time used, counted in the store's hours.
-     */
-    public function standing(DateTimeInterface $waitingSince, DateTimeInterface $dueAt, DateTimeInterface $now): PromiseStanding
-    {
-        $within = (int) config('cairnfield.promises.answer_within');
-        // What is missed has no stone left, however much time was used.
-        $used = $dueAt < $now ? $within : $this->openBetween($waitingSince, $now < $waitingSince ? $waitingSince : $now);
-
-        return PromiseStanding::of($used, $within, $dueAt, $now);
     }
 
     /**

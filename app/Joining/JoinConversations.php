@@ -131,8 +131,6 @@ final readonly class JoinConversations
         $earlier = static fn ($one, $other) => $one === null || $other === null ? $one ?? $other : $one->min($other);
         $kept->forceFill([
             'waiting_since' => $earlier($kept->waiting_since, $joined->waiting_since),
-            'due_at' => $earlier($kept->due_at, $joined->due_at),
-            'answer_by' => $earlier($kept->answer_by, $joined->answer_by),
             'last_message_at' => $kept->last_message_at->max($joined->last_message_at),
             'public' => $kept->public || $joined->public,
             'owner_id' => $kept->owner_id ?? $joined->owner_id,

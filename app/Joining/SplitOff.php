@@ -16,7 +16,6 @@ use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\PlaceInQueue;
 use App\Customers\FindOrAddCustomer;
-use App\Hours\StoreHours;
 use App\Joining\Happened\MessageSplitOff;
 use App\Orders\AttachOrders;
 use App\Receiving\Happened\MessageReceived;
@@ -31,7 +30,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class SplitOff
 {
     public function __construct(
-        private Journal $journal, private StoreHours $hours, private AttachOrders $attachOrders, private ChangeState $state,
+        private Journal $journal, private AttachOrders $attachOrders, private ChangeState $state,
         private FindOrAddCustomer $customers
     ) {}
 
@@ -91,7 +90,6 @@ final readonly class SplitOff
             'mood' => $message->mood ?? Mood::Neutral,
             'preview' => Message::previewOf($message->text),
             'waiting_since' => $message->received_at,
-            'due_at' => $this->hours->dueAt($message->received_at),
             'last_message_at' => $message->received_at,
             'last_customer_message_at' => $message->received_at,
         ]);
@@ -116,10 +114,7 @@ final readonly class SplitOff
             ->first();
         $latest = Message::query()->where('conversation_id', $from->id)->orderByDesc('id')->first();
         if ($from->waiting_since !== null) {
-            $from->forceFill([
-                'waiting_since' => $oldest?->received_at,
-                'due_at' => $oldest === null ? null : $this->hours->dueAt($oldest->received_at),
-            ]);
+            $from->forceFill(['waiting_since' => $oldest?->received_at]);
             if ($oldest === null && $lastAnswer > 0 && $from->state === ConversationState::Open) {
                 $this->state->set($from, ConversationState::Waiting, $actor, [], 'what was split off was the last to wait');
             }

@@ -9,7 +9,6 @@ use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
-use App\Hours\StoreHours;
 
 /**
  * Finds anew whose turn it is in a conversation whose messages have become others: whether the customer waits, since when,
@@ -17,7 +16,7 @@ use App\Hours\StoreHours;
  */
 final readonly class WhoWaits
 {
-    public function __construct(private StoreHours $hours, private ChangeState $state) {}
+    public function __construct(private ChangeState $state) {}
 
     public function in(Conversation $conversation, Actor $actor): void
     {
@@ -31,8 +30,6 @@ final readonly class WhoWaits
         $latest = $said->last();
         $conversation->forceFill([
             'waiting_since' => $oldest?->received_at,
-            'due_at' => $oldest === null ? null : $this->hours->dueAt($oldest->received_at),
-            'answer_by' => $oldest === null ? null : $conversation->answer_by,
             'first_replied_at' => $answers->first()?->sent_at,
             'last_answered_at' => $answers->last()?->sent_at,
             'preview' => $latest === null ? '' : Message::previewOf($latest->text),

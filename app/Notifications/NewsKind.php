@@ -20,6 +20,8 @@ enum NewsKind: string
     case TaskDue = 'task_due';
     case ApprovalAsked = 'approval_asked';
     case ApprovalAnswered = 'approval_answered';
+    case PromiseWarned = 'promise_warned';
+    case PromiseMissed = 'promise_missed';
     case RuleTells = 'rule_tells';
     case RuleFailed = 'rule_failed';
 
@@ -37,6 +39,8 @@ enum NewsKind: string
             self::TaskDue => 'A task of mine falls due',
             self::ApprovalAsked => 'Somebody needs my yes or no',
             self::ApprovalAnswered => 'What I asked to be approved is answered',
+            self::PromiseWarned => 'A promise of mine is about to be missed',
+            self::PromiseMissed => 'A promise of mine, or of nobody’s, is missed',
             self::RuleTells => 'A rule tells me something',
             self::RuleFailed => 'A rule cannot be carried out',
         };
@@ -57,6 +61,8 @@ enum NewsKind: string
             self::CameBack,
             self::PartnerAnswered,
             self::TaskDue,
+            self::PromiseWarned,
+            self::PromiseMissed,
             self::RuleTells,
             self::RuleFailed => [true, MailWhen::Never],
             self::CustomerWrote, self::Noted, self::StateChanged => [true, MailWhen::Never],

@@ -14,7 +14,10 @@ use App\Conversations\Happened\StateChanged;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Journal\JournalNews;
+use App\Promises\Happened\PromiseMissed;
+use App\Promises\Happened\PromiseWarned;
 use App\Receiving\Happened\MessageReceived;
+use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -28,7 +31,8 @@ final readonly class NotifyFromJournal
 {
     private const KINDS = [
         JournalKind::Noted, JournalKind::OwnerChanged, JournalKind::MessageReceived, JournalKind::StateChanged,
-        JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff, JournalKind::PartnerAnswered,
+        JournalKind::DeliveryFailed, JournalKind::ScheduleCalledOff, JournalKind::PartnerAnswered, JournalKind::PromiseWarned,
+        JournalKind::PromiseMissed,
     ];
 
     public function __construct(private Notify $tell, private JournalNews $news) {}
@@ -94,6 +98,17 @@ final readonly class NotifyFromJournal
             $what instanceof DeliveryFailed, $what instanceof ScheduleCalledOff => $this->to(
                 self::personOf($team, $what instanceof ScheduleCalledOff ? $what->author->id : $entry->message?->teammate_id),
                 NewsKind::NotSent, $entry, "Not sent in {$subject}: {$entry->why}", true
+            ),
+            $what instanceof PromiseWarned => $this->to(
+                $owner, NewsKind::PromiseWarned, $entry,
+                ucfirst($what->promise->label())." in {$subject} is about to be missed"
+            ),
+            // What lies with nobody, the leads have to give to somebody.
+            $what instanceof PromiseMissed => $this->to(
+                $owner === [] ? array_values(array_filter(
+                    $team, static fn (Teammate $person): bool => $person->role === Role::Lead && ! $person->isAway()
+                )) : $owner,
+                NewsKind::PromiseMissed, $entry, ucfirst($what->promise->label())." in {$subject} is missed"
             ),
             $what instanceof PartnerAnswered => $this->to(
                 $owner, NewsKind::PartnerAnswered, $entry, "{$what->partner->name} answered in {$subject}"

@@ -12,6 +12,7 @@ use DateTimeInterface;
 final readonly class PromiseStanding
 {
     private function __construct(
+        public PromisedKind $kind,
         public int $stones,
         public bool $missed,
         public int $secondsLeft,
@@ -19,16 +20,16 @@ final readonly class PromiseStanding
     ) {}
 
     /**
-     * @param  int  $used  open seconds gone by
-     * @param  int  $target  open seconds promised
+     * @param  list<int|null>  $stonesFallAt  when three of the four fall, in Unix seconds
      */
-    public static function of(int $used, int $target, DateTimeInterface $dueAt, DateTimeInterface $now): self
+    public static function of(PromisedKind $kind, array $stonesFallAt, DateTimeInterface $dueAt, DateTimeInterface $now): self
     {
         $secondsLeft = $dueAt->getTimestamp() - $now->getTimestamp();
         $missed = $secondsLeft < 0;
-        $stones = $missed ? 0 : max(1, 4 - intdiv($used * 4, max(1, $target)));
+        $fallen = count(array_filter($stonesFallAt, static fn (?int $at): bool => $at !== null && $at <= $now->getTimestamp()));
+        $stones = $missed ? 0 : 4 - min(3, $fallen);
 
-        return new self($stones, $missed, $secondsLeft, ! $missed && $secondsLeft <= 3600);
+        return new self($kind, $stones, $missed, $secondsLeft, ! $missed && $secondsLeft <= 3600);
     }
 
     /**
@@ -50,8 +51,10 @@ final readonly class PromiseStanding
 
     public function describe(): string
     {
+        $what = ucfirst($this->kind->label());
+
         return $this->missed
-            ? 'Promise missed by '.ltrim($this->timeLeft(), '−')
-            : "{$this->stones} of 4 stones left, due in {$this->timeLeft()}";
+            ? "{$what} missed by ".ltrim($this->timeLeft(), '−')
+            : "{$what}: {$this->stones} of 4 stones left, due in {$this->timeLeft()}";
     }
 }

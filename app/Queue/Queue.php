@@ -7,7 +7,6 @@ namespace App\Queue;
 use App\Conditions\ConditionQuery;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
-use App\Hours\StoreHours;
 use App\Team\Teammate;
 use App\Views\ShownView;
 use Cairnfield\Core\Queue\DueGroup;
@@ -19,7 +18,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Queue
 {
-    public function __construct(private StoreHours $hours, private ConditionQuery $conditions) {}
+    public function __construct(private ConditionQuery $conditions) {}
 
     /**
      * @return Collection<int, Conversation> one row more than asked for where there are more
@@ -93,6 +92,6 @@ final readonly class Queue
      */
     public function stand(Collection $rows): array
     {
-        return array_values($rows->map(fn (Conversation $row): QueueRow => new QueueRow($row, $row->standing($this->hours)))->all());
+        return array_values($rows->map(fn (Conversation $row): QueueRow => new QueueRow($row, $row->standing()))->all());
     }
 }

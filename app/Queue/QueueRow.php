@@ -17,7 +17,7 @@ final readonly class QueueRow
 
     public function promise(): string
     {
-        return $this->conversation->first_replied_at === null ? 'first reply' : 'next reply';
+        return $this->standing?->kind->label() ?? '';
     }
 
     /**

@@ -30,7 +30,6 @@ use App\Conversations\PlaceInQueue;
 use App\Customers\Customer;
 use App\Customers\FindDuplicates;
 use App\Customers\FindOrAddCustomer;
-use App\Hours\StoreHours;
 use App\Orders\AttachOrders;
 use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
@@ -63,7 +62,6 @@ final readonly class ReceiveMessage implements Receives
         private JudgeJunk $judgeJunk,
         private StoreArrival $storeArrival,
         private Journal $journal,
-        private StoreHours $hours,
         private ScheduleReply $scheduleReply,
         private AskPartner $askPartner,
         private ChangeState $state,
@@ -154,7 +152,9 @@ final readonly class ReceiveMessage implements Receives
             new MessageReceived(
                 $received->channel, $account->address, $isNew, ! $isNew && self::becomesOurTurn($conversation, $arrival)
                     ? $conversation->state
-                    : null
+                    : null,
+                $received->automaticAnswer,
+                $received->item?->answerBy === null ? null : CarbonImmutable::instance($received->item->answerBy)
             ),
             Actor::customer(),
             ThreadingReason::of($decision),
@@ -203,7 +203,7 @@ final readonly class ReceiveMessage implements Receives
     private function takeBounce(Account $account, Conversation $conversation, Arrival $arrival, Message $message, Message $returned): void
     {
         $this->journal->recordAll($conversation, [
-            new MessageReceived($arrival->received->channel, $account->address, false, null), Actor::customer(),
+            new MessageReceived($arrival->received->channel, $account->address, false, null, true), Actor::customer(),
             'it is about an answer that we sent', $message,
         ]);
         $arrival->received->bounce === null ?: $this->undelivered->bounced($conversation, $returned, $arrival->received->bounce);
@@ -259,7 +259,7 @@ final readonly class ReceiveMessage implements Receives
             'preview' => Message::previewOf($arrival->text),
             'last_message_at' => now(),
             'last_customer_message_at' => now(),
-            ...($junk === [] ? $this->waiting(null, null, $arrival, true) : []),
+            'waiting_since' => $junk === [] ? $this->waitingSince(null, $arrival, true) : null,
         ]);
         if ($junk === [] && $orders->orders->isNotEmpty()) {
             FindDuplicates::dispatch($customer->id)->afterCommit();
@@ -298,23 +298,11 @@ final readonly class ReceiveMessage implements Receives
     }
 
     /**
-     * The customer waits from now on, unless they do already, or it was a machine that wrote.
-     *
-     * @return array<string, CarbonInterface|null>
+     * The customer waits from now on, unless they do already, or it was a machine that answered.
      */
-    private function waiting(?CarbonInterface $since, ?CarbonInterface $answerBy, Arrival $arrival, bool $isOurTurn): array
+    private function waitingSince(?CarbonInterface $since, Arrival $arrival, bool $isOurTurn): ?CarbonInterface
     {
-        $waitingSince = $isOurTurn && ! $arrival->received->automaticAnswer ? $since ?? now() : $since;
-        $wanted = $arrival->received->item?->answerBy;
-        $answerBy ??= $wanted === null ? null : CarbonImmutable::instance($wanted);
-        $promised = $waitingSince === null ? null : $this->hours->dueAt($waitingSince);
-
-        return [
-            'waiting_since' => $waitingSince,
-            'answer_by' => $answerBy,
-            // Whichever comes first: what the team promises, or what the marketplace wants.
-            'due_at' => $promised === null || $answerBy === null ? $promised : $promised->min($answerBy),
-        ];
+        return $isOurTurn && ! $arrival->received->automaticAnswer ? $since ?? now() : $since;
     }
 
     private function makeItOurTurn(Conversation $conversation, Arrival $arrival): void
@@ -328,7 +316,7 @@ final readonly class ReceiveMessage implements Receives
             'public' => $conversation->public || ($arrival->received->item->public ?? false),
             'last_message_at' => now(),
             'last_customer_message_at' => now(),
-            ...$this->waiting($conversation->waiting_since, $conversation->answer_by, $arrival, $isOurTurn),
+            'waiting_since' => $this->waitingSince($conversation->waiting_since, $arrival, $isOurTurn),
         ]);
         if ($isChanged) {
             $this->state->set($conversation, ConversationState::Open, Actor::application(), [], 'the customer wrote');

@@ -46,6 +46,8 @@ enum RuleEvent: string
     case Rated = 'rated';
     case ApprovalGiven = 'approval_given';
     case ApprovalDeclined = 'approval_declined';
+    case PromiseWarned = 'promise_warned';
+    case PromiseMissed = 'promise_missed';
 
     /** Of the journal, what rules can run on. */
     public const KINDS = [
@@ -66,6 +68,8 @@ enum RuleEvent: string
         JournalKind::DeliveryFailed,
         JournalKind::Rated,
         JournalKind::ApprovalAnswered,
+        JournalKind::PromiseWarned,
+        JournalKind::PromiseMissed,
     ];
 
     public function label(): string
@@ -97,6 +101,8 @@ enum RuleEvent: string
             self::Rated => 'a customer rates our answers',
             self::ApprovalGiven => 'an approval is given',
             self::ApprovalDeclined => 'an approval is declined',
+            self::PromiseWarned => 'a promise is about to be missed',
+            self::PromiseMissed => 'a promise is missed',
         };
     }
 
@@ -126,6 +132,8 @@ enum RuleEvent: string
             JournalKind::PartnerAnswered => [self::PartnerAnswered],
             JournalKind::DeliveryFailed => [self::DeliveryFailed],
             JournalKind::Rated => [self::Rated],
+            JournalKind::PromiseWarned => [self::PromiseWarned],
+            JournalKind::PromiseMissed => [self::PromiseMissed],
             default => [],
         };
     }
@@ -197,6 +205,8 @@ enum RuleEvent: string
             self::DeliveryFailed => JournalKind::DeliveryFailed,
             self::Rated => JournalKind::Rated,
             self::ApprovalGiven, self::ApprovalDeclined => JournalKind::ApprovalAnswered,
+            self::PromiseWarned => JournalKind::PromiseWarned,
+            self::PromiseMissed => JournalKind::PromiseMissed,
         };
     }
 

@@ -12,6 +12,10 @@ use App\Conditions\UnknownField;
 use App\Conversations\ConversationState;
 use App\Hours\StoreHours;
 use App\Orders\Order;
+use App\Promises\Happened\PromiseMissed;
+use App\Promises\Happened\PromiseWarned;
+use App\Promises\PromisedKind;
+use App\Promises\PromiseSet;
 use App\Store\Store;
 use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Rules\AllOf;
@@ -312,6 +316,20 @@ final class RuleFields implements Fields
                     : $trigger->entry->actor ?? 'application'
             ),
             new RuleTriggerField(
+                'promise', 'Which promise', self::CHOICE,
+                array_combine(
+                    array_column(PromisedKind::cases(), 'value'),
+                    array_map(static fn (PromisedKind $kind): string => $kind->label(), PromisedKind::cases())
+                ),
+                static fn (RuleTrigger $trigger): ?string => self::promiseOf($trigger)?->promise->value
+            ),
+            new RuleTriggerField(
+                'promise_set', 'Promise set', self::CHOICE,
+                static fn (): array => PromiseSet::inOrder()->pluck('name', 'id')
+                    ->mapWithKeys(static fn (string $name, int $id): array => [(string) $id => $name])->all(),
+                static fn (RuleTrigger $trigger): ?string => ($set = self::promiseOf($trigger)?->set) === null ? null : (string) $set->id
+            ),
+            new RuleTriggerField(
                 'owner_away', 'Its owner is away', [Operator::Is], self::YES_NO,
                 static fn (RuleTrigger $trigger): bool => $trigger->conversation->owner?->isAway() ?? false
             ),
@@ -374,6 +392,13 @@ final class RuleFields implements Fields
         }
 
         return $this->own;
+    }
+
+    private static function promiseOf(RuleTrigger $trigger): PromiseWarned|PromiseMissed|null
+    {
+        $what = $trigger->entry?->payload();
+
+        return $what instanceof PromiseWarned || $what instanceof PromiseMissed ? $what : null;
     }
 
     /**

@@ -17,6 +17,8 @@ use App\Health\Part;
 use App\Hours\Calendars;
 use App\Hours\StoreHours;
 use App\Orders\OrderNumbers;
+use App\Promises\KeepPromises;
+use App\Promises\PromiseSets;
 use App\Receiving\ReceiveMessage;
 use App\Receiving\TakeItem;
 use App\SetUp\SetUpIndex;
@@ -26,12 +28,15 @@ use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Events\TransactionCommitting;
+use Illuminate\Database\Events\TransactionRolledBack;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
@@ -53,6 +58,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->bind(TakesItems::class, TakeItem::class);
         $this->app->bind(Fields::class, ConversationFields::class);
         $this->app->scoped(Calendars::class);
+        $this->app->scoped(PromiseSets::class);
         $this->app->scoped(SetUpIndex::class);
         $this->app->singleton(StoreSettings::class);
         $this->app->singleton(CurrentCause::class);
@@ -76,6 +82,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->authorisation();
         $this->limits();
         $this->heartbeats();
+        $this->reckonBeforeCommits();
         View::composer(['layouts.app', 'set-up.places', 'team.own-settings'], TopBar::class);
         View::share('time', $this->app->make(LocalTime::class));
     }
@@ -87,6 +94,19 @@ final class ApplicationServiceProvider extends ServiceProvider
         Gate::define('answer-customers', static fn (Teammate $teammate): bool => $teammate->role->answersCustomers());
         Gate::define('arrange', static fn (Teammate $teammate): bool => $teammate->role->arranges());
         Gate::define('administer', static fn (Teammate $teammate): bool => $teammate->role->administers());
+    }
+
+    /**
+     * What is promised is stored with what happened, or not at all.
+     */
+    private function reckonBeforeCommits(): void
+    {
+        Event::listen(TransactionCommitting::class, fn () => $this->app->make(KeepPromises::class)->flush());
+        Event::listen(
+            TransactionRolledBack::class,
+            fn (TransactionRolledBack $event) => $event->connection->transactionLevel() > KeepPromises::$around
+                ?: $this->app->make(KeepPromises::class)->forget()
+        );
     }
 
     /**

@@ -52,6 +52,7 @@ use App\Conversations\Happened\PriorityChanged;
 use App\Conversations\Happened\StateChanged;
 use App\Conversations\Happened\TagsChanged;
 use App\Conversations\Happened\TeamChanged;
+use App\Conversations\Journal\BeforeCommit;
 use App\Conversations\Journal\Payloads;
 use App\Conversations\Snapshots\Columns;
 use App\Conversations\Snapshots\GivenTags;
@@ -60,6 +61,7 @@ use App\Customers\Happened\CustomerMerged;
 use App\Customers\Happened\CustomerSeparated;
 use App\Fields\ValuesOfConversation;
 use App\History\Happened\Imported;
+use App\Hours\CountsInHours;
 use App\Joining\Happened\Joined;
 use App\Joining\Happened\MessageSplitOff;
 use App\Joining\Happened\Separated;
@@ -76,6 +78,12 @@ use App\Orders\Happened\OrderChanged;
 use App\Orders\Happened\OrderDetached;
 use App\Orders\Happened\ParcelSeen;
 use App\Orders\OrdersPanel;
+use App\Promises\Happened\PromiseMissed;
+use App\Promises\Happened\PromiseSetApplied;
+use App\Promises\Happened\PromiseWarned;
+use App\Promises\Happened\TimeAgreed;
+use App\Promises\KeepPromises;
+use App\Promises\SavePromiseSet;
 use App\Ratings\Happened\Rated;
 use App\Receiving\Happened\EditedAtSource;
 use App\Receiving\Happened\MessageReceived;
@@ -153,6 +161,9 @@ final class Contributions extends ServiceProvider
         'partner_answered' => PartnerAnswered::class,
         'partner_asked' => PartnerAsked::class,
         'priority_changed' => PriorityChanged::class,
+        'promise_missed' => PromiseMissed::class,
+        'promise_set_applied' => PromiseSetApplied::class,
+        'promise_warned' => PromiseWarned::class,
         'rated' => Rated::class,
         'receipt_sent' => ReceiptSent::class,
         'removed_at_source' => RemovedAtSource::class,
@@ -170,6 +181,7 @@ final class Contributions extends ServiceProvider
         'task_done' => TaskDone::class,
         'task_made' => TaskMade::class,
         'team_changed' => TeamChanged::class,
+        'time_agreed' => TimeAgreed::class,
     ];
 
     public function register(): void
@@ -177,6 +189,10 @@ final class Contributions extends ServiceProvider
         $this->app->scoped(Changes::class, static fn (Container $app): Changes => new Changes(
             array_map($app->make(...), self::CHANGES)
         ));
+        // What is promised is reckoned in the transaction of what happened.
+        $this->app->singleton(KeepPromises::class);
+        $this->app->bind(BeforeCommit::class, KeepPromises::class);
+        $this->app->bind(CountsInHours::class, SavePromiseSet::class);
         $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(
             array_map($app->make(...), self::NEEDS_THINGS)
         ));

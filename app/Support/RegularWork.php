@@ -18,6 +18,8 @@ use App\Health\Part;
 use App\History\ContinueImports;
 use App\Notifications\MailNews;
 use App\Notifications\NotifyFromJournal;
+use App\Promises\RecountPromises;
+use App\Promises\TellPromises;
 use App\Rules\RunOnNews;
 use App\Rules\RunOnTime;
 use App\Rules\RunRules;
@@ -44,6 +46,7 @@ final class RegularWork
         $schedule->call(fn () => app(AddressDetails::class)->tryUntried())->everyMinute()->name('see which mail servers take details');
         $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
         $schedule->call(fn () => app(KeepTasks::class)->remind())->everyMinute()->name('remind of tasks');
+        $schedule->call(fn () => RecountPromises::goOn())->everyMinute()->name('go on with reckoning promises anew');
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
@@ -64,6 +67,7 @@ final class RegularWork
             'deliver what is due' => [5, new DeliverDue],
             'mail people' => [15, new MailNews],
             'move on what falls due' => [5, fn () => app(PlaceInQueue::class)->moveOn()],
+            'tell of promises' => [5, fn () => app(TellPromises::class)->tell()],
             'tell people' => [5, fn () => app(NotifyFromJournal::class)->run()],
             'send what was to be sent later' => [5, fn () => app(ScheduleReply::class)->sendDue()],
             'make new things findable' => [5, fn () => app(IndexForSearch::class)->run()],

@@ -15,7 +15,6 @@ use App\Conversations\Journal\JournalSentence;
 use App\Conversations\Message;
 use App\Customers\Customer;
 use App\Fields\OwnFields;
-use App\Hours\StoreHours;
 use App\Support\RandomUuid;
 use App\Team\Role;
 use App\Team\Teammate;
@@ -35,7 +34,6 @@ final readonly class ConversationPage
     public function __construct(
         private Trail $trail,
         private ChangeMark $mark,
-        private StoreHours $hours,
         private JournalSentence $sentence,
         private AnswerRoutes $routes,
         private PeopleInCopy $peopleInCopy,
@@ -76,7 +74,7 @@ final readonly class ConversationPage
             'category' => self::chosen($choices['categories'], 'categories', $conversation->category_id),
             'team' => self::chosen($choices['teams'], 'teams', $conversation->team_id),
             'outcome' => self::chosen($choices['outcomes'], 'outcomes', $conversation->outcome_id),
-            'standing' => $conversation->standing($this->hours),
+            'standing' => $conversation->standing(),
             'trail' => $trail,
             'sentence' => $this->sentence,
             'mark' => $mark,

@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Model;
 final class Trail
 {
     /** Kept in the record, and shown with the message they belong to or not at all. */
-    private const UNSHOWN = [JournalKind::Delivered, JournalKind::SendingAgain];
+    private const UNSHOWN = [JournalKind::Delivered, JournalKind::SendingAgain, JournalKind::PromiseSetApplied];
 
     /**
      * All that was written down of it.

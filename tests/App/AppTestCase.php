@@ -10,15 +10,18 @@ use App\Channels\MessageSender;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Message;
+use App\Promises\KeepPromises;
 use App\SignIn\SignIns;
 use App\Support\NameService;
 use App\Team\Teammate;
 use App\Workspace\Trail;
 use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactionsManager;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Tests\Fixtures\TestDatabase;
@@ -75,6 +78,11 @@ abstract class AppTestCase extends TestCase
         $this->app->instance('db.transactions', $manager);
         DB::connection()->setTransactionManager($manager);
         DB::beginTransaction();
+        // What is reckoned before each commit is so at the end of each transaction inside this one.
+        KeepPromises::$around = 1;
+        Event::listen(
+            TransactionCommitted::class, fn () => DB::transactionLevel() > 1 ?: $this->app->make(KeepPromises::class)->flush()
+        );
         $this->beforeApplicationDestroyed(static function (): void {
             DB::rollBack(0);
             DB::disconnect();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Committed;
 
+use App\Promises\KeepPromises;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
 use Tests\App\AppTestCase;
@@ -20,6 +21,7 @@ abstract class CommittedTestCase extends AppTestCase
 
     protected function begin(): void
     {
+        KeepPromises::$around = 0;
         // What is done here is committed.
         $this->beforeApplicationDestroyed(TestDatabase::restore(...));
     }

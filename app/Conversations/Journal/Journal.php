@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Journal
 {
-    public function __construct(private CurrentCause $cause) {}
+    public function __construct(private CurrentCause $cause, private BeforeCommit $followed) {}
 
     /**
      * @param  DateTimeInterface|null  $at  when it happened; now, but for what is taken over from elsewhere
@@ -32,7 +32,7 @@ final readonly class Journal
         ?DateTimeInterface $at = null,
         ?Cause $cause = null,
     ): JournalEntry {
-        return JournalEntry::store([
+        $entry = JournalEntry::store([
             'conversation_id' => $conversation->id,
             'teammate_id' => $actor->teammate?->id,
             'actor' => $actor->kind,
@@ -44,6 +44,9 @@ final readonly class Journal
             'why' => mb_substr($why, 0, 300),
             'at' => $at ?? now(),
         ]);
+        $this->followed->wrote($conversation->id, $what::kind());
+
+        return $entry;
     }
 
     /**
@@ -86,6 +89,9 @@ final readonly class Journal
             'why' => mb_substr($entry[2], 0, 300),
             'at' => $at,
         ], $entries));
+        foreach ($entries as $entry) {
+            $this->followed->wrote($conversation->id, $entry[0]::kind());
+        }
     }
 
     /**

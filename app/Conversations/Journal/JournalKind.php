@@ -61,6 +61,10 @@ enum JournalKind: string
     case Rated = 'rated';
     case ApprovalAsked = 'approval_asked';
     case ApprovalAnswered = 'approval_answered';
+    case PromiseSetApplied = 'promise_set_applied';
+    case PromiseWarned = 'promise_warned';
+    case PromiseMissed = 'promise_missed';
+    case TimeAgreed = 'time_agreed';
     case RuleRan = 'rule_ran';
     case RuleFailed = 'rule_failed';
 }

@@ -10,8 +10,8 @@
     <div class="page-head"><h1>Hours</h1><a class="btn btn-primary" href="/hours/new">New hours</a></div>
     <p class="soft">When who works. Promises are counted in these hours; what has no hours of its own goes by the first.</p>
     @foreach ($calendars as $calendar)
-        @php $next = $calendar->days->sortBy('date')->filter(fn ($day) => $day->date->format('Y-m-d') >= $now->setTimezone($calendar->time_zone)
-            ->format('Y-m-d'))->first(); @endphp
+        @php $today = $now->setTimezone($calendar->time_zone)->format('Y-m-d');
+            $next = $calendar->days->sortBy('date')->first(fn ($day) => $day->date->format('Y-m-d') >= $today); @endphp
         <section class="sheet pad hours-card" aria-label="{{ $calendar->name }}">
             <div class="hours-card-head">
                 <h2><a class="row-link" href="/hours/{{ $calendar->id }}">{{ $calendar->name }}</a></h2>

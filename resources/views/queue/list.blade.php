@@ -126,7 +126,7 @@
                                     @break
                                 @case(Column::Due)
                                                     <td class="cell-due">
-                                                        @if ($row->standing !== null)
+                                                        @if ($row->standing !== null && $conversation->state !== ConversationState::Held)
                                                             <b class="due"
                                                                 title="{{ $time->full($conversation->due_at) }}">{{ $group->urgency ===
                                                                     'later' || $group->urgency === 'plain' ?

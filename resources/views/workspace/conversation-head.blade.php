@@ -1,4 +1,5 @@
 @use('App\Conversations\ConversationState')
+@use('App\Promises\PromisedKind')
 @use('Cairnfield\Core\Mood\Mood')
 @use('Cairnfield\Core\Queue\Priority')
 @use('Illuminate\Support\Facades\Gate')
@@ -12,12 +13,11 @@
         <div class="conversation-sub"><p>
             {{ $conversation->number() }} ·
             @if ($standing !== null)
-                {{ $standing->missed ? 'reply was due' : 'reply due in' }}
+                {{ $standing->kind->label() }} {{ $standing->missed ? 'was due' : 'due in' }}
                     <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}">{{ $standing->missed ?
                         $time->short($conversation->due_at) : $standing->timeLeft() }}</b>
                     @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif
-                    @if ($conversation->answer_by !== null && $conversation->due_at->equalTo($conversation->answer_by))
-                    as {{ $conversation->channel->label() }} wants it @endif
+                    @if ($standing->kind === PromisedKind::Marketplace) as {{ $conversation->channel->label() }} wants it @endif
             @elseif ($conversation->state === ConversationState::Held)
                 held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back
                     {{ $time->short($conversation->bring_back_at) }} @endif

@@ -7,6 +7,7 @@ use App\Channels\ItemKind;
 use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Promises\PromisedKind;
 use App\Receiving\TakeItem;
 use Carbon\CarbonImmutable;
 use Tests\App\Services;
@@ -119,9 +120,9 @@ it('holds itself to the marketplace’s deadline where that comes first', functi
     Services::take(Channel::Marrowby, Services::orderMessage('Where is it?', ['answer_by' => '2026-11-20T17:30:00Z']));
     $conversation = Conversation::query()->sole();
     expect($conversation->due_at->toIso8601ZuluString())->toBe('2026-11-20T17:30:00Z')
-        ->and($conversation->answer_by)->not->toBeNull();
+        ->and($conversation->due_kind)->toBe(PromisedKind::Marketplace);
     $this->answer($conversation, 'It is on its way.');
-    expect($conversation->refresh()->answer_by)->toBeNull()->and($conversation->due_at)->toBeNull();
+    expect($conversation->refresh()->due_kind)->toBeNull()->and($conversation->due_at)->toBeNull();
 });
 
 it('keeps ratings and return requests as matters of their own', function (): void {

@@ -28,6 +28,8 @@ use App\History\Happened\Imported;
 use App\Joining\Happened as Joining;
 use App\Nudges\Happened as Nudges;
 use App\Orders\Happened as Orders;
+use App\Promises\Happened as Promises;
+use App\Promises\PromisedKind;
 use App\Ratings\Happened\Rated;
 use App\Receiving\Happened as Receiving;
 use App\Rules\Happened as Rules;
@@ -62,6 +64,20 @@ function saidEntries(): array
     return [
         [new Happened\Began($named('C-1001')), '', null, 'Began as a new conversation that links to C-1001'],
         [new Receiving\MessageReceived(Channel::Email, 'care@x.example', true, null), '', null, 'The customer wrote'],
+        [
+            new Promises\PromiseSetApplied($named('Wholesale')), '', null, 'Promised as in “Wholesale” from now on',
+        ],
+        [new Promises\PromiseSetApplied(null), '', null, 'Nothing is promised from now on'],
+        [
+            new Promises\PromiseWarned(PromisedKind::FirstReply, $tuesday, $named('Wholesale')), '', null,
+            'First reply is due Tue 08:00',
+        ],
+        [
+            new Promises\PromiseMissed(PromisedKind::Marketplace, $tuesday, null), '', null,
+            'The marketplace’s deadline missed: it was due Tue 08:00',
+        ],
+        [new Promises\TimeAgreed($tuesday), 'she is away', 'ilse', 'Agreed with the customer: Tue 08:00 by Ilse Norrby'],
+        [new Promises\TimeAgreed(null), '', 'ilse', 'The agreed time was taken back by Ilse Norrby'],
         [new Answering\Replied('a@x.example'), '', 'ilse', 'Ilse Norrby replied'],
         [new Answering\Noted, '', 'ilse', 'Ilse Norrby wrote a note'],
         [

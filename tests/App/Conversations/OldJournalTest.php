@@ -40,6 +40,13 @@ it('makes data of every kind that can be read and said', function (JournalKind $
             'field' => 'Batch', 'to' => 'K',
         ], 'order_attached' => ['order' => 'B-1'], 'language_changed' => ['to' => 'German'],
     ][$kind->value] ?? [];
+    // These have never been texts.
+    $asData = [JournalKind::PromiseSetApplied, JournalKind::PromiseWarned, JournalKind::PromiseMissed, JournalKind::TimeAgreed];
+    if (in_array($kind, $asData, true)) {
+        expect(app(Payloads::class)->of($kind))->toStartWith('App\\Promises');
+
+        return;
+    }
     $payload = PayloadFormat::read(app(Payloads::class)->of($kind), madeData($kind, $old));
     $sentence = $payload->sentence(new Told('Ilse Norrby', null, '', app(LocalTime::class)));
     // Tags that neither came nor went leave nothing to say but by whom.

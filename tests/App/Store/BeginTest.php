@@ -182,13 +182,13 @@ it('reckons with the hours and the zone that the store says, from then on', func
     $this->post("{$link}/store", $this->store);
     $this->post("{$link}/administrator", $this->me);
     // Monday 16:30 in Berlin: half an hour is left that day, and three and a half hours on Tuesday.
-    $due = app(StoreHours::class)->dueAt(CarbonImmutable::parse('2026-11-30T15:30:00Z'));
+    $due = app(StoreHours::class)->after(CarbonImmutable::parse('2026-11-30T15:30:00Z'), 4);
     expect($due->toIso8601ZuluString())->toBe('2026-12-01T11:30:00Z');
     $page = $this->get('/hours/'.WorkCalendar::query()->sole()->id)->assertOk()->assertSee('09:00–12:00, 13:30–17:00');
     FilledForm::on($page, '/hours/'.WorkCalendar::query()->sole()->id)->send($this, ['week[mon]' => '9–22'])->assertSessionHas('done');
     $this->post('/store', [...array_diff_key($this->store, ['hours' => 1]), 'name' => 'Sagelund'])->assertSessionHas('done');
     app()->forgetInstance(StoreSettings::class);
-    expect(app(StoreHours::class)->dueAt(CarbonImmutable::parse('2026-11-30T15:30:00Z'))->toIso8601ZuluString())
+    expect(app(StoreHours::class)->after(CarbonImmutable::parse('2026-11-30T15:30:00Z'), 4)->toIso8601ZuluString())
         ->toBe('2026-11-30T19:30:00Z')
         ->and(Store::current()->name)->toBe('Sagelund')->and(Store::current()->languages)->toBe(['de', 'en']);
     $this->get('/store')->assertSee('Europe/Berlin')->assertDontSee('09:00–22:00');
