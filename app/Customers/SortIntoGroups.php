@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Conversations\PlaceInQueue;
+use App\Promises\KeepPromises;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -14,15 +15,17 @@ final class SortIntoGroups
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly PlaceInQueue $placeInQueue) {}
+    public function __construct(private readonly PlaceInQueue $placeInQueue, private readonly KeepPromises $promises) {}
 
     public function sort(Customer $customer): void
     {
         $customer->loadMissing('handles')->loadCount('orders');
+        $moved = [];
         foreach (CustomerGroup::query()->get() as $group) {
-            $this->put($group, [$customer->id => $this->belongs($customer, $group)]);
+            $moved = [...$moved, ...$this->put($group, [$customer->id => $this->belongs($customer, $group)])];
         }
         $this->placeInQueue->customersMoved([$customer->id]);
+        $this->promises->customersChanged($moved);
     }
 
     /**
@@ -43,11 +46,12 @@ final class SortIntoGroups
             ->with('handles')
             ->withCount('orders')
             ->chunkById(self::AT_ONCE, function ($customers) use ($group): void {
-                $this->put(
+                $moved = $this->put(
                     $group,
                     $customers->mapWithKeys(fn (Customer $customer): array => [$customer->id => $this->belongs($customer, $group)])->all()
                 );
                 $this->placeInQueue->customersMoved(array_values(array_map(intval(...), $customers->pluck('id')->all())));
+                $this->promises->customersChanged($moved);
             });
     }
 
@@ -73,10 +77,13 @@ final class SortIntoGroups
 
     /**
      * @param  array<int, bool>  $belongs  by customer
+     * @return list<int> those who came or went
      */
-    private function put(CustomerGroup $group, array $belongs): void
+    private function put(CustomerGroup $group, array $belongs): array
     {
         $in = array_keys(array_filter($belongs));
+        $were = DB::table('customer_group_members')->where('group_id', $group->id)->whereIn('customer_id', array_keys($belongs))
+            ->pluck('customer_id')->map(intval(...))->all();
         DB::table('customer_group_members')
             ->where('group_id', $group->id)
             ->whereIn('customer_id', array_keys($belongs))
@@ -85,5 +92,7 @@ final class SortIntoGroups
         DB::table('customer_group_members')->insertOrIgnore(
             array_map(static fn (int $id): array => ['group_id' => $group->id, 'customer_id' => $id], $in)
         );
+
+        return array_values([...array_diff($in, $were), ...array_diff($were, $in)]);
     }
 }

@@ -24,6 +24,7 @@ enum NewsKind: string
     case PromiseMissed = 'promise_missed';
     case RuleTells = 'rule_tells';
     case RuleFailed = 'rule_failed';
+    case Installation = 'installation';
 
     public function label(): string
     {
@@ -43,6 +44,7 @@ enum NewsKind: string
             self::PromiseMissed => 'A promise of mine, or of nobody’s, is missed',
             self::RuleTells => 'A rule tells me something',
             self::RuleFailed => 'A rule cannot be carried out',
+            self::Installation => 'Something of the installation wants a look',
         };
     }
 
@@ -64,7 +66,8 @@ enum NewsKind: string
             self::PromiseWarned,
             self::PromiseMissed,
             self::RuleTells,
-            self::RuleFailed => [true, MailWhen::Never],
+            self::RuleFailed,
+            self::Installation => [true, MailWhen::Never],
             self::CustomerWrote, self::Noted, self::StateChanged => [true, MailWhen::Never],
         };
     }

@@ -64,6 +64,21 @@ final class KeepPromises implements BeforeCommit
     }
 
     /**
+     * Something is known of customers that can decide what is promised to them.
+     *
+     * @param  list<int>  $customers
+     */
+    public function customersChanged(array $customers): void
+    {
+        foreach (array_chunk($customers, 500) as $ids) {
+            $running = DB::table('conversations')->whereIn('customer_id', $ids)->whereIn('state', Recount::RUNS_IN)->pluck('id');
+            foreach ($running as $id) {
+                $this->touch((int) $id);
+            }
+        }
+    }
+
+    /**
      * What was touched was rolled back.
      */
     public function forget(): void

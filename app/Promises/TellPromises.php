@@ -31,7 +31,8 @@ final readonly class TellPromises
     {
         $told = 0;
         foreach (['promises', 'agreed_times'] as $table) {
-            foreach (['warn_next', 'miss_next'] as $column) {
+            // What is missed already needs no warning.
+            foreach (['miss_next', 'warn_next'] as $column) {
                 do {
                     $due = DB::table($table)->whereNotNull($column)->where($column, '<=', now())->orderBy($column)->limit(self::AT_ONCE)
                         ->get(['id', 'conversation_id']);
@@ -60,7 +61,6 @@ final readonly class TellPromises
             $isMissed = $column === 'miss_next';
             $isPromise = $table === 'promises';
             DB::table($table)->where('id', $id)->update([
-                // What is missed already needs no warning.
                 'warn_next' => null, ...($isMissed ? ['miss_next' => null] : []),
                 ...($isPromise ? [$isMissed ? 'missed_at' : 'warned_at' => now()] : []),
             ]);

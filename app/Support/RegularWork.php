@@ -18,6 +18,7 @@ use App\Health\Part;
 use App\History\ContinueImports;
 use App\Notifications\MailNews;
 use App\Notifications\NotifyFromJournal;
+use App\Promises\CheckPromisesTonight;
 use App\Promises\RecountPromises;
 use App\Promises\TellPromises;
 use App\Rules\RunOnNews;
@@ -50,6 +51,7 @@ final class RegularWork
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
+        $schedule->job(new CheckPromisesTonight)->dailyAt('02:40')->name('check promises against the journal');
         $schedule->call(fn () => SignIns::tidy())->daily()->name('forget who was signed in long ago');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
     }

@@ -12,6 +12,8 @@ use App\Hours\SaveCalendar;
 use App\Hours\StoreHours;
 use App\Hours\WeekText;
 use App\Hours\WorkCalendar;
+use App\Promises\PromiseSet;
+use App\Promises\SavePromiseSet;
 use App\Support\LocalTime;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
@@ -60,6 +62,8 @@ it('refuses hours that never open', function (): void {
     FilledForm::on($this->get($this->page), $this->page)->send($this, $empty)->assertSessionHas('problem');
     // One day in the year is enough.
     app(SaveCalendar::class)->putDay($this->calendar, CarbonImmutable::parse('2026-12-01'), [['09:00', '10:00']], '');
+    // The page shows what was refused once more, and then as it is.
+    $this->get($this->page)->assertSee('value=""', false);
     FilledForm::on($this->get($this->page), $this->page)->send($this, $empty)->assertSessionHas('done');
     $this->post("{$this->page}/days/remove", ['date' => '2026-12-01'])->assertSessionHas('problem');
     expect(OtherDay::query()->where('date', '2026-12-01')->exists())->toBeTrue();
@@ -156,6 +160,10 @@ it('has several calendars, one of which is the store’s own', function (): void
     expect(app(Calendars::class)->main()->name)->toBe('Bench')
         // Monday nine o'clock in Tokyo.
         ->and(app(StoreHours::class)->opensAt(CarbonImmutable::now())?->toIso8601ZuluString())->toBe('2026-11-30T00:00:00Z');
+    // Promises are counted in it.
+    $this->post("{$this->page}/remove")->assertSessionHas('problem', '“Store” is needed by the promise set “Everybody”. Have them go by '
+        .'other hours first.');
+    app(SavePromiseSet::class)->retire(PromiseSet::query()->sole(), true, $this->teammate('mads'));
     $this->post("{$this->page}/remove")->assertSessionHas('done');
     expect(WorkCalendar::query()->count())->toBe(1);
 });
