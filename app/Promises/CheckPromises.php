@@ -54,7 +54,8 @@ final readonly class CheckPromises
             $this->tell->people(
                 array_values(Teammate::query()->where('role', Role::Administrator)->where('may_sign_in', true)->get()->all()),
                 NewsKind::Installation, 'promises-'.$began->format('Ymd'),
-                count($differences).' promises were stored otherwise than the journal says. They are mended; Set up › Promises has the list.',
+                count($differences).' promises were stored otherwise than the journal says. They are mended; the list stands under '
+                    .'Set up › Promises.',
                 null
             );
         }

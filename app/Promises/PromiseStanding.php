@@ -11,12 +11,18 @@ use DateTimeInterface;
  */
 final readonly class PromiseStanding
 {
+    /**
+     * @param  int  $dueAt  in Unix seconds
+     * @param  list<int|null>  $stonesFallAt  in Unix seconds
+     */
     private function __construct(
         public PromisedKind $kind,
         public int $stones,
         public bool $missed,
         public int $secondsLeft,
         public bool $soon,
+        public int $dueAt,
+        public array $stonesFallAt,
     ) {}
 
     /**
@@ -29,7 +35,7 @@ final readonly class PromiseStanding
         $fallen = count(array_filter($stonesFallAt, static fn (?int $at): bool => $at !== null && $at <= $now->getTimestamp()));
         $stones = $missed ? 0 : 4 - min(3, $fallen);
 
-        return new self($kind, $stones, $missed, $secondsLeft, ! $missed && $secondsLeft <= 3600);
+        return new self($kind, $stones, $missed, $secondsLeft, ! $missed && $secondsLeft <= 3600, $dueAt->getTimestamp(), $stonesFallAt);
     }
 
     /**

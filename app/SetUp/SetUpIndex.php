@@ -12,6 +12,7 @@ use App\History\HistorySetUp;
 use App\Hours\HoursSetUp;
 use App\Nudges\NudgesSetUp;
 use App\People\PeopleSetUp;
+use App\Promises\PromisesSetUp;
 use App\Rules\RulesSetUp;
 use App\Sorting\SortingSetUp;
 use App\Store\StoreSetUp;
@@ -33,6 +34,7 @@ final class SetUpIndex
         TeamSetUp::class,
         HoursSetUp::class,
         TemplatesSetUp::class,
+        PromisesSetUp::class,
         RulesSetUp::class,
         NudgesSetUp::class,
         SortingSetUp::class,

@@ -36,8 +36,14 @@ final class Drawings
             ).'"/>';
         }
 
+        // When what falls, so that it does while one looks.
+        $times = $standing === null ? '' : sprintf(
+            ' data-kind="%s" data-due="%d" data-falls="%s"', e(ucfirst($standing->kind->label())), $standing->dueAt,
+            implode(',', array_filter($standing->stonesFallAt))
+        );
+
         return new HtmlString(
-            "<svg class=\"cairn {$class}\" viewBox=\"0 0 28 28\" width=\"28\" height=\"28\" role=\"img\" aria-label=\"".e(
+            "<svg class=\"cairn {$class}\"{$times} viewBox=\"0 0 28 28\" width=\"28\" height=\"28\" role=\"img\" aria-label=\"".e(
                 $standing?->describe() ?? 'No promise running'
             )."\" focusable=\"false\">{$stones}</svg>"
         );

@@ -18,6 +18,7 @@ import { listenToRules } from './rules.js';
 import { listenToLines } from './lines.js';
 import { drawCodes } from './codes.js';
 import { listenToWeeks } from './week-hours.js';
+import { listenToCairns } from './cairns.js';
 
 listenToMenus();
 listenToCompose();
@@ -38,6 +39,7 @@ listenToRules();
 listenToLines();
 drawCodes();
 listenToWeeks();
+listenToCairns();
 
 // Until here a pressed key would have gone nowhere.
 document.documentElement.dataset.listens = 'yes';

@@ -205,6 +205,7 @@ final class OneOfEach
                 'own_fields', ['about' => 'conversation', 'name' => 'Wind', 'word' => 'wind', 'kind' => 'text', 'choices' => '[]']
             ),
             'checklist' => (int) DB::table('checklists')->value('id'),
+            'set' => (int) DB::table('promise_sets')->value('id'),
             'calendar' => (int) DB::table('calendars')->value('id'),
         ];
     }

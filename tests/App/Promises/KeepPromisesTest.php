@@ -60,7 +60,8 @@ beforeEach(function (): void {
     $this->promises = static fn (Conversation $conversation): array => array_values(Promise::query()
         ->where('conversation_id', $conversation->id)->orderBy('started_at')->orderBy('id')->get()
         ->map(static fn (Promise $one): string => implode(' ', array_filter([
-            $one->kind->value, $one->state->value, $one->due_at?->format('H:i'), $one->kept === null ? '' : ($one->kept ? 'kept' : 'missed'),
+            $one->kind->value, $one->state->value, $one->due_at?->format('H:i'),
+            $one->kept === null ? '' : ($one->kept ? 'kept' : 'missed'),
         ])))->all());
     $this->due = static fn (Conversation $conversation): ?string => $conversation->refresh()->due_at?->format('D H:i');
     $this->set = static fn (array $seconds, array $condition = ['all' => []], ?PromiseSet $set = null): PromiseSet => app(
@@ -82,7 +83,8 @@ it('promises a first reply from when the customer wrote, and the next from when 
     $conversation = Mails::conversation();
     expect(($this->promises)($conversation))->toBe(['first_reply running 13:00'])->and(($this->due)($conversation))->toBe('Mon 13:00')
         ->and($conversation->due_kind)->toBe(PromisedKind::FirstReply)
-        ->and(array_map(static fn (int $at): string => gmdate('H:i', $at), $conversation->stones_fall_at))->toBe(['10:00', '11:00', '12:00']);
+        ->and(array_map(static fn (int $at): string => gmdate('H:i', $at), $conversation->stones_fall_at))
+        ->toBe(['10:00', '11:00', '12:00']);
     ($this->at)('10:00');
     $this->answer($conversation, 'Tomorrow.');
     expect(($this->promises)($conversation))->toBe(['first_reply done kept'])->and(($this->due)($conversation))->toBeNull();
@@ -253,7 +255,9 @@ it('is as it was before a change of many that is undone', function (): void {
     $conversation = Mails::conversation();
     $before = ($this->promises)($conversation);
     $outcome = Outcome::query()->where('name', 'Information given')->sole();
-    $this->post('/bulk', ['ids' => [$conversation->id], 'change' => "set_status:resolved:{$outcome->id}", 'text' => '', 'view' => 'my-turn']);
+    $this->post('/bulk', [
+        'ids' => [$conversation->id], 'change' => "set_status:resolved:{$outcome->id}", 'text' => '', 'view' => 'my-turn',
+    ]);
     $bulk = DB::table('bulk_changes')->value('id');
     $this->post("/bulk/{$bulk}");
     expect(($this->promises)($conversation))->toBe([]);

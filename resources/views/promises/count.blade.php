@@ -1,0 +1,2 @@
+@if ($line->{$counted} === 0)<span class="soft">0</span>
+@else<a href="{{ $link($counted, $by, $line->value) }}">{{ $line->{$counted} }}</a>@endif
