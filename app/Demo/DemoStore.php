@@ -126,7 +126,6 @@ final class DemoStore
         foreach (self::OUTCOMES as $position => $name) {
             Outcome::query()->create(['name' => $name, 'position' => $position]);
         }
-        app(DemoPromises::class)->load();
     }
 
     private function addAccount(string $local, string $senderName, Team $team, string $signature): void

@@ -21,7 +21,7 @@ final class LoadDemoCommand extends Command
 
     public function handle(
         DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields,
-        DemoRules $rules, SortIntoGroups $groups
+        DemoRules $rules, DemoPromises $promises, SortIntoGroups $groups
     ): int {
         if (Teammate::query()->exists() || Store::isSaid()) {
             $this->info('There is data already; nothing was loaded.');
@@ -31,6 +31,7 @@ final class LoadDemoCommand extends Command
         $store->load();
         // They were there before what happened.
         CarbonImmutable::setTestNow(now()->subDays(self::OPENED_DAYS_AGO));
+        $promises->load();
         $templates->load();
         $fields->load();
         $rules->load();

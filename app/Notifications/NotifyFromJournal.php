@@ -101,14 +101,14 @@ final readonly class NotifyFromJournal
             ),
             $what instanceof PromiseWarned => $this->to(
                 $owner, NewsKind::PromiseWarned, $entry,
-                ucfirst($what->promise->label())." in {$subject} is about to be missed"
+                "{$what->promise->inFull()} in {$subject} is about to be missed"
             ),
             // What lies with nobody, the leads have to give to somebody.
             $what instanceof PromiseMissed => $this->to(
                 $owner === [] ? array_values(array_filter(
                     $team, static fn (Teammate $person): bool => $person->role === Role::Lead && ! $person->isAway()
                 )) : $owner,
-                NewsKind::PromiseMissed, $entry, ucfirst($what->promise->label())." in {$subject} is missed"
+                NewsKind::PromiseMissed, $entry, "{$what->promise->inFull()} in {$subject} is missed"
             ),
             $what instanceof PartnerAnswered => $this->to(
                 $owner, NewsKind::PartnerAnswered, $entry, "{$what->partner->name} answered in {$subject}"

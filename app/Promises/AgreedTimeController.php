@@ -24,7 +24,11 @@ final readonly class AgreedTimeController
     {
         Gate::authorize('view', $conversation);
 
-        return view('promises.of-conversation', ['conversation' => $conversation, ...$promises->of($conversation)]);
+        return view('promises.of-conversation', [
+            'conversation' => $conversation, ...$promises->of($conversation),
+            'mayAgree' => ! $conversation->state->isDone() && Gate::allows('reply', $conversation),
+            'holds' => AgreedTime::query()->where('conversation_id', $conversation->id)->whereNull('ended_at')->exists(),
+        ]);
     }
 
     public function store(Request $request, Conversation $conversation): RedirectResponse

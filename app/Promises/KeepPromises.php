@@ -12,6 +12,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Journal\Named;
 use App\Conversations\PlaceInQueue;
+use App\Customers\SortIntoGroups;
 use App\Promises\Happened\PromiseSetApplied;
 use Cairnfield\Core\Promises\EventKind;
 use Cairnfield\Core\Promises\InstanceState;
@@ -167,7 +168,13 @@ final class KeepPromises implements BeforeCommit
         if ($conversation->state === ConversationState::Closed || $conversation->joined_into_id !== null || $conversation->junk) {
             return;
         }
-        $fitting = $this->app->make(PromiseSets::class)->fitting($conversation);
+        $sets = $this->app->make(PromiseSets::class);
+        if ($conversation->promise_set_id === null && $sets->ask('customer_group')) {
+            // Who writes for the first time is in no group yet.
+            $this->app->make(SortIntoGroups::class)->sort($conversation->customer);
+            $conversation->customer->unsetRelation('groups');
+        }
+        $fitting = $sets->fitting($conversation);
         if ($fitting?->id === $conversation->promise_set_id) {
             return;
         }

@@ -8,6 +8,7 @@ use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
 use App\Rules\RuleFields;
 use Cairnfield\Core\Rules\Condition;
+use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -56,7 +57,7 @@ final class PromiseSets
             foreach (PromiseSet::inOrder()->where('on', true)->get() as $set) {
                 try {
                     $condition = Condition::read(json_decode((string) json_encode($set->condition)));
-                    array_map(fn ($leaf) => $this->fields->get($leaf->field), $condition->leaves());
+                    array_map(fn (Leaf $leaf) => $this->fields->get($leaf->field), $condition->leaves());
                     $this->inOrder[] = [$set, $condition];
                 } catch (RulesRefused|UnknownField) {
                     // It asks for what is not there any more: its page says so, and the next one applies.
@@ -65,6 +66,20 @@ final class PromiseSets
         }
 
         return $this->inOrder;
+    }
+
+    /**
+     * Whether one of them asks for this.
+     */
+    public function ask(string $field): bool
+    {
+        foreach ($this->inOrder() as [, $condition]) {
+            if (array_filter($condition->leaves(), static fn (Leaf $leaf): bool => $leaf->field === $field) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

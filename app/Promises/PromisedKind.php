@@ -27,6 +27,14 @@ enum PromisedKind: string
         return self::from($kind->value);
     }
 
+    /**
+     * At the beginning of a sentence.
+     */
+    public function inFull(): string
+    {
+        return $this === self::Marketplace ? 'The marketplace’s deadline' : ucfirst($this->label());
+    }
+
     public function label(): string
     {
         return match ($this) {
@@ -34,7 +42,7 @@ enum PromisedKind: string
             self::NextReply => 'next reply',
             self::Update => 'update',
             self::Resolve => 'resolve',
-            self::Marketplace => 'the marketplace’s deadline',
+            self::Marketplace => 'marketplace',
             self::Agreed => 'agreed time',
         };
     }

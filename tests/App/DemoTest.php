@@ -9,6 +9,7 @@ use App\Conversations\Message;
 use App\Conversations\OutboxItem;
 use App\Demo\DemoConversations;
 use App\Demo\DemoFields;
+use App\Demo\DemoPromises;
 use App\Demo\DemoRules;
 use App\Demo\DemoStore;
 use App\Demo\DemoTemplates;
@@ -34,6 +35,7 @@ function playDemo(string $loadedAt): int
     DB::statement('SET FOREIGN_KEY_CHECKS = 1');
     CarbonImmutable::setTestNow(CarbonImmutable::parse($loadedAt)->subDays(62));
     app(DemoStore::class)->load();
+    app(DemoPromises::class)->load();
     app(DemoTemplates::class)->load();
     app(DemoFields::class)->load();
     app(DemoRules::class)->load();

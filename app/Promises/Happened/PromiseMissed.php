@@ -28,6 +28,6 @@ final readonly class PromiseMissed extends Payload
 
     public function sentence(Told $told): string
     {
-        return ucfirst($this->promise->label()).' missed: it was due '.$told->time($this->dueAt);
+        return $this->promise->inFull().' missed: it was due '.$told->time($this->dueAt);
     }
 }

@@ -28,6 +28,6 @@ final readonly class PromiseWarned extends Payload
 
     public function sentence(Told $told): string
     {
-        return ucfirst($this->promise->label()).' is due '.$told->time($this->dueAt);
+        return $this->promise->inFull().' is due '.$told->time($this->dueAt);
     }
 }

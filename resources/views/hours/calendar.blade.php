@@ -31,7 +31,7 @@
             <legend>The week</legend>
             <p class="soft" id="week-about">Draw with the pointer or type, such as 09:00–12:30, 13:30–17:00. Empty is closed.</p>
             <div class="week-scale" aria-hidden="true"><span></span><span class="week-times">@foreach ([0, 3, 6, 9, 12, 15, 18, 21, 24]
-                as $hour)<i style="--at: {{ $hour / 24 }}">{{ $hour }}</i>@endforeach</span></div>
+                as $hour)<i>{{ $hour }}</i>@endforeach</span></div>
             @foreach (WeekText::DAYS as $day => $label)
                 @php $spans = ($calendar->week ?? $usual)[$day] ?? []; @endphp
                 <div class="week-day" data-day>

@@ -6,7 +6,7 @@
 <main id="content" class="page">
     @include('set-up.places')
     <div class="page-head"><h1>Promises</h1>
-        <p class="soft">The first set that fits applies. Hours are those of a priority of normal.</p>
+        <p class="soft">The first set that fits applies. Times are those of a normal priority.</p>
         <a class="btn btn-primary" href="/promises/new">New set</a>
     </div>
     @include('promises.progress')

@@ -1,5 +1,6 @@
 @use('App\Promises\PromiseLine')
 @use('App\Promises\PromiseSetToSave')
+@use('App\Support\RefusedInput')
 @use('Cairnfield\Core\Promises\InstanceState')
 @extends('layouts.app')
 @section('title', "Promises of {$conversation->number()}")
@@ -9,6 +10,24 @@
         href="/conversations/{{ $conversation->id }}">Back to it</a></div>
     <p>@if ($set === null) No promise set fits.@else By “{{ $set->name }}”@if ($because === []), which is for everybody
         @else, since {{ implode(' and ', $because) }}@endif.@endif</p>
+    @if ($mayAgree)
+        @php $was = RefusedInput::in("/conversations/{$conversation->id}/agreed"); @endphp
+        <form method="post" action="/conversations/{{ $conversation->id }}/agreed" class="sheet pad agree-form">
+            @csrf
+            <x-default-button/>
+            <label for="agree-at">Agree another time: we answer by</label>
+            <input class="form-control form-control-sm" type="datetime-local" id="agree-at" name="at" required
+                value="{{ $was->value('at', $time->local($now)->addWeekday()->setTime(12, 0)->format('Y-m-d\TH:i')) }}">
+            <label class="visually-hidden" for="agree-reason">What was said to the customer</label>
+            <input class="form-control form-control-sm" id="agree-reason" name="reason" maxlength="300" required
+                placeholder="What was said to the customer" value="{{ $was->value('reason') }}">
+            <button class="btn btn-sm btn-primary">Agree it</button>
+            @if ($holds)<button class="btn btn-sm btn-outline-secondary" formnovalidate
+                formaction="/conversations/{{ $conversation->id }}/agreed/take-back">Take it back</button>@endif
+        </form>
+        @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>
+            @endforeach</ul>@endif
+    @endif
     @forelse ($promises as $promise)
         <section class="sheet pad promise-one">
             <h2>{{ ucfirst($promise->kind->label()) }} <small @class(['due-missed' => $promise->kept === false])>{{ match (true) {

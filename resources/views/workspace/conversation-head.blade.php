@@ -1,5 +1,4 @@
 @use('App\Conversations\ConversationState')
-@use('App\Promises\PromisedKind')
 @use('Cairnfield\Core\Mood\Mood')
 @use('Cairnfield\Core\Queue\Priority')
 @use('Illuminate\Support\Facades\Gate')
@@ -13,13 +12,12 @@
         <div class="conversation-sub"><p>
             {{ $conversation->number() }} ·
             @if ($standing !== null)
-                <a href="/conversations/{{ $conversation->id }}/promises">{{ $standing->kind->label() }}
-                    {{ $standing->missed ? 'was due' : 'due in' }}</a>
+                <a href="/conversations/{{ $conversation->id }}/promises" title="What is promised, and agreeing another time">{{
+                    $standing->kind->label() }}</a> {{ $standing->missed ? 'missed' : 'in' }}
                     <b class="due {{ $standing->missed ? 'due-missed' : ($standing->soon ? 'due-soon' : '') }}"
                         @if (! $standing->missed) data-time-left="{{ $standing->dueAt }}"
                         @endif>{{ $standing->missed ? $time->short($conversation->due_at) : $standing->timeLeft() }}</b>
                     @if (! $standing->missed) ({{ $time->short($conversation->due_at) }}) @endif
-                    @if ($standing->kind === PromisedKind::Marketplace) as {{ $conversation->channel->label() }} wants it @endif
             @elseif ($conversation->state === ConversationState::Held)
                 held: {{ $conversation->held_reason }}@if ($conversation->bring_back_at !== null), back
                     {{ $time->short($conversation->bring_back_at) }} @endif
@@ -56,25 +54,6 @@
                 name="take" value="{{ $tag->id }}">{{ $tag->name }}<button class="word-away"
                 aria-label="Take the tag {{ $tag->name }} away">×</button></form>
         @endforeach
-        @if (! $conversation->state->isDone() && Gate::allows('reply', $conversation))
-            <details class="menu" id="menu-agree">
-                <summary class="word-chip">{{ $conversation->due_kind === PromisedKind::Agreed ? 'another time is agreed'
-                    : 'agree a time' }}</summary>
-                <form method="post" action="/conversations/{{ $conversation->id }}/agreed" class="menu-panel menu-form">
-                    @csrf
-                    <x-default-button/>
-                    <label class="form-label" for="agree-at">We answer by</label>
-                    <input class="form-control" type="datetime-local" id="agree-at" name="at" required
-                        value="{{ $time->local(now())->addWeekday()->setTime(12, 0)->format('Y-m-d\TH:i') }}">
-                    <label class="form-label" for="agree-reason">What was said to the customer</label>
-                    <input class="form-control" id="agree-reason" name="reason" maxlength="300" required
-                        placeholder="They are away until then">
-                    <button class="btn btn-primary">Agree it</button>
-                    @if ($conversation->due_kind === PromisedKind::Agreed)<button class="btn btn-outline-secondary" formnovalidate
-                        formaction="/conversations/{{ $conversation->id }}/agreed/take-back">Take it back</button>@endif
-                </form>
-            </details>
-        @endif
         <details class="menu" id="menu-tags">
             <summary class="word-chip" data-key="a">add a tag</summary>
             <form method="post" action="/conversations/{{ $conversation->id }}/tags" class="menu-panel menu-form">
