@@ -6,7 +6,7 @@ const first = (table) => table.getByRole('row', { name: /First reply/ });
 test('hours are drawn with the pointer, typed, and kept', async ({ page }) => {
     await signIn(page, 'mads');
     await page.goto('/hours/new');
-    await page.getByLabel('Name').fill('Night desk');
+    await page.getByLabel('Name', { exact: true }).fill('Night desk');
     await page.getByLabel('Saturday').fill('22-24');
     const track = page.locator('[data-day]', { hasText: 'Sunday' }).locator('.day-track');
     const box = await track.boundingBox();
@@ -47,7 +47,7 @@ test('a set is made and its record read; a stone falls and a warning comes while
     await page.goto('/promises');
     await expectAccessible(page);
     await page.getByRole('link', { name: 'New set' }).click();
-    await page.getByLabel('Name').fill('Soaring');
+    await page.getByLabel('Name', { exact: true }).fill('Soaring');
     await page.getByRole('button', { name: 'Add a condition' }).click();
     await page.getByLabel('What', { exact: true }).selectOption({ label: 'Subject' });
     await page.getByLabel('Value').fill('soaring');
