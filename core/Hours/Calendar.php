@@ -109,29 +109,36 @@ final readonly class Calendar
             throw HoursRefused::negativeSeconds();
         }
         $start = $from->getTimestamp();
-        if ($seconds === 0) {
-            return Instant::ofEpoch($start);
-        }
-        $low = 0;
-        $high = min(self::LIMIT, max(self::DAY, $seconds));
-        while ($seconds > self::LIMIT || $this->openSeconds($start, $start + $high) < $seconds) {
-            if ($seconds > self::LIMIT || $high === self::LIMIT) {
-                throw HoursRefused::neverOpens();
+        $left = $seconds;
+        foreach ($left === 0 ? [] : $this->pieces($start, $start + self::LIMIT) as [$begin, $end, $offset]) {
+            $open = $this->openIn($begin, $end, $offset);
+            if ($open >= $left) {
+                return Instant::ofEpoch($this->whenOpenFor($left, $begin, $end, $offset));
             }
-            $low = $high;
-            $high = min(self::LIMIT, $high * 2);
+            $left -= $open;
         }
+
+        return $left === 0 ? Instant::ofEpoch($start) : throw HoursRefused::neverOpens();
+    }
+
+    /**
+     * In a piece of time without a clock change that is open for so many seconds or more.
+     */
+    private function whenOpenFor(int $seconds, int $from, int $to, ?int $offset): int
+    {
         // Open seconds never fall as time goes on, so the first instant that has enough can be halved in on.
+        $low = $from;
+        $high = $to;
         while ($high - $low > 1) {
             $middle = intdiv($low + $high, 2);
-            if ($this->openSeconds($start, $start + $middle) < $seconds) {
+            if ($this->openIn($from, $middle, $offset) < $seconds) {
                 $low = $middle;
             } else {
                 $high = $middle;
             }
         }
 
-        return Instant::ofEpoch($start + $high);
+        return $high;
     }
 
     /**
@@ -215,20 +222,40 @@ final readonly class Calendar
 
     private function openSeconds(int $from, int $to): int
     {
+        $seconds = 0;
+        foreach ($this->pieces($from, $to) as [$start, $end, $offset]) {
+            $seconds += $this->openIn($start, $end, $offset);
+        }
+
+        return $seconds;
+    }
+
+    /**
+     * The time cut where the zone's offset changes.
+     *
+     * @return list<array{int, int, int|null}> from, to, and the offset in seconds; null in plain clock time
+     */
+    private function pieces(int $from, int $to): array
+    {
         if ($this->zone === null || $from === $to) {
-            return $to - $from;
+            return [[$from, $to, null]];
         }
         $changes = $this->zone->getTransitions($from, $to) ?: [];
-        $seconds = 0;
+        $pieces = [];
         foreach ($changes as $index => $change) {
             $start = max($from, $change['ts']);
             $end = min($to, $changes[$index + 1]['ts'] ?? $to);
             if ($start < $end) {
-                $seconds += $this->openOnWallClock($start + $change['offset'], $end + $change['offset']);
+                $pieces[] = [$start, $end, $change['offset']];
             }
         }
 
-        return $seconds;
+        return $pieces;
+    }
+
+    private function openIn(int $from, int $to, ?int $offset): int
+    {
+        return $offset === null ? $to - $from : $this->openOnWallClock($from + $offset, $to + $offset);
     }
 
     /**

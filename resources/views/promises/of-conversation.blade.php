@@ -8,8 +8,11 @@
 <main id="content" class="page page-narrow">
     <div class="page-head"><h1>What is promised in {{ $conversation->number() }}</h1><a class="btn btn-outline-secondary"
         href="/conversations/{{ $conversation->id }}">Back to it</a></div>
-    <p>@if ($set === null) No promise set fits.@else By “{{ $set->name }}”@if ($because === []), which is for everybody
-        @else, since {{ implode(' and ', $because) }}@endif.@endif</p>
+    <p>{{ match (true) {
+        $set === null => 'No promise set fits.',
+        $because === [] => "By “{$set->name}”, which is for everybody.",
+        default => "By “{$set->name}”, since ".implode(' and ', $because).'.',
+    } }}</p>
     @if ($mayAgree)
         @php $was = RefusedInput::in("/conversations/{$conversation->id}/agreed"); @endphp
         <form method="post" action="/conversations/{{ $conversation->id }}/agreed" class="sheet pad agree-form">
