@@ -28,7 +28,8 @@ beforeEach(function (): void {
 
 it('makes a set by its form, tried before the others', function (): void {
     ($this->new)()->send($this, [
-        'name' => ' Wholesale  people ', 'targets[first_reply][seconds][urgent]' => '30 min', 'targets[first_reply][seconds][normal]' => '1 h 30',
+        'name' => ' Wholesale  people ', 'targets[first_reply][seconds][urgent]' => '30 min',
+        'targets[first_reply][seconds][normal]' => '1 h 30',
         'targets[first_reply][warn_before]' => '15m', 'targets[resolve][seconds][normal]' => '2d', 'targets[resolve][calendar]' => '',
     ])->assertRedirect('/promises');
     $set = PromiseSet::query()->where('name', 'Wholesale people')->sole();
