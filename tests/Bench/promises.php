@@ -21,11 +21,14 @@ $set = (int) PromiseSet::inOrder()->value('id');
 $count = (int) DB::table('conversations')->count();
 DB::statement('CREATE TABLE IF NOT EXISTS bench_states AS SELECT id, state, due_at, due_group, next_up FROM conversations');
 DB::table('promises')->delete();
-DB::statement("UPDATE conversations SET state = 'open', due_at = UTC_TIMESTAMP() + INTERVAL (id % 9000) + 120 MINUTE, due_group = 3");
+DB::statement(
+    "UPDATE conversations SET state = 'open', due_at = UTC_TIMESTAMP() + INTERVAL (id % 9000) + 120 MINUTE, due_group = 3, "
+    .'next_up = 320500000000000 + id'
+);
 foreach (['first_reply', 'resolve'] as $kind) {
     DB::statement(
-        'INSERT INTO promises (conversation_id, promise_set_id, version, kind, started_at, state, priority, target, spent, due_at, warn_at, '
-        ."warn_next, miss_next) SELECT id, {$set}, 1, '{$kind}', created_at, 'running', 'normal', 14400, 0, "
+        'INSERT INTO promises (conversation_id, promise_set_id, version, kind, started_at, state, priority, target, spent, due_at, '
+        ."warn_at, warn_next, miss_next) SELECT id, {$set}, 1, '{$kind}', created_at, 'running', 'normal', 14400, 0, "
         .'UTC_TIMESTAMP() + INTERVAL (id % 9000) + 120 MINUTE, UTC_TIMESTAMP() + INTERVAL (id % 9000) + 90 MINUTE, '
         .'UTC_TIMESTAMP() + INTERVAL (id % 9000) + 90 MINUTE, UTC_TIMESTAMP() + INTERVAL (id % 9000) + 120 MINUTE FROM conversations'
     );
@@ -70,6 +73,7 @@ printf("reckoned anew from the journal: %.2f ms a conversation\n", $spent / coun
 DB::table('promises')->delete();
 DB::statement(
     'UPDATE conversations JOIN bench_states USING (id) SET conversations.state = bench_states.state, '
-    .'conversations.due_at = bench_states.due_at, conversations.due_group = bench_states.due_group, conversations.next_up = bench_states.next_up'
+    .'conversations.due_at = bench_states.due_at, '
+    .'conversations.due_group = bench_states.due_group, conversations.next_up = bench_states.next_up'
 );
 DB::statement('DROP TABLE bench_states');
