@@ -43,7 +43,7 @@ final class ConversationFields implements Fields
 
     private const YES_NO = [
         'unanswered' => 'The customer waits', 'public' => 'Said in public', 'automatic' => 'Written by a machine',
-        'answered' => 'Answered at least once', 'has_file' => 'Has a file',
+        'answered' => 'Answered at least once', 'has_file' => 'Has a file', 'reached_up' => 'Reached upwards',
     ];
 
     private const NUMBERS = [
@@ -219,6 +219,10 @@ final class ConversationFields implements Fields
             ],
             'public' => ['conversations.public', static fn (Conversation $conversation): bool => $conversation->public],
             'automatic' => ['conversations.automatic', static fn (Conversation $conversation): bool => $conversation->automatic],
+            'reached_up' => [
+                'conversations.reached_up_at IS NOT NULL',
+                static fn (Conversation $conversation): bool => $conversation->reached_up_at !== null,
+            ],
             'answered' => [
                 'conversations.first_replied_at IS NOT NULL',
                 static fn (Conversation $conversation): bool => $conversation->first_replied_at !== null,

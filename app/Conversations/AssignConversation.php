@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Conversations;
 
 use App\Conversations\Happened\OwnerChanged;
+use App\Conversations\Happened\TurnAwaited;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
+use App\Team\TakeTurns;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -17,6 +19,31 @@ final readonly class AssignConversation
 {
     public function __construct(private Journal $journal) {}
 
+    /**
+     * To whoever's turn it is in its team; where nobody can take it just now, it waits for that. Somebody who has it keeps it until
+     * then, unless they are away.
+     */
+    public function byTurn(Conversation $conversation, TakeTurns $turns, Actor $actor, string $why = ''): void
+    {
+        DB::transaction(function () use ($conversation, $turns, $actor, $why): void {
+            $locked = Conversation::query()->lockForUpdate()->with(['owner', 'team'])->findOrFail($conversation->id);
+            $next = $turns->next($locked);
+            if ($next !== null) {
+                $this->assign($locked, $next, $actor, $why);
+            } elseif ($locked->team !== null && ($locked->owner === null || $locked->owner->isAway())) {
+                $this->assign($locked, null, $actor, $why);
+                $locked->refresh();
+                if ($locked->turn_awaited_since === null) {
+                    $locked->forceFill(['turn_awaited_since' => now()])->save();
+                    $this->journal->record(
+                        $locked, new TurnAwaited(new Named($locked->team->id, $locked->team->name)), $actor,
+                        'all of them are away, have as many as they take, or lack a skill that it needs'
+                    );
+                }
+            }
+        });
+    }
+
     public function assign(Conversation $conversation, ?Teammate $owner, Actor $actor, string $why = ''): void
     {
         DB::transaction(function () use ($conversation, $owner, $actor, $why): void {
@@ -25,7 +52,7 @@ final readonly class AssignConversation
                 return;
             }
             $from = Named::orNone($locked->owner_id, $locked->owner?->name);
-            $locked->forceFill(['owner_id' => $owner?->id])->save();
+            $locked->forceFill(['owner_id' => $owner?->id, 'turn_awaited_since' => null])->save();
             $this->journal->record($locked, new OwnerChanged($from, Named::orNone($owner?->id, $owner?->name)), $actor, $why);
         });
     }

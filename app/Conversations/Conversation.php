@@ -79,6 +79,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property CarbonImmutable|null $state_changed_at
  * @property CarbonImmutable|null $parcel_seen_at when the parcel of its latest order was last seen; null where none is waited for
  * @property CarbonImmutable|null $unowned_since null where it has an owner
+ * @property CarbonImmutable|null $turn_awaited_since since when it waits for somebody of its team who can take it
+ * @property CarbonImmutable|null $reached_up_at when it was handed to a lead because it needs one
  * @property CarbonImmutable $created_at
  * @property Collection<int, Message> $messages
  * @property Collection<int, Attachment> $files
@@ -105,7 +107,7 @@ final class Conversation extends Row
     /** What changes together, and is set back together: a column that joins one of these is undone everywhere. */
     public const STATE = ['state', 'state_changed_at', 'outcome_id', 'held_reason', 'bring_back_at'];
 
-    public const OWNER = ['owner_id', 'unowned_since'];
+    public const OWNER = ['owner_id', 'unowned_since', 'turn_awaited_since', 'reached_up_at'];
 
     public const CLOCK = ['waiting_since'];
 
@@ -332,6 +334,8 @@ final class Conversation extends Row
             'last_answered_at' => 'immutable_datetime',
             'state_changed_at' => 'immutable_datetime',
             'unowned_since' => 'immutable_datetime',
+            'turn_awaited_since' => 'immutable_datetime',
+            'reached_up_at' => 'immutable_datetime',
             'parcel_seen_at' => 'immutable_datetime',
             'rating_asked_at' => 'immutable_datetime',
             'created_at' => 'immutable_datetime',

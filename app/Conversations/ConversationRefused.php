@@ -244,4 +244,9 @@ final class ConversationRefused extends Refused
     {
         return new self('file', "“{$name}” was not attached: {$why}");
     }
+
+    public static function nextOnly(string $team): self
+    {
+        return new self('next_only', "The team {$team} takes what is next: press N, or “Take the next one” in the queue.");
+    }
 }

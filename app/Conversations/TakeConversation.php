@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Conversations;
 
 use App\Team\Teammate;
+use App\Team\WhatOneCanTake;
 use Cairnfield\Core\Queue\DueGroup;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +18,7 @@ final readonly class TakeConversation
     /** More than a team has people. */
     private const AT_ONCE = 50;
 
-    public function __construct(private AssignConversation $assign) {}
+    public function __construct(private AssignConversation $assign, private WhatOneCanTake $abilities) {}
 
     /**
      * @throws ConversationRefused when somebody else has it
@@ -26,11 +27,22 @@ final readonly class TakeConversation
     {
         DB::transaction(function () use ($conversation, $teammate): void {
             $locked = Conversation::query()->lockForUpdate()->with('owner')->findOrFail($conversation->id);
+            $this->refuseUnlessFree($locked, $teammate);
             if ($locked->owner !== null && $locked->owner_id !== $teammate->id) {
                 throw ConversationRefused::ownedBy($locked->owner->name);
             }
             $this->assign->assign($locked, $teammate, Actor::teammate($teammate));
         });
+    }
+
+    /**
+     * @throws ConversationRefused where its team takes what is next, and nothing else
+     */
+    public function refuseUnlessFree(Conversation $conversation, Teammate $teammate): void
+    {
+        if ($this->abilities->mustTakeNext($conversation, $teammate)) {
+            throw ConversationRefused::nextOnly((string) $conversation->team?->name);
+        }
     }
 
     /**
@@ -69,7 +81,9 @@ final readonly class TakeConversation
      */
     private function takeNobodys(Teammate $teammate, bool $onlyDue, int $not): ?Conversation
     {
-        foreach (self::open($onlyDue, $not)->whereNull('owner_id')->limit(self::AT_ONCE)->pluck('id') as $id) {
+        $open = self::open($onlyDue, $not)->whereNull('owner_id');
+        $this->abilities->narrow($open, $teammate);
+        foreach ($open->limit(self::AT_ONCE)->pluck('id') as $id) {
             $next = Conversation::query()
                 ->whereKey($id)
                 ->whereNull('owner_id')

@@ -161,7 +161,7 @@ final readonly class HoursController
     {
         $given = $request->validate([
             'name' => ['required', 'string', 'max:80', Rule::unique('calendars', 'name')->ignore($calendar?->id)],
-            'time_zone' => ['required', Rule::in(DateTimeZone::listIdentifiers())],
+            'time_zone' => ['required', 'string', Rule::in(DateTimeZone::listIdentifiers())],
             'week' => ['array:'.implode(',', array_keys(WeekText::DAYS))],
             'week.*' => ['nullable', 'string', 'max:'.WeekText::LONGEST],
             'seen' => ['nullable', 'integer'],

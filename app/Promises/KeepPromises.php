@@ -46,6 +46,9 @@ final class KeepPromises implements BeforeCommit
     /** @var array<int, true> conversations to be looked at before the transaction ends */
     private array $touched = [];
 
+    /** What is touched meanwhile comes after. */
+    private bool $isAtWork = false;
+
     public function __construct(private readonly Container $app) {}
 
     public function wrote(int $conversation, JournalKind $kind): void
@@ -61,7 +64,7 @@ final class KeepPromises implements BeforeCommit
     public function touch(int $conversation): void
     {
         $this->touched[$conversation] = true;
-        DB::transactionLevel() <= self::$around && $this->flush();
+        ! $this->isAtWork && DB::transactionLevel() <= self::$around && $this->flush();
     }
 
     /**
@@ -92,6 +95,7 @@ final class KeepPromises implements BeforeCommit
      */
     public function flush(): void
     {
+        $this->isAtWork = true;
         while ($this->touched !== []) {
             $conversation = (int) array_key_first($this->touched);
             unset($this->touched[$conversation]);
@@ -99,6 +103,7 @@ final class KeepPromises implements BeforeCommit
                 $this->anew($conversation);
             } catch (QueryException $why) {
                 $this->forget();
+                $this->isAtWork = false;
 
                 throw $why;
             } catch (Throwable $why) {
@@ -106,6 +111,7 @@ final class KeepPromises implements BeforeCommit
                 report($why);
             }
         }
+        $this->isAtWork = false;
     }
 
     /**

@@ -7,19 +7,17 @@ namespace App\Rules;
 use App\Approvals\AskApproval;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
-use App\Conversations\ConversationRefused;
 use App\Conversations\Journal\Cause;
 use App\Conversations\Journal\CurrentCause;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
-use App\Fields\FieldRefused;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
+use App\Support\Refused;
 use App\Team\Role;
 use App\Team\Teammate;
-use App\Templates\TemplateProblem;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -126,7 +124,7 @@ final readonly class CarryOut
             $this->failed($rule, $run, $why->getMessage(), true);
 
             return false;
-        } catch (RuleRefused|ConversationRefused|FieldRefused|TemplateProblem $why) {
+        } catch (Refused $why) {
             // Trying the same again would be refused again.
             $this->failed($rule, $run, $why->getMessage(), true);
 

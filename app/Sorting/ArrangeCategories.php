@@ -24,7 +24,7 @@ final readonly class ArrangeCategories
 
     /**
      * @param  array{name: string, customer_name: string, parent_id: int|null, position: int, hidden: bool,
-     *   responsible_id: int|null, members: list<int>}  $written
+     *   responsible_id: int|null, members: list<int>, needs: list<int>}  $written
      *
      * @throws SortingRefused
      */
@@ -44,6 +44,7 @@ final readonly class ArrangeCategories
                 'path' => $parent === null ? $written['name'] : "{$parent->path} › {$written['name']}",
             ])->save();
             $category->members()->sync($written['members']);
+            $category->needs()->sync($written['needs']);
             $this->renamePathsBelow($category);
 
             return $category;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\Conversation;
+use App\Team\Skill;
 use App\Team\Teammate;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -34,7 +35,7 @@ final readonly class CategoriesController
     public function edit(Category $category): View
     {
         return view('sorting.category', [
-            'category' => $category->load('members'),
+            'category' => $category->load(['members', 'needs']),
             'categories' => $this->inTreeOrder(Category::inUse()->get()->all()),
             'teammates' => Teammate::query()->orderBy('name')->get(),
         ]);
@@ -87,6 +88,7 @@ final readonly class CategoriesController
             'responsible' => ['nullable', 'integer', 'exists:teammates,id'],
             'members' => ['array'],
             'members.*' => ['integer', 'exists:teammates,id'],
+            'needs' => ['nullable', 'string', 'max:600'],
         ]);
 
         return $this->attempt(fn () => $this->arrange->save($category, [
@@ -97,6 +99,7 @@ final readonly class CategoriesController
             'hidden' => $request->boolean('hidden'),
             'responsible_id' => isset($written['responsible']) ? (int) $written['responsible'] : null,
             'members' => array_map(intval(...), array_values($written['members'] ?? [])),
+            'needs' => Skill::named((string) ($written['needs'] ?? '')),
         ]), '/sorting/categories', 'Saved.');
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Support\Row;
+use App\Team\Skill;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
@@ -56,6 +57,16 @@ final class Category extends Row
     public function members(): BelongsToMany
     {
         return $this->belongsToMany(Teammate::class);
+    }
+
+    /**
+     * What one must be able to do for it; none: as for the category above.
+     *
+     * @return BelongsToMany<Skill, $this>
+     */
+    public function needs(): BelongsToMany
+    {
+        return $this->belongsToMany(Skill::class);
     }
 
     /**

@@ -49,9 +49,11 @@ use App\Conversations\Happened\LanguageChanged;
 use App\Conversations\Happened\NotJunk;
 use App\Conversations\Happened\OwnerChanged;
 use App\Conversations\Happened\PriorityChanged;
+use App\Conversations\Happened\ReachedUpwards;
 use App\Conversations\Happened\StateChanged;
 use App\Conversations\Happened\TagsChanged;
 use App\Conversations\Happened\TeamChanged;
+use App\Conversations\Happened\TurnAwaited;
 use App\Conversations\Journal\BeforeCommit;
 use App\Conversations\Journal\Payloads;
 use App\Conversations\Snapshots\Columns;
@@ -89,6 +91,7 @@ use App\Receiving\Happened\EditedAtSource;
 use App\Receiving\Happened\MessageReceived;
 use App\Receiving\Happened\ReceiptSent;
 use App\Receiving\Happened\RemovedAtSource;
+use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
 use App\Rules\RulesNeed;
@@ -110,7 +113,7 @@ final class Contributions extends ServiceProvider
     private const CHANGES = [
         PriorityChange::class, CategoryChange::class, StateChange::class, LanguageChange::class, OwnerChange::class,
         TeamChange::class, TagGiven::class, TagTaken::class, FieldChange::class, ChecklistChange::class, NudgeChange::class,
-        JunkChange::class,
+        JunkChange::class, ReachUpwardsChange::class,
     ];
 
     private const NEEDS_THINGS = [RulesNeed::class, TemplatesNeed::class, NudgePlansNeed::class, ViewsNeed::class];
@@ -165,6 +168,7 @@ final class Contributions extends ServiceProvider
         'promise_set_applied' => PromiseSetApplied::class,
         'promise_warned' => PromiseWarned::class,
         'rated' => Rated::class,
+        'reached_upwards' => ReachedUpwards::class,
         'receipt_sent' => ReceiptSent::class,
         'removed_at_source' => RemovedAtSource::class,
         'replied' => Replied::class,
@@ -182,6 +186,7 @@ final class Contributions extends ServiceProvider
         'task_made' => TaskMade::class,
         'team_changed' => TeamChanged::class,
         'time_agreed' => TimeAgreed::class,
+        'turn_awaited' => TurnAwaited::class,
     ];
 
     public function register(): void

@@ -21,6 +21,7 @@ use App\Notifications\NotifyFromJournal;
 use App\Promises\CheckPromisesTonight;
 use App\Promises\RecountPromises;
 use App\Promises\TellPromises;
+use App\Routing\GiveWaitingTurns;
 use App\Rules\RunOnNews;
 use App\Rules\RunOnTime;
 use App\Rules\RunRules;
@@ -69,6 +70,7 @@ final class RegularWork
             'deliver what is due' => [5, new DeliverDue],
             'mail people' => [15, new MailNews],
             'move on what falls due' => [5, fn () => app(PlaceInQueue::class)->moveOn()],
+            'give out what waits for a turn' => [10, fn () => app(GiveWaitingTurns::class)->give()],
             'tell of promises' => [5, fn () => app(TellPromises::class)->tell()],
             'tell people' => [5, fn () => app(NotifyFromJournal::class)->run()],
             'send what was to be sent later' => [5, fn () => app(ScheduleReply::class)->sendDue()],

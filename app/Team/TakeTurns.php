@@ -8,30 +8,29 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use Cairnfield\Core\Assigning\Assignment;
 use Cairnfield\Core\Assigning\Candidate;
+use Cairnfield\Core\Assigning\Method;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Says whose turn it is in a team: by its own way, among those who are here and have room, and of these rather
- * somebody who speaks the customer's language.
+ * Says whose turn it is in a team: by its own way, among those who are here, have room and can do what its category needs; of these
+ * rather who had the customer's last matter, where the team wants that, and rather somebody who speaks the customer's language.
  */
 final readonly class TakeTurns
 {
+    public function __construct(private NeededSkills $needed) {}
+
     /**
-     * Why nobody's turn it is; null where it is somebody's.
+     * Why it can be nobody's turn at all; null where it can be somebody's, now or later.
      */
     public function whyNot(Conversation $conversation): ?string
     {
-        $team = $conversation->team;
-        if ($team === null) {
-            return 'it is in no team';
-        }
-        if ($team->turns === null) {
-            return "the team {$team->name} takes no turns";
-        }
+        $conversation->loadMissing('team');
 
-        return $this->pick($team, $conversation->language)->picked === [null]
-            ? "everybody in the team {$team->name} is away or has as many as they can take"
-            : null;
+        return match (true) {
+            $conversation->team === null => 'it is in no team',
+            $conversation->team->turns === null => "the team {$conversation->team->name} takes no turns",
+            default => null,
+        };
     }
 
     /**
@@ -40,11 +39,8 @@ final readonly class TakeTurns
     public function next(Conversation $conversation): ?Teammate
     {
         $team = Team::query()->lockForUpdate()->find($conversation->team_id);
-        if ($team?->turns === null) {
-            return null;
-        }
-        $assignment = $this->pick($team, $conversation->language);
-        if ($assignment->picked === [null]) {
+        $assignment = $team?->turns === null ? null : $this->pick($team, $team->turns, $conversation);
+        if ($team === null || $assignment === null) {
             return null;
         }
         foreach ($assignment->people as $one) {
@@ -57,26 +53,52 @@ final readonly class TakeTurns
         return Teammate::query()->find($assignment->picked[0]);
     }
 
-    private function pick(Team $team, ?string $language): Assignment
+    private function pick(Team $team, Method $method, Conversation $conversation): ?Assignment
     {
-        $people = $team->teammates()->where('may_sign_in', true)->orderBy('teammates.id')->get();
+        $candidates = $this->candidates($team);
+        $needs = $this->needed->by($conversation->category_id);
+        $earlier = $team->earlier_owner_first ? $this->earlierOwner($conversation) : null;
+        $language = $conversation->language;
+        $tries = [
+            ...($earlier === null ? [] : [[$needs, array_map(
+                static fn (Candidate $one): Candidate => $one->id === $earlier ? $one : $one->unavailable(), $candidates
+            )]]),
+            ...($language === null ? [] : [[[...$needs, $language], $candidates]]),
+            [$needs, $candidates],
+        ];
+        foreach ($tries as [$must, $people]) {
+            $assignment = Assignment::next($method, 1, $must, $people);
+            if ($assignment->picked !== [null]) {
+                return $assignment;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @return list<Candidate>
+     */
+    private function candidates(Team $team): array
+    {
+        $people = $team->teammates()->where('may_sign_in', true)->with('skills')->orderBy('teammates.id')->get();
         $open = DB::table('conversations')
             ->whereIn('owner_id', $people->modelKeys())
             ->where('state', ConversationState::Open)
             ->groupBy('owner_id')
             ->selectRaw('owner_id, COUNT(*) AS count')
             ->pluck('count', 'owner_id');
-        $candidates = array_values(
-            $people->map(
-                static fn (Teammate $person): Candidate => $person->turn->candidate($person, (int) ($open[$person->id] ?? 0))
-            )->all()
-        );
-        $speaking = $language === null
-            ? null
-            : Assignment::next($team->turns ?? throw TeamRefused::noTurns($team->name), 1, [$language], $candidates);
 
-        return $speaking !== null && $speaking->picked !== [null]
-            ? $speaking
-            : Assignment::next($team->turns ?? throw TeamRefused::noTurns($team->name), 1, [], $candidates);
+        return array_values($people->map(
+            static fn (Teammate $person): Candidate => $person->turn->candidate($person, (int) ($open[$person->id] ?? 0))
+        )->all());
+    }
+
+    private function earlierOwner(Conversation $conversation): ?int
+    {
+        $owner = DB::table('conversations')->where('customer_id', $conversation->customer_id)->where('id', '!=', $conversation->id)
+            ->whereNotNull('owner_id')->orderByDesc('last_message_at')->orderByDesc('id')->value('owner_id');
+
+        return $owner === null ? null : (int) $owner;
     }
 }

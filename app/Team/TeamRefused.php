@@ -20,4 +20,9 @@ final class TeamRefused extends Refused
     {
         return new self('no_turns', "The team {$team} takes no turns. Choose how it does under Sorting, Teams.");
     }
+
+    public static function fallsBackToItself(): self
+    {
+        return new self('falls_back_to_itself', 'A team cannot fall back to itself. Choose another team, or the lead.', 'fallback');
+    }
 }

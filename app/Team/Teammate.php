@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Team;
 
+use App\Hours\Calendars;
+use App\Hours\StoreHours;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -32,15 +34,19 @@ use Illuminate\Foundation\Auth\User;
  * @property CarbonImmutable|null $queue_looked_at
  * @property CarbonImmutable|null $away_from
  * @property CarbonImmutable|null $away_until null while away: until they say that they are here
+ * @property Availability $availability as they have said; see `standing`
+ * @property string|null $away_word why they are away, in a word of the store
+ * @property int|null $calendar_id the hours in which they work
  * @property list<string>|null $speaks languages beside the store's own, ISO 639-1
  * @property Collection<int, Team> $teams
+ * @property Collection<int, Skill> $skills
  * @property Turn $turn where read through a team
  */
 final class Teammate extends User
 {
     protected $fillable = ['name', 'email', 'password', 'role', 'time_zone', 'single_keys'];
 
-    protected $attributes = ['signature' => ''];
+    protected $attributes = ['signature' => '', 'availability' => 'here'];
 
     protected $hidden = ['password', 'remember_token', 'second_factor_secret', 'recovery_codes'];
 
@@ -68,6 +74,28 @@ final class Teammate extends User
     public function isAway(): bool
     {
         return $this->away_from !== null && $this->away_from <= now() && ($this->away_until === null || $this->away_until > now());
+    }
+
+    /**
+     * Whether they can be given something, all things together.
+     */
+    public function standing(): Availability
+    {
+        $hours = $this->calendar_id === null ? null : app(Calendars::class)->all()->get($this->calendar_id);
+
+        return match (true) {
+            $this->isAway() => Availability::Away,
+            $hours !== null && ! StoreHours::of($hours)->isOpen(now()) => Availability::Off,
+            default => $this->availability,
+        };
+    }
+
+    /**
+     * @return BelongsToMany<Skill, $this>
+     */
+    public function skills(): BelongsToMany
+    {
+        return $this->belongsToMany(Skill::class);
     }
 
     /**
@@ -120,6 +148,7 @@ final class Teammate extends User
             'queue_looked_at' => 'immutable_datetime',
             'away_from' => 'immutable_datetime',
             'away_until' => 'immutable_datetime',
+            'availability' => Availability::class,
             'speaks' => 'array',
         ];
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Team;
 
 use App\Conversations\ConversationState;
+use App\Hours\Calendars;
+use App\Support\StoreSettings;
 use App\Support\Written;
 use Cairnfield\Core\Assigning\Method;
 use Illuminate\Contracts\View\View;
@@ -26,12 +28,15 @@ final readonly class TeamsController
         Method::FewestOpen->value => 'to whoever has the fewest open',
     ];
 
-    public function index(): View
+    public function index(Calendars $calendars, StoreSettings $settings): View
     {
-        $people = Teammate::query()->where('may_sign_in', true)->orderBy('name')->get();
+        $people = Teammate::query()->where('may_sign_in', true)->with('skills')->orderBy('name')->get();
 
         return view('team.teams', [
             'ways' => self::WAYS,
+            'calendars' => $calendars->all(),
+            'skills' => Skill::query()->orderBy('folded')->pluck('name'),
+            'awayWords' => (array) $settings->get(SetAvailability::AWAY_WORDS, []),
             'people' => $people,
             'teams' => Team::query()->with('teammates')->orderBy('name')->get(),
             'open' => DB::table('conversations')
@@ -56,11 +61,17 @@ final readonly class TeamsController
             'name' => $this->name($team),
             'turns' => ['nullable', Rule::enum(Method::class)],
             'people' => ['array'],
+            'earlier_owner_first' => ['nullable', 'boolean'],
+            'next_only' => ['nullable', 'boolean'],
+            'fallback' => ['nullable', 'string', 'max:20'],
+            'fallback_minutes' => ['nullable', 'required_with:fallback', 'integer', 'between:1,10000'],
             'people.*.in' => ['nullable', 'boolean'],
             'people.*.weight' => ['required', 'integer', 'between:0,100'],
             'people.*.cap' => ['nullable', 'integer', 'between:1,1000'],
         ], ['people.*.weight.*' => 'A share is a whole number from 0 to 100.',
-            'people.*.cap.*' => 'The most that somebody takes is a whole number from 1 to 1,000, or empty.']);
+            'people.*.cap.*' => 'The most that somebody takes is a whole number from 1 to 1,000, or empty.',
+            'fallback_minutes.*' => 'Say after how many minutes, from 1 to 10,000.']);
+        $fallback = $this->fallback($team, (string) ($values['fallback'] ?? ''));
         $members = [];
         foreach (Teammate::query()->whereKey(array_keys($values['people'] ?? []))->get() as $person) {
             $turn = $values['people'][$person->id];
@@ -68,9 +79,15 @@ final readonly class TeamsController
                 $members[$person->id] = ['weight' => (int) $turn['weight'], 'cap' => isset($turn['cap']) ? (int) $turn['cap'] : null];
             }
         }
-        DB::transaction(static function () use ($team, $values, $members): void {
+        DB::transaction(static function () use ($team, $values, $members, $fallback): void {
             $isOtherWay = $team->turns?->value !== ($values['turns'] ?? null);
-            $team->forceFill(['name' => $values['name'], 'turns' => $values['turns'] ?? null])->save();
+            $team->forceFill([
+                'name' => $values['name'], 'turns' => $values['turns'] ?? null,
+                'earlier_owner_first' => (bool) ($values['earlier_owner_first'] ?? false),
+                'next_only' => (bool) ($values['next_only'] ?? false),
+                'fallback_minutes' => ($values['fallback'] ?? '') === '' ? null : (int) $values['fallback_minutes'],
+                'fallback_team_id' => $fallback,
+            ])->save();
             isset($values['people']) && $team->teammates()->sync($members);
             // What weights have added up to means nothing to another way.
             $isOtherWay && DB::table('team_teammate')->where('team_id', $team->id)->update(['current' => 0]);
@@ -97,9 +114,48 @@ final readonly class TeamsController
                     "“{$unknown[0]}” is no language. Write two letters for each, such as de for German, with commas between."
                 );
         }
-        $teammate->forceFill(['speaks' => $written === [] ? null : array_values(array_unique($written))])->save();
+        $given = $request->validate([
+            'skills' => ['nullable', 'string', 'max:600'], 'calendar' => ['bail', 'nullable', 'integer', Rule::exists('calendars', 'id')],
+        ]);
+        DB::transaction(static function () use ($teammate, $written, $given): void {
+            $teammate->forceFill([
+                'speaks' => $written === [] ? null : array_values(array_unique($written)),
+                'calendar_id' => isset($given['calendar']) ? (int) $given['calendar'] : null,
+            ])->save();
+            $teammate->skills()->sync(Skill::named((string) ($given['skills'] ?? '')));
+        });
 
-        return redirect(self::HERE)->with('done', "{$teammate->firstName()}’s languages are saved.");
+        return redirect(self::HERE)->with('done', "What {$teammate->firstName()} can do is saved.");
+    }
+
+    /**
+     * The words in which people say why they are away.
+     */
+    public function awayWords(Request $request, StoreSettings $settings): RedirectResponse
+    {
+        $written = (string) ($request->validate(['words' => ['nullable', 'string', 'max:400']])['words'] ?? '');
+        $words = preg_split('/\s*[,;\n]\s*/u', trim($written), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $settings->put(SetAvailability::AWAY_WORDS, array_values(array_unique(array_map(
+            static fn (string $word): string => mb_substr($word, 0, 40), array_slice($words, 0, 20)
+        ))));
+
+        return redirect(self::HERE)->with('done', 'The words are kept.');
+    }
+
+    /**
+     * @return int|null another team; null for the lead, and where there is none
+     */
+    private function fallback(Team $team, string $chosen): ?int
+    {
+        if (! ctype_digit($chosen)) {
+            return null;
+        }
+        $other = Team::query()->findOrFail((int) $chosen);
+        if ($other->is($team)) {
+            throw TeamRefused::fallsBackToItself();
+        }
+
+        return $other->id;
     }
 
     /**

@@ -24,8 +24,9 @@ final class Turn extends Pivot
     public function candidate(Teammate $person, int $open): Candidate
     {
         return new Candidate(
-            $person->id, $this->weight, $open, $this->cap, ! $person->isAway(), $person->speaks ?? [], $this->last_assigned,
-            $this->current
+            $person->id, $this->weight, $open, $this->cap, $person->standing() === Availability::Here,
+            [...($person->speaks ?? []), ...$person->skills->map(static fn (Skill $skill): string => $skill->key())->all()],
+            $this->last_assigned, $this->current
         );
     }
 }

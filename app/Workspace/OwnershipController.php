@@ -50,6 +50,7 @@ final readonly class OwnershipController
         ]);
         $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
         $teammate = SignedIn::teammate($request);
+        $owner?->is($teammate) && $this->take->refuseUnlessFree($conversation, $teammate);
         $word = trim((string) ($chosen['word'] ?? ''));
         if ($word !== '') {
             $this->addNote->add(

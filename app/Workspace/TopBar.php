@@ -12,7 +12,9 @@ use App\Health\Part;
 use App\Notifications\News;
 use App\SetUp\SetUpIndex;
 use App\Support\RandomUuid;
+use App\Support\StoreSettings;
 use App\Team\Role;
+use App\Team\SetAvailability;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
@@ -36,7 +38,9 @@ final class TopBar
     /** Seconds of silence of an account that only its administrators are told of. */
     private const PASSING = 30;
 
-    public function __construct(private readonly Request $request, private readonly SetUpIndex $setUp) {}
+    public function __construct(
+        private readonly Request $request, private readonly SetUpIndex $setUp, private readonly StoreSettings $settings
+    ) {}
 
     public function compose(View $view): void
     {
@@ -59,6 +63,8 @@ final class TopBar
 
         return [
             'signedIn' => $teammate,
+            'standing' => $teammate instanceof Teammate ? $teammate->standing() : null,
+            'awayWords' => $teammate instanceof Teammate ? (array) $this->settings->get(SetAvailability::AWAY_WORDS, []) : [],
             'places' => $places,
             'isSetUp' => $isSetUp,
             'here' => $isSetUp ? 'Set up' : $this->nameOf($places),

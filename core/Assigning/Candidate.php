@@ -39,6 +39,14 @@ final readonly class Candidate
             && ($method !== Method::Weighted || $this->weight > 0);
     }
 
+    /**
+     * The same, who can be given nothing just now.
+     */
+    public function unavailable(): self
+    {
+        return new self($this->id, $this->weight, $this->open, $this->cap, false, $this->skills, $this->lastAssigned, $this->current);
+    }
+
     public function grown(): self
     {
         return $this->with($this->open, $this->lastAssigned, $this->current + $this->weight);

@@ -45,9 +45,8 @@ final class OwnerChange extends Change
     public function choices(ChangeUse $use): array
     {
         return ($use === ChangeUse::Step ? [self::SENDER => 'who sends it'] : [])
-            + ($use === ChangeUse::Rule || $use === ChangeUse::Step
-                ? [self::TURN => 'whoever’s turn it is in its team', self::LEAD => 'the lead on duty']
-                : [])
+            + ($use === ChangeUse::Hand ? [] : [self::TURN => 'whoever’s turn it is in its team'])
+            + ($use === ChangeUse::Rule || $use === ChangeUse::Step ? [self::LEAD => 'the lead on duty'] : [])
             + [self::NOBODY => 'nobody']
             + Teammate::working()->pluck('name', 'id')->all();
     }
@@ -69,9 +68,13 @@ final class OwnerChange extends Change
 
     public function make(Conversation $conversation, Chosen $chosen, Actor $actor, string $why): void
     {
+        if ($chosen->value === self::TURN) {
+            $this->assign->byTurn($conversation, $this->turns, $actor, $why);
+
+            return;
+        }
         $this->assign->assign($conversation, match ($chosen->value) {
             self::SENDER => $actor->teammate,
-            self::TURN => $this->turns->next($conversation) ?? $conversation->owner,
             self::LEAD => Teammate::leadOnDuty(),
             self::NOBODY => null,
             default => Teammate::query()->findOrFail($chosen->id()),
@@ -95,6 +98,11 @@ final class OwnerChange extends Change
 
     public function alreadySo(Collection $conversations, Chosen $chosen): array
     {
+        if ($chosen->value === self::TURN) {
+            return array_filter($conversations->loadMissing('team')->mapWithKeys(
+                fn (Conversation $one): array => [$one->id => $this->turns->whyNot($one)]
+            )->all());
+        }
         $id = $chosen->value === self::NOBODY ? null : $chosen->id();
 
         return self::those(

@@ -65,6 +65,8 @@ enum JournalKind: string
     case PromiseWarned = 'promise_warned';
     case PromiseMissed = 'promise_missed';
     case TimeAgreed = 'time_agreed';
+    case TurnAwaited = 'turn_awaited';
+    case ReachedUpwards = 'reached_upwards';
     case RuleRan = 'rule_ran';
     case RuleFailed = 'rule_failed';
 }

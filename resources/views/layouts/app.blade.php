@@ -1,3 +1,4 @@
+@use('App\Team\Availability')
 @use('App\Support\SecurityHeaders')
 <!DOCTYPE html>
 <html lang="en">
@@ -51,7 +52,8 @@
                 <details class="menu" id="menu-me">
                     <summary aria-label="{{ $signedIn->name }}, my own menu">
                         <span class="name-whole">{{ $signedIn->name }}</span><span class="name-short">{{ $signedIn->firstName() }}</span>
-                        @if ($signedIn->isAway())<span class="away-mark">away</span>@endif
+                        @if ($standing !== Availability::Here)<span class="away-mark">{{
+                            $signedIn->away_word ?? $standing->label() }}</span>@endif
                     </summary>
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>
@@ -60,11 +62,19 @@
                                 action="/people/{{ $signedIn->id }}/here">@csrf<button>{{ $signedIn->isAway() ? 'I am here again' :
                                     'I shall be here after all' }}</button></form>
                         @else
+                            <form method="post" action="/people/{{ $signedIn->id }}/says">@csrf
+                                @foreach (Availability::said() as $one)<button name="availability" value="{{ $one->value }}"
+                                    @if ($one === $signedIn->availability) aria-current="true" @endif>I am {{ $one->label() }}</button>
+                                @endforeach</form>
                             <form method="post" action="/people/{{ $signedIn->id }}/away" class="away-form">@csrf
                                 <label for="away-until">Away until, or empty until you are back</label>
+                                @if ($awayWords !== [])<select class="form-select form-select-sm" name="word" aria-label="Why"><option
+                                    value="">away</option>@foreach ($awayWords as $word)<option>{{ $word }}</option>@endforeach</select>
+                                @endif
                                 <span><input class="form-control form-control-sm" type="datetime-local" id="away-until"
                                     name="until"><button class="btn btn-sm btn-outline-secondary">Away</button></span></form>
                         @endif
+                        <a href="/team">Who is here</a>
                         <a href="/tasks">Tasks</a>
                         <button type="button" data-opens-go-to>Go to or do <kbd>G</kbd></button>
                         <button type="button" data-show-keys>Keys of this page <kbd>?</kbd></button>

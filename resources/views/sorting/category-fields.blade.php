@@ -32,6 +32,9 @@
             {{ $person->firstName() }}</label>
     @endforeach
 </fieldset>
+<label class="form-label" for="category-needs">Skills that it needs</label>
+<input class="form-control" id="category-needs" name="needs" maxlength="600" placeholder="as the category above"
+    value="{{ $was->value('needs', $category?->needs->pluck('name')->implode(', ')) }}">
 @if ($category)
     <label class="form-label" for="category-position">Place in the list</label>
     <input class="form-control" id="category-position" name="position" type="number" min="0" max="10000"

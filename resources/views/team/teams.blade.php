@@ -1,4 +1,5 @@
 @use('App\Support\RefusedInput')
+@use('App\Team\Availability')
 @extends('layouts.app')
 @section('title', 'Teams')
 @section('content')
@@ -25,6 +26,27 @@
                         @selected($was->value('turns', $team->turns?->value) === $value)>{{ $label }}</option>@endforeach</select></div>
                 <button class="btn btn-outline-secondary">Save</button>
             </div>
+            @php $fallback = (string) $was->value('fallback', $team->fallback_minutes === null ? '' :
+                (string) ($team->fallback_team_id ?? 'lead')); @endphp
+            <div class="team-ways">
+                <label><input type="checkbox" class="form-check-input" name="earlier_owner_first" value="1"
+                    @checked($was->value('earlier_owner_first', $team->earlier_owner_first))> rather to who had the customer’s last
+                    matter</label>
+                <label><input type="checkbox" class="form-check-input" name="next_only" value="1"
+                    @checked($was->value('next_only', $team->next_only))> its people take what is next, and nothing else</label>
+                <span>Where nobody can take it: <label class="visually-hidden" for="fallback-{{ $team->id }}">What then</label><select
+                    class="form-select form-select-sm" id="fallback-{{ $team->id }}" name="fallback"><option value="">wait</option><option
+                    value="lead" @selected($fallback === 'lead')>to the lead</option>@foreach ($teams as $other)@continue($other->is($team))
+                    <option value="{{ $other->id }}" @selected($fallback === (string) $other->id)>to {{ $other->name }}</option>
+                    @endforeach</select> <label for="minutes-{{ $team->id }}">after</label> <input class="form-control form-control-sm"
+                    type="number" min="1" max="10000" id="minutes-{{ $team->id }}" name="fallback_minutes"
+                    value="{{ $was->value('fallback_minutes', $team->fallback_minutes ?? 30) }}"> minutes</span>
+            </div>
+            @if ($team->turns === null && ! $team->next_only)
+                <p class="soft">Where people pick from a list, hard ones tend to be left lying.</p>
+            @endif
+            @if ($members->isEmpty())<p class="template-mark"><x-icon name="warning"/> Nobody is in it: what comes to it lies
+                there.</p>@endif
             <table class="table team-people">
                 <thead><tr><th scope="col">In the team</th><th scope="col">Share</th><th scope="col">At most open</th><th scope="col"
                     class="num">Open now</th></tr></thead>
@@ -33,8 +55,9 @@
                         @php $turn = $members->get($person->id)?->turn; @endphp
                         <tr>
                             <td><label><input type="checkbox" class="form-check-input" name="people[{{ $person->id }}][in]" value="1"
-                                @checked($was->value("people.{$person->id}.in", $turn))> {{ $person->name }}@if ($person->isAway())
-                                <span class="word-chip">away</span>@endif</label></td>
+                                @checked($was->value("people.{$person->id}.in", $turn))> {{ $person->name }}
+                                @if ($person->standing() !== Availability::Here)<span class="word-chip">{{
+                                    $person->standing()->label() }}</span>@endif</label></td>
                             <td><input class="form-control form-control-sm" type="number" min="0" max="100"
                                 name="people[{{ $person->id }}][weight]"
                                 value="{{ $was->value("people.{$person->id}.weight", $turn->weight ?? 1) }}"
@@ -52,7 +75,7 @@
     <h2>People</h2>
     <table class="table sheet people">
         <caption class="visually-hidden">Who speaks what, and who is away</caption>
-        <thead><tr><th scope="col">Name</th><th scope="col">Speaks also</th><th scope="col">Away</th></tr></thead>
+        <thead><tr><th scope="col">Name</th><th scope="col">Speaks also, can, works in</th><th scope="col">Away</th></tr></thead>
         <tbody>
             @foreach ($people as $person)
                 <tr>
@@ -62,7 +85,15 @@
                         value="{{ RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('speaks', implode(', ',
                             $person->speaks ?? [])) }}"
                         placeholder="de, lv" maxlength="60"
-                        aria-label="Languages that {{ $person->name }} speaks also, two letters each"><button
+                        aria-label="Languages that {{ $person->name }} speaks also, two letters each"><input
+                        class="form-control form-control-sm" name="skills" maxlength="600" placeholder="wholesale, repairs" list="skills"
+                        value="{{ RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('skills',
+                            $person->skills->pluck('name')->implode(', ')) }}" aria-label="What {{ $person->name }} can do"><select
+                        class="form-select form-select-sm" name="calendar" aria-label="Hours in which {{ $person->name }} works"><option
+                            value="">whenever here</option>@foreach ($calendars as $calendar)<option value="{{ $calendar->id }}"
+                            @selected((string) RefusedInput::in("/sorting/people/{$person->id}/speaks")->value('calendar',
+                                (string) $person->calendar_id) === (string) $calendar->id)>{{ $calendar->name }}</option>
+                        @endforeach</select><button
                             class="btn btn-sm btn-outline-secondary">Save</button></form></td>
                     <td>
                         @if ($person->hasAway())
@@ -86,5 +117,9 @@
             @endforeach
         </tbody>
     </table>
+    <datalist id="skills">@foreach ($skills as $skill)<option value="{{ $skill }}">@endforeach</datalist>
+    <form method="post" action="/sorting/away-words" class="inline-form below">@csrf<label for="away-words">Words for being away</label>
+        <input class="form-control form-control-sm" id="away-words" name="words" maxlength="400" placeholder="lunch, training, ill"
+            value="{{ implode(', ', $awayWords) }}"><button class="btn btn-sm btn-outline-secondary">Save</button></form>
 </main>
 @endsection

@@ -47,6 +47,10 @@
                 @endforeach
             </form>
         </details>
+        @if ($conversation->reached_up_at !== null)<span class="word-chip word-upset"
+            title="Reached upwards {{ $time->short($conversation->reached_up_at) }}">reached upwards</span>@endif
+        @if ($conversation->turn_awaited_since !== null)<span class="word-chip"
+            title="Since {{ $time->short($conversation->turn_awaited_since) }}">waits for a turn</span>@endif
         @if ($conversation->mood !== Mood::Neutral)<span class="word-chip word-{{ $conversation->mood->value }}"
             title="How the customer sounds, read from the words marked below">{{ $conversation->mood->value }}</span>@endif
         @foreach ($conversation->tags->sortBy('folded') as $tag)
@@ -87,6 +91,12 @@
                         @endif>{{ $person->name }}@if ($person->id === $teammate->id) (me)@endif</button>
                 @endforeach
                 <button name="owner" value="">Nobody</button>
+                @if (! $conversation->state->isDone())
+                    <label class="visually-hidden" for="upwards-reason">Why a lead is needed</label>
+                    <input class="form-control form-control-sm" id="upwards-reason" name="reason" maxlength="300"
+                        placeholder="Why a lead is needed">
+                    <button formaction="/conversations/{{ $conversation->id }}/upwards">Reach upwards, to a lead</button>
+                @endif
                 <p class="menu-note">Team</p>
                 @foreach ($teams as $one)
                     <button name="team" value="{{ $one->id }}" formaction="/conversations/{{ $conversation->id }}/team"

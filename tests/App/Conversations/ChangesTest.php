@@ -77,6 +77,10 @@ function everyChange(): array
             fn (Conversation $one) => $one->team?->name === 'Returns bench',
         ],
         'add_tag' => [fn () => new Chosen('', 'Wet'), fn (Conversation $one) => $one->tags()->where('name', 'Wet')->exists()],
+        'reach_upwards' => [
+            fn () => new Chosen('', 'it needs a yes'),
+            fn (Conversation $one) => $one->reached_up_at !== null && $one->owner?->name === 'Mads Overgaard',
+        ],
         'remove_tag' => [fn () => new Chosen('', 'Old'), fn (Conversation $one) => ! $one->tags()->exists()],
         'set_field' => [
             fn () => new Chosen('batch', 'K'),
@@ -99,7 +103,9 @@ function everyChange(): array
  */
 function changesFor(ChangeUse $use): Generator
 {
-    $not = ['Rule' => ['junk'], 'Step' => ['junk', 'set_status'], 'Bulk' => ['nudge'], 'Hand' => []];
+    $not = [
+        'Rule' => ['junk'], 'Step' => ['junk', 'set_status', 'reach_upwards'], 'Bulk' => ['nudge', 'reach_upwards'], 'Hand' => [],
+    ];
     foreach (everyChange() as $key => $change) {
         in_array($key, $not[$use->name], true) || yield $key => [$key, ...$change];
     }
@@ -169,6 +175,7 @@ it('is made by hand on its page, by whoever is signed in', function (string $key
         'checklist' => ['checklists', ['checklist' => $made->value]],
         'nudge' => ['nudges', ['plan' => $made->value]],
         'junk' => ['junk', []],
+        'reach_upwards' => ['upwards', ['reason' => $made->text]],
     };
     // Only what waits for its customer can be reminded of.
     $key === 'nudge' && $this->post("/conversations/{$this->conversation->id}/state", ['state' => 'waiting']);

@@ -77,6 +77,11 @@ function saidEntries(): array
             'The marketplace’s deadline missed: it was due Tue 08:00',
         ],
         [new Promises\TimeAgreed($tuesday), 'she is away', 'ilse', 'Agreed with the customer: Tue 08:00 by Ilse Norrby'],
+        [new Happened\TurnAwaited($named('Care')), '', null, 'Waits for somebody of the team Care'],
+        [
+            new Happened\ReachedUpwards($named('Mads Overgaard')), 'it needs a yes', 'ilse',
+            'Reached upwards to Mads Overgaard by Ilse Norrby: it needs a yes',
+        ],
         [new Promises\TimeAgreed(null), '', 'ilse', 'The agreed time was taken back by Ilse Norrby'],
         [new Answering\Replied('a@x.example'), '', 'ilse', 'Ilse Norrby replied'],
         [new Answering\Noted, '', 'ilse', 'Ilse Norrby wrote a note'],

@@ -157,6 +157,7 @@ function everyAction(): array
         'assign_team' => fn () => ['value' => (string) Team::query()->where('name', 'Returns bench')->sole()->id],
         'add_tag' => fn () => ['text' => 'größer & "mehr"'],
         'remove_tag' => fn () => ['text' => 'batch K'],
+        'reach_upwards' => fn () => ['text' => 'it needs a yes'],
         'set_field' => fn () => ['value' => 'choice', 'text' => 'Torn, badly'],
         'answer' => fn () => [
             'value' => $this->template, 'as' => (string) $this->teammate('ilse')->id,

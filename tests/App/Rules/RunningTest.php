@@ -597,8 +597,10 @@ it('leaves a conversation where it is when nobody’s turn it can be, and says w
     expect($last->refresh()->owner_id)->toBeNull()
         ->and(RuleRun::query()->where('conversation_id', $last->id)->sole()->done)
         ->toBe([
-            'not: give it to whoever’s turn it is in its team, since everybody in the team Care is away or has as many as they can take',
+            'give it to whoever’s turn it is in its team',
         ])
+        // It is given as soon as somebody can take it.
+        ->and($last->turn_awaited_since)->not->toBeNull()
         ->and($atBench->refresh()->owner_id)->toBeNull()
         ->and(RuleRun::query()->where('conversation_id', $atBench->id)->sole()->done[0])
         ->toContain('the team Returns bench takes no turns');

@@ -45,6 +45,8 @@ return [
         'POST conversations/{conversation}/category',
         'GET conversations/{conversation}/changes',
         'GET conversations/{conversation}/promises',
+        'POST conversations/{conversation}/upwards',
+        'GET team',
         'POST conversations/{conversation}/checklists',
         'POST conversations/{conversation}/fields',
         'POST conversations/{conversation}/follow',
@@ -172,6 +174,9 @@ return [
     // Who began it, leads and administrators.
     'began it, or arranges' => [
         'POST people/{teammate}/away',
+        'POST people/{teammate}/says',
+        'GET team/{teammate}/meanwhile',
+        'POST team/{teammate}/hand-out',
         'POST people/{teammate}/here',
         'POST templates/{template}',
         'POST templates/{template}/bring-back',
@@ -267,6 +272,8 @@ return [
         'POST hours/{calendar}/import',
         'POST hours/{calendar}/main',
         'POST hours/{calendar}/remove',
+        'POST team/{teammate}/move',
+        'POST sorting/away-words',
         'GET sorting/teams',
         'POST sorting/teams',
         'POST sorting/teams/{team}',
