@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 
 final readonly class SetCategory
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private BeginAsCategorySays $begin) {}
 
     public function set(Conversation $conversation, ?Category $category, Actor $actor, string $why = ''): void
     {
@@ -24,6 +24,9 @@ final readonly class SetCategory
             $from = Named::orNone($locked->category_id, $locked->category?->path);
             $locked->forceFill(['category_id' => $category?->id])->save();
             $this->journal->record($locked, new CategoryChanged($from, Named::orNone($category?->id, $category?->path)), $actor, $why);
+            // What it begins with, where it is sorted for the first time and nobody has answered yet.
+            $isNew = $from === null && $locked->first_replied_at === null;
+            $category === null || ! $isNew ?: $this->begin->begin($locked, $category);
         });
     }
 }

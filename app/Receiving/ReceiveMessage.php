@@ -13,6 +13,7 @@ use App\Channels\ReceiptOutcome;
 use App\Channels\ReceivedMessage;
 use App\Channels\Receives;
 use App\Conversations\Actor;
+use App\Conversations\BeginAsCategorySays;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -34,6 +35,7 @@ use App\Orders\AttachOrders;
 use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
 use App\Receiving\Happened\MessageReceived;
+use App\Sorting\Category;
 use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
@@ -70,6 +72,7 @@ final readonly class ReceiveMessage implements Receives
         private FillOwnFields $fillOwnFields,
         private SendReceipt $sendReceipt,
         private CheckSender $checkSender,
+        private BeginAsCategorySays $asCategorySays,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
@@ -170,6 +173,8 @@ final readonly class ReceiveMessage implements Receives
         if ($isNew) {
             // Together with the message: rules look at it once, and ask for what was chosen in a form.
             $this->fillOwnFields->from($received, $conversation);
+            $category = $received->categoryId === null ? null : Category::query()->find($received->categoryId);
+            $category === null ?: $this->asCategorySays->begin($conversation, $category);
             if ($received->wantsReceipt && ! $conversation->junk) {
                 $this->sendReceipt->send($conversation, $message, $received->replyTo ?? '');
             }

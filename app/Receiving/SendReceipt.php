@@ -13,6 +13,7 @@ use App\Conversations\OutboxItem;
 use App\Hours\OpeningInWords;
 use App\Hours\StoreHours;
 use App\Receiving\Happened\ReceiptSent;
+use App\Sorting\BringsAlong;
 use App\Store\Store;
 use App\Support\RandomUuid;
 use Cairnfield\Core\Threading\ConversationNumber;
@@ -39,7 +40,8 @@ final readonly class SendReceipt
             return;
         }
         $language = $conversation->language ?? Store::current()->language;
-        DB::transaction(function () use ($conversation, $received, $address, $account, $language): void {
+        $own = BringsAlong::of($conversation->category()->first())->receipt;
+        DB::transaction(function () use ($conversation, $received, $address, $account, $language, $own): void {
             $messageId = RandomUuid::make().'.'.$conversation->id.'@'.Str::after($account->address, '@');
             $message = new Message;
             $message->forceFill([
@@ -54,7 +56,7 @@ final readonly class SendReceipt
                 'message_id' => $messageId,
                 'message_id_key' => Message::keyOfId($messageId),
                 'references' => '',
-                'text' => ReceiptText::text(
+                'text' => $own !== '' ? sprintf("%s\n\n%s", $own, $conversation->number()) : ReceiptText::text(
                     $language, $conversation->number(),
                     OpeningInWords::sentence($this->hours, ReceiptText::language($language), now())
                 ),

@@ -49,6 +49,16 @@ final readonly class RunRules
     }
 
     /**
+     * On these alone, whatever else there is: for trying out what would happen.
+     *
+     * @param  list<int>  $ids  of journal entries
+     */
+    public function onEntries(array $ids): void
+    {
+        $this->look(new Values(array_map(static fn (int $id): \stdClass => (object) ['id' => $id], $ids)));
+    }
+
+    /**
      * What was looked at long ago is not given again.
      */
     public static function tidy(): void

@@ -13,6 +13,7 @@ use App\Hours\HoursSetUp;
 use App\Nudges\NudgesSetUp;
 use App\People\PeopleSetUp;
 use App\Promises\PromisesSetUp;
+use App\Routing\RoutingSetUp;
 use App\Rules\RulesSetUp;
 use App\Sorting\SortingSetUp;
 use App\Store\StoreSetUp;
@@ -32,6 +33,7 @@ final class SetUpIndex
         ChannelsSetUp::class,
         PeopleSetUp::class,
         TeamSetUp::class,
+        RoutingSetUp::class,
         HoursSetUp::class,
         TemplatesSetUp::class,
         PromisesSetUp::class,

@@ -24,7 +24,8 @@ final readonly class ArrangeCategories
 
     /**
      * @param  array{name: string, customer_name: string, parent_id: int|null, position: int, hidden: bool,
-     *   responsible_id: int|null, members: list<int>, needs: list<int>}  $written
+     *   responsible_id: int|null, members: list<int>, needs: list<int>,
+     *   brings: array<string, mixed>}  $written
      *
      * @throws SortingRefused
      */
@@ -41,6 +42,7 @@ final readonly class ArrangeCategories
                 'position' => $written['position'],
                 'hidden' => $written['hidden'],
                 'responsible_id' => $written['responsible_id'],
+                ...$written['brings'],
                 'path' => $parent === null ? $written['name'] : "{$parent->path} › {$written['name']}",
             ])->save();
             $category->members()->sync($written['members']);

@@ -6,10 +6,14 @@ namespace App\Sorting;
 
 use App\Conversations\Conversation;
 use App\Team\Skill;
+use App\Team\Team;
 use App\Team\Teammate;
+use Cairnfield\Core\Queue\Priority;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
 
 final readonly class CategoriesController
 {
@@ -28,6 +32,7 @@ final readonly class CategoriesController
                 ->selectRaw('category_id, COUNT(*) AS count')
                 ->pluck('count', 'category_id'),
             'teammates' => Teammate::query()->orderBy('name')->get(),
+            ...self::brought(),
             'category' => null,
         ]);
     }
@@ -38,6 +43,7 @@ final readonly class CategoriesController
             'category' => $category->load(['members', 'needs']),
             'categories' => $this->inTreeOrder(Category::inUse()->get()->all()),
             'teammates' => Teammate::query()->orderBy('name')->get(),
+            ...self::brought(),
         ]);
     }
 
@@ -89,6 +95,11 @@ final readonly class CategoriesController
             'members' => ['array'],
             'members.*' => ['integer', 'exists:teammates,id'],
             'needs' => ['nullable', 'string', 'max:600'],
+            'brings_team' => ['nullable', 'integer', 'exists:teams,id'],
+            'brings_priority' => ['nullable', Rule::enum(Priority::class)],
+            'brings_checklist' => ['nullable', 'integer', 'exists:checklists,id'],
+            'gives_out' => ['nullable', 'boolean'],
+            'receipt' => ['nullable', 'string', 'max:1000'],
         ]);
 
         return $this->attempt(fn () => $this->arrange->save($category, [
@@ -100,7 +111,27 @@ final readonly class CategoriesController
             'responsible_id' => isset($written['responsible']) ? (int) $written['responsible'] : null,
             'members' => array_map(intval(...), array_values($written['members'] ?? [])),
             'needs' => Skill::named((string) ($written['needs'] ?? '')),
+            'brings' => [
+                'brings_team_id' => isset($written['brings_team']) ? (int) $written['brings_team'] : null,
+                'brings_priority' => $written['brings_priority'] ?? null,
+                'brings_checklist_id' => isset($written['brings_checklist']) ? (int) $written['brings_checklist'] : null,
+                'gives_out' => isset($written['gives_out']) ? (bool) $written['gives_out'] : null,
+                'receipt' => trim((string) ($written['receipt'] ?? '')) === '' ? null : trim((string) $written['receipt']),
+            ],
         ]), '/sorting/categories', 'Saved.');
+    }
+
+    /**
+     * What a category can bring along.
+     *
+     * @return array<string, mixed>
+     */
+    private static function brought(): array
+    {
+        return [
+            'teams' => Team::query()->orderBy('name')->pluck('name', 'id'),
+            'checklists' => DB::table('checklists')->whereNull('retired_at')->orderBy('name')->pluck('name', 'id'),
+        ];
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Sorting;
 use App\Support\Row;
 use App\Team\Skill;
 use App\Team\Teammate;
+use Cairnfield\Core\Queue\Priority;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -23,6 +24,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int|null $responsible_id
  * @property CarbonImmutable|null $retired_at
  * @property int|null $merged_into_id
+ * @property int|null $brings_team_id what a new matter of it begins with; null is as for the category above
+ * @property Priority|null $brings_priority
+ * @property int|null $brings_checklist_id
+ * @property bool|null $gives_out whether it is given out by its team's turns
+ * @property string|null $receipt what a receipt says, in place of the usual text
  * @property Category|null $parent
  */
 final class Category extends Row
@@ -79,6 +85,8 @@ final class Category extends Row
 
     protected function casts(): array
     {
-        return ['hidden' => 'boolean', 'retired_at' => 'immutable_datetime'];
+        return [
+            'hidden' => 'boolean', 'retired_at' => 'immutable_datetime', 'brings_priority' => Priority::class, 'gives_out' => 'boolean',
+        ];
     }
 }

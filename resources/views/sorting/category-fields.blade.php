@@ -1,4 +1,5 @@
 @use('App\Support\RefusedInput')
+@use('Cairnfield\Core\Queue\Priority')
 @php $was = RefusedInput::in('/sorting/categories'.($category ? "/{$category->id}" : '')); @endphp
 <label class="form-label" for="category-name">Inside name</label>
 <input class="form-control" id="category-name" name="name" value="{{ $was->value('name', $category?->name) }}" maxlength="80" required>
@@ -35,6 +36,28 @@
 <label class="form-label" for="category-needs">Skills that it needs</label>
 <input class="form-control" id="category-needs" name="needs" maxlength="600" placeholder="as the category above"
     value="{{ $was->value('needs', $category?->needs->pluck('name')->implode(', ')) }}">
+<fieldset class="brings"><legend class="form-label">A new matter of it begins with</legend>
+    <label for="brings-team">Team</label>
+    <select class="form-select form-select-sm" id="brings-team" name="brings_team"><option value="">as above</option>
+        @foreach ($teams as $id => $name)<option value="{{ $id }}" @selected((string) $was->value('brings_team',
+            (string) $category?->brings_team_id) === (string) $id)>{{ $name }}</option>@endforeach</select>
+    <label for="gives-out">Given out</label>
+    <select class="form-select form-select-sm" id="gives-out" name="gives_out"><option value="">as above</option>
+        @foreach (['1' => 'by its team’s turns', '0' => 'not: people take it'] as $value => $label)<option value="{{ $value }}"
+            @selected((string) $was->value('gives_out', $category?->gives_out === null ? '' : (string) (int) $category->gives_out) ===
+                (string) $value)>{{ $label }}</option>@endforeach</select>
+    <label for="brings-priority">Priority</label>
+    <select class="form-select form-select-sm" id="brings-priority" name="brings_priority"><option value="">as above</option>
+        @foreach (Priority::cases() as $priority)<option value="{{ $priority->value }}" @selected($was->value('brings_priority',
+            $category?->brings_priority?->value) === $priority->value)>{{ $priority->label() }}</option>@endforeach</select>
+    <label for="brings-checklist">Checklist</label>
+    <select class="form-select form-select-sm" id="brings-checklist" name="brings_checklist"><option value="">as above</option>
+        @foreach ($checklists as $id => $name)<option value="{{ $id }}" @selected((string) $was->value('brings_checklist',
+            (string) $category?->brings_checklist_id) === (string) $id)>{{ $name }}</option>@endforeach</select>
+    <label for="category-receipt">What its receipt says</label>
+    <textarea class="form-control form-control-sm" id="category-receipt" name="receipt" rows="3" maxlength="1000"
+        placeholder="as above, else the usual text">{{ $was->value('receipt', $category?->receipt) }}</textarea>
+</fieldset>
 @if ($category)
     <label class="form-label" for="category-position">Place in the list</label>
     <input class="form-control" id="category-position" name="position" type="number" min="0" max="10000"

@@ -3,7 +3,7 @@
 @extends('layouts.app')
 @section('title', 'Teams')
 @section('content')
-<main id="content" class="page page-narrow">
+<main id="content" class="page">
     @include('set-up.places')
     <div class="page-head"><h1>Teams</h1>
         <form method="post" action="/sorting/teams" class="find">@csrf<label class="visually-hidden" for="new-team">New

@@ -273,6 +273,8 @@ return [
         'POST hours/{calendar}/main',
         'POST hours/{calendar}/remove',
         'POST team/{teammate}/move',
+        'GET routing',
+        'POST routing',
         'POST sorting/away-words',
         'GET sorting/teams',
         'POST sorting/teams',
