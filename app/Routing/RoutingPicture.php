@@ -52,8 +52,8 @@ final class RoutingPicture
     {
         $teams = Team::query()->orderBy('name')->get();
         $this->teams($teams->all());
-        $this->between($teams->keyBy('id')->all());
-        $this->waysIn();
+        // What hands out stands below, so that no way in seems to lead through it.
+        $this->between($teams->keyBy('id')->all(), $this->waysIn());
         $height = $this->rows * self::ROW + 10;
         $size = 'viewBox="0 0 '.self::WIDTH." {$height}\" width=\"".self::WIDTH."\" height=\"{$height}\"";
 
@@ -80,10 +80,10 @@ final class RoutingPicture
      * Rules that hand out, and categories that bring a team along.
      *
      * @param  array<int, Team>  $teams
+     * @param  int  $row  the first that is free
      */
-    private function between(array $teams): void
+    private function between(array $teams, int $row): void
     {
-        $row = 0;
         $runs = DB::table('rule_runs')->where('at', '>=', CarbonImmutable::now()->subDays(self::DAYS))->groupBy('rule_id')
             ->selectRaw('rule_id, COUNT(*) AS count')->pluck('count', 'rule_id');
         foreach (Rule::inOrder()->where('on', true)->get() as $rule) {
@@ -109,7 +109,10 @@ final class RoutingPicture
         }
     }
 
-    private function waysIn(): void
+    /**
+     * @return int how many rows they take
+     */
+    private function waysIn(): int
     {
         $counts = $this->counts('account_id');
         $row = 0;
@@ -122,6 +125,8 @@ final class RoutingPicture
                 );
             }
         }
+
+        return $row;
     }
 
     private function box(string $key, int $column, int $row, string $text, int $count): void

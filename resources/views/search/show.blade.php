@@ -1,5 +1,6 @@
 @extends('layouts.app')
 @use('App\Search\MarkedText')
+@use('App\Support\Drawings')
 @use('Cairnfield\Core\Search\FoundWords')
 @use('Cairnfield\Core\Search\SearchQuery')
 @section('title', $written === '' ? 'Search' : "Search: {$written}")
@@ -33,7 +34,10 @@
                     <p><a class="row-link"
                         href="{{ route('conversation', $row) }}">{{
                             MarkedText::of(FoundWords::in($row->subject, $words)) }}</a>
-                        <span class="soft found-at">{{ $time->short($row->last_message_at) }}</span></p>
+                        <span class="soft found-at">@php $standing = $row->standing(); @endphp @if ($standing !== null)
+                            {{ Drawings::cairn($standing) }} <b class="due {{ $standing->missed ? 'due-missed' : '' }}"
+                            title="{{ $standing->kind->label() }}" data-time-left="{{ $standing->dueAt }}">{{ $standing->timeLeft()
+                            }}</b> · @endif{{ $time->short($row->last_message_at) }}</span></p>
                     <p class="soft"><b>{{ MarkedText::of(FoundWords::in($row->customer->name,
                         $words)) }}</b>
                         · {{ $row->number() }}@if ($row->orders->isNotEmpty()) ·

@@ -53,7 +53,9 @@ beforeEach(function (): void {
 it('begins a new matter as its category says, or the one above it', function (): void {
     $checklist = Checklist::query()->where('name', 'Lost parcel')->sole();
     $this->bench->forceFill(['turns' => Method::Even])->save();
-    $this->late->parent->forceFill(['brings_team_id' => $this->bench->id, 'brings_checklist_id' => $checklist->id, 'gives_out' => true])->save();
+    $this->late->parent->forceFill([
+        'brings_team_id' => $this->bench->id, 'brings_checklist_id' => $checklist->id, 'gives_out' => true,
+    ])->save();
     $this->late->forceFill(['brings_priority' => Priority::High])->save();
     $conversation = Mails::conversation();
     ($this->sort)($conversation);
@@ -87,7 +89,9 @@ it('says itself what stands in place of the one above, also that nothing is give
 });
 
 it('begins what was chosen in a form so, too, with the category’s own receipt', function (): void {
-    $this->late->forceFill(['brings_team_id' => $this->bench->id, 'receipt' => 'A parcel that is late is looked for within a day.'])->save();
+    $this->late->forceFill([
+        'brings_team_id' => $this->bench->id, 'receipt' => 'A parcel that is late is looked for within a day.',
+    ])->save();
     $form = Account::query()->where('channel', Channel::WebForm)->sole();
     $page = $this->get("/forms/{$form->address}")->assertOk();
     $this->travel(10)->seconds();
@@ -100,10 +104,13 @@ it('begins what was chosen in a form so, too, with the category’s own receipt'
 
 it('tries a message: where it would go and why, and keeps nothing of it', function (): void {
     ($this->rule)(
-        ['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['parcel']], ['do' => 'set_category', 'value' => (string) $this->late->id],
+        ['field' => 'message_text', 'op' => 'has_any_word', 'value' => ['parcel']],
+        ['do' => 'set_category', 'value' => (string) $this->late->id],
         ['do' => 'assign_person', 'value' => 'turn']
     );
-    $tables = ['conversations', 'messages', 'journal', 'customers', 'handles', 'promises', 'rule_runs', 'rule_looks', 'news', 'team_teammate'];
+    $tables = [
+        'conversations', 'messages', 'journal', 'customers', 'handles', 'promises', 'rule_runs', 'rule_looks', 'news', 'team_teammate',
+    ];
     $counts = static fn (): array => array_map(static fn (string $table): array => DB::table($table)->get()->all(), $tables);
     $before = $counts();
     $tried = $this->post('/routing', [
@@ -112,13 +119,16 @@ it('tries a message: where it would go and why, and keeps nothing of it', functi
     $tried->assertSee('It goes to Ilse Norrby')->assertSee('Delivery › Late parcel')->assertSee('promised as in “Everybody”')
         ->assertSee('“Sorts parcels”')->assertSee('My parcel has not come.');
     expect($counts())->toEqual($before);
-    $this->post('/routing', ['account' => $this->care->id, 'text' => 'A question'])->assertSee('It lies with the team Care, for whoever takes it');
+    $this->post('/routing', ['account' => $this->care->id, 'text' => 'A question'])
+        ->assertSee('It lies with the team Care, for whoever takes it');
     $this->post('/routing', ['account' => 99_999, 'text' => 'A question'])->assertSessionHasErrors('account');
     $this->post('/routing', ['account' => $this->care->id, 'text' => ''])->assertSessionHasErrors('text');
 });
 
 it('lets nothing out while it tries', function (): void {
-    ($this->rule)(['field' => 'channel', 'op' => 'in', 'value' => ['email']], ['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']);
+    ($this->rule)(
+        ['field' => 'channel', 'op' => 'in', 'value' => ['email']], ['do' => 'tell', 'value' => 'leads', 'text' => 'Look', 'mail' => '1']
+    );
     $this->post('/routing', ['account' => $this->care->id, 'from' => 'x@x.example', 'text' => 'Hello'])->assertOk();
     expect($this->sender->delivered)->toBe([])->and(DB::table('jobs')->count())->toBe(0)
         ->and(DB::table('news')->count())->toBe(0)->and(Conversation::query()->where('state', ConversationState::Open)->count())->toBe(0);
