@@ -6,6 +6,7 @@ namespace App\Conditions;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Companies\Company;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Customers\CustomerGroup;
@@ -39,7 +40,7 @@ final class ConversationFields implements Fields
 
     private const TEXTS = ['subject' => 'Subject', 'customer_name' => 'Customer’s name'];
 
-    private const LISTS = ['tags' => 'Tags', 'customer_group' => 'Customer’s group'];
+    private const LISTS = ['tags' => 'Tags', 'customer_group' => 'Customer’s group', 'company' => 'Customer’s company'];
 
     private const YES_NO = [
         'unanswered' => 'The customer waits', 'public' => 'Said in public', 'automatic' => 'Written by a machine',
@@ -201,12 +202,36 @@ final class ConversationFields implements Fields
                 static fn (Conversation $conversation): array => array_values($conversation->tags->modelKeys())
             );
         }
+        if ($key === 'company') {
+            return $this->company($key, $label);
+        }
         $groups = CustomerGroup::query()->orderBy('name')->get()->all();
 
         return new LinkedField(
             $key, $label, 'FROM customer_group_members WHERE customer_group_members.customer_id = conversations.customer_id',
             'group_id', $this->ids($groups, true), $this->labels($groups),
             static fn (Conversation $conversation): array => array_values($conversation->customer->groups->modelKeys())
+        );
+    }
+
+    /**
+     * A company is itself and all that was merged into it, so that a condition that asks for one of these finds its people.
+     */
+    private function company(string $key, string $label): LinkedField
+    {
+        $companies = Company::query()->orderBy('name_folded')->get();
+        $facts = $companies->mapWithKeys(static fn (Company $company): array => [$company->id => [(string) $company->id]])->all();
+        $into = $companies->pluck('merged_into_id', 'id');
+        foreach ($into->filter() as $merged => $kept) {
+            for ($at = $kept; $at !== null; $at = $into[$at] ?? null) {
+                $facts[(int) $at][] = (string) $merged;
+            }
+        }
+
+        return new LinkedField(
+            $key, $label, 'FROM customers WHERE customers.id = conversations.customer_id', 'customers.company_id', $facts,
+            $this->labels($companies->whereNull('merged_into_id')->all()),
+            static fn (Conversation $conversation): array => array_values(array_filter([$conversation->customer->company_id]))
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Conditions;
 
 use App\Channels\Account;
+use App\Companies\Company;
 use App\Conversations\Changes\Reference;
 use App\Customers\CustomerGroup;
 use App\Fields\OwnField;
@@ -22,7 +23,7 @@ final class References
 {
     private const CLASSES = [
         'owner' => Teammate::class, 'team' => Team::class, 'category' => Category::class, 'outcome' => Outcome::class,
-        'account' => Account::class, 'tags' => Tag::class, 'customer_group' => CustomerGroup::class,
+        'account' => Account::class, 'tags' => Tag::class, 'customer_group' => CustomerGroup::class, 'company' => Company::class,
     ];
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Customers;
 
+use App\Companies\Company;
 use App\Conversations\Conversation;
 use App\Fields\HasOwnValues;
 use App\Orders\Order;
@@ -12,6 +13,7 @@ use App\Support\Row;
 use App\Support\StoresRows;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -25,6 +27,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $language
  * @property array<string, string>|null $facts what the team knows of them, by name: `club: festival`
  * @property int|null $merged_into_id
+ * @property int|null $company_id
+ * @property string|null $company_role what they do there
+ * @property Company|null $company
  * @property Collection<int, Handle> $handles
  * @property Collection<int, CustomerNote> $notes
  * @property Collection<int, Order> $orders
@@ -88,6 +93,14 @@ final class Customer extends Row
     public function groups(): BelongsToMany
     {
         return $this->belongsToMany(CustomerGroup::class, 'customer_group_members', 'customer_id', 'group_id');
+    }
+
+    /**
+     * @return BelongsTo<Company, $this>
+     */
+    public function company(): BelongsTo
+    {
+        return $this->belongsTo(Company::class);
     }
 
     /**

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Channels\SenderHandle;
+use App\Companies\Company;
+use App\Companies\CompanyProposal;
 use App\Conversations\ChannelItem;
 use App\Support\Written;
 use App\Team\SignedIn;
@@ -41,7 +43,7 @@ final readonly class CustomerController
         if ($customer->merged_into_id !== null) {
             return redirect()->route('customer', $customer->merged_into_id)->with('done', "{$customer->name} is part of this customer.");
         }
-        $customer->load(['handles', 'notes.teammate', 'groups']);
+        $customer->load(['handles', 'notes.teammate', 'groups', 'company.responsible']);
         $conversations = $customer->conversations()
             ->with(['owner', 'account', 'category'])
             ->orderByDesc('last_message_at')
@@ -50,6 +52,8 @@ final readonly class CustomerController
 
         return view('customers.show', [
             'handleKinds' => Handle::kinds(),
+            'companies' => Company::inUse()->get(['id', 'name']),
+            'companyProposals' => CompanyProposal::of($customer),
             'customer' => $customer,
             'conversations' => $conversations,
             'conversationCount' => $customer->conversations()->count(),
@@ -179,7 +183,7 @@ final readonly class CustomerController
     private function found(string $find, ?int $group): Paginator
     {
         return $this->find->query($find)
-            ->with(['handles', 'groups'])
+            ->with(['handles', 'groups', 'company'])
             ->withCount(['conversations', 'orders'])
             ->when($group !== null, fn ($customers) => $customers->whereHas('groups', fn ($groups) => $groups->whereKey($group)))
             ->simplePaginate(self::ROWS)

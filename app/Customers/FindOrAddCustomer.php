@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Channels\SenderHandle;
+use App\Companies\ProposeCompany;
 use App\Orders\FoundOrders;
 use Illuminate\Support\Facades\DB;
 use RuntimeException;
@@ -14,8 +15,10 @@ use RuntimeException;
  * else a new one. What somebody says of themselves (a name, an order's number, a street) attaches them to nobody: it is proposed,
  * and a person confirms.
  */
-final class FindOrAddCustomer
+final readonly class FindOrAddCustomer
 {
+    public function __construct(private ProposeCompany $companies) {}
+
     /**
      * @param  bool  $lock  whether others who ask for the same person wait until this transaction is over
      */
@@ -92,6 +95,8 @@ final class FindOrAddCustomer
         );
         if ($handle->customer_id !== $customer->id) {
             FindDuplicates::dispatch($customer->id)->afterCommit();
+        } elseif ($sender->kind === 'email') {
+            $this->companies->byAddress($customer, $sender->value);
         }
     }
 
@@ -114,6 +119,10 @@ final class FindOrAddCustomer
             $customer->delete();
 
             return $this->known($sender) ?? throw new RuntimeException("The handle {$sender->value} could not be stored.");
+        }
+
+        if ($sender->kind === 'email') {
+            $this->companies->byAddress($customer, $sender->value);
         }
 
         return $customer;

@@ -10,6 +10,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Customers\Happened\CustomerMerged;
 use App\Customers\Happened\CustomerSeparated;
+use App\Promises\KeepPromises;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -22,7 +23,7 @@ final readonly class MergeCustomers
     /** Everything that belongs to a customer, by table. */
     private const OWNED = ['handles', 'conversations', 'orders', 'customer_notes'];
 
-    public function __construct(private Journal $journal, private SortIntoGroups $groups) {}
+    public function __construct(private Journal $journal, private SortIntoGroups $groups, private KeepPromises $promises) {}
 
     /**
      * @throws CustomersRefused
@@ -40,6 +41,8 @@ final readonly class MergeCustomers
             $given = [
                 'facts' => array_diff_key($other->facts ?? [], $one->facts ?? []),
                 'language' => $one->language === null ? $other->language : null,
+                'company' => $one->company_id === null ? $other->company_id : null,
+                'role' => $one->company_id === null ? $other->company_role : null,
             ];
             foreach (self::OWNED as $table) {
                 $moved[$table] = array_map(
@@ -48,7 +51,12 @@ final readonly class MergeCustomers
                 DB::table($table)->where('customer_id', $other->id)->update(['customer_id' => $one->id]);
             }
             $other->forceFill(['merged_into_id' => $one->id])->save();
-            $one->forceFill(['facts' => ($one->facts ?? []) + $given['facts'], 'language' => $one->language ?? $given['language']])->save();
+            $one->forceFill([
+                'facts' => ($one->facts ?? []) + $given['facts'],
+                'language' => $one->language ?? $given['language'],
+                'company_id' => $one->company_id ?? $given['company'],
+                'company_role' => $one->company_id === null ? $given['role'] : $one->company_role,
+            ])->save();
             $merge = new CustomerMerge;
             $merge->forceFill([
                 'kept_id' => $one->id, 'merged_id' => $other->id, 'teammate_id' => $teammate->id, 'moved' => $moved,
@@ -61,6 +69,9 @@ final readonly class MergeCustomers
                 new Named($one->id, $one->name), new Named($other->id, $other->name)
             ), $teammate);
             $this->groups->sort($one);
+            if ($given['company'] !== null) {
+                $this->promises->customersChanged([$one->id]);
+            }
 
             return $merge;
         });
@@ -93,17 +104,22 @@ final readonly class MergeCustomers
             $this->tell($locked->moved['conversations'] ?? [], new CustomerSeparated, $teammate);
             $this->groups->sort($kept);
             $this->groups->sort($merged);
+            $this->promises->customersChanged([$kept->id, $merged->id]);
         });
     }
 
     /**
      * What the one who was kept got of the other, where nobody has written something else since.
      *
-     * @param  array{facts: array<string, string>, language: string|null}  $given
+     * @param  array{facts: array<string, string>, language: string|null, company?: int|null, role?: string|null}  $given
      */
     private function takeBack(Customer $kept, array $given): void
     {
         $isAsGiven = static fn (string $value, string $fact): bool => ($given['facts'][$fact] ?? null) === $value;
+        $company = $given['company'] ?? null;
+        if ($company !== null && $kept->company_id === $company) {
+            $kept->forceFill(['company_id' => null, 'company_role' => null]);
+        }
         $kept->forceFill([
             'facts' => array_filter(
                 $kept->facts ?? [], static fn (string $value, string $fact): bool => ! $isAsGiven($value, $fact),

@@ -8,6 +8,8 @@ use App\Answering\AddNote;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Channels\Mail\TakeMail;
+use App\Companies\Company;
+use App\Companies\PutIntoCompany;
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
 use App\Conversations\ChangeState;
@@ -59,6 +61,7 @@ final class DemoConversations
         private readonly DemoOtherWays $otherWays,
         private readonly TellPromises $promises,
         private readonly PlaceInQueue $place,
+        private readonly PutIntoCompany $companies,
     ) {
         $this->loadedAt = CarbonImmutable::now();
     }
@@ -210,6 +213,9 @@ final class DemoConversations
             'resolve' => $this->changeState->resolveUnchecked(
                 $conversation, $actor,
                 $this->outcome((string) $step['outcome']) ?? throw new RuntimeException('A demo story is resolved as nothing.')
+            ),
+            'of' => $this->companies->put(
+                $conversation->customer, Company::query()->where('name', $step['company'])->firstOrFail(), (string) $step['role'], $teammate
             ),
             'close' => $this->changeState->close($conversation, $actor),
             default => throw new RuntimeException("The demo step '{$does}' is not known."),

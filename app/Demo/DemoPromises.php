@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Companies\Company;
 use App\Customers\CustomerGroup;
 use App\Hours\WorkCalendar;
 use App\Promises\PromiseSet;
@@ -47,10 +48,16 @@ final readonly class DemoPromises
             'Everybody' => ['all' => []],
             'Returns' => $is('account', [(string) Account::query()->where('address', 'returns@brindle.example')->value('id')]),
             'Marketplaces' => $is('channel', [Channel::Marrowby->value, Channel::Quaymart->value]),
-            'Wholesale' => ['all' => [[
-                'field' => 'customer_group', 'op' => 'includes',
-                'value' => [(string) CustomerGroup::query()->where('name', 'Wholesale')->value('id')],
-            ]]],
+            'Wholesale' => ['any' => [
+                [
+                    'field' => 'customer_group', 'op' => 'includes',
+                    'value' => [(string) CustomerGroup::query()->where('name', 'Wholesale')->value('id')],
+                ],
+                [
+                    'field' => 'company', 'op' => 'includes',
+                    'value' => Company::inUse()->pluck('id')->map(strval(...))->all(),
+                ],
+            ]],
         ];
         // The last one is tried first.
         foreach (self::SETS as $name => [$calendar, $kinds]) {

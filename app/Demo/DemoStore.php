@@ -7,6 +7,7 @@ namespace App\Demo;
 use App\Channels\Account;
 use App\Channels\Channel;
 use App\Checklists\Checklist;
+use App\Companies\SaveCompany;
 use App\Customers\CustomerGroup;
 use App\Hours\OtherDay;
 use App\Hours\WorkCalendar;
@@ -92,6 +93,8 @@ final class DemoStore
         'Junk',
     ];
 
+    public function __construct(private readonly SaveCompany $companies) {}
+
     public function load(): void
     {
         // What its accounts speak to runs on this machine.
@@ -123,6 +126,7 @@ final class DemoStore
         $this->addViews();
         $this->addChecklists();
         $this->addGroups();
+        $this->addCompanies();
         foreach (self::OUTCOMES as $position => $name) {
             Outcome::query()->create(['name' => $name, 'position' => $position]);
         }
@@ -301,6 +305,23 @@ final class DemoStore
             (new CustomerGroup)
                 ->forceFill(['name' => $name, 'place' => $name === 'Wholesale' ? 1 : 5, 'conditions' => $conditions])
                 ->save();
+        }
+    }
+
+    private function addCompanies(): void
+    {
+        foreach (
+            [
+                ['Kite Barn', 'kitebarn.example', 'mads', ["Kite Barn\nHarbour Lane 4\nWhitby YO21 3PU\nUnited Kingdom"]],
+                [
+                    'North Pier Museum', 'northpier.example', 'ruta',
+                    ["North Pier Museum\nPier Road 1\nBlackpool FY1 2NE\nUnited Kingdom", 'Deliveries: pier entrance, not before ten'],
+                ],
+            ] as [$name, $domain, $responsible, $addresses]
+        ) {
+            $this->companies->save(
+                null, $name, [$domain], $addresses, Teammate::query()->where('email', "{$responsible}@brindle.example")->sole()->id
+            );
         }
     }
 

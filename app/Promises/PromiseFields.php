@@ -21,7 +21,8 @@ use Carbon\CarbonImmutable;
 final readonly class PromiseFields implements Fields
 {
     private const KEYS = [
-        'channel', 'account', 'category', 'customer_group', 'language', 'team', 'tags', 'subject', 'public', 'mood', 'stars', 'orders',
+        'channel', 'account', 'category', 'customer_group', 'company',
+        'language', 'team', 'tags', 'subject', 'public', 'mood', 'stars', 'orders',
         'customer_name', 'customer_orders', 'customer_ratings', 'order_total', 'order_currency', 'order_country', 'order_source',
         'order_status', 'automatic', 'goes_on',
     ];

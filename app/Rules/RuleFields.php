@@ -141,7 +141,7 @@ final class RuleFields implements Fields
     {
         $relation = match (true) {
             $field === 'customer_group' => 'customer.groups',
-            $field === 'customer_name' => 'customer',
+            $field === 'customer_name', $field === 'company' => 'customer',
             $field === 'customer_orders' => 'customer.orders',
             $field === 'tags' => 'tags',
             $field === 'owner_away' => 'owner',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Search;
 
+use App\Companies\Company;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
@@ -29,7 +30,8 @@ final readonly class GoToController
     private const OF_EACH = 5;
 
     private const PAGES = [
-        'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Duplicates' => '/duplicates',
+        'Queue' => '/queue', 'Search' => '/search', 'Public' => '/public', 'Customers' => '/customers', 'Companies' => '/companies',
+        'Duplicates' => '/duplicates',
         'Orders' => '/orders',
         'Write down a call' => '/calls/new',
         'New view' => '/views/new',
@@ -53,6 +55,7 @@ final readonly class GoToController
             ...$this->orders($written),
             ...$this->places($teammate, $folded),
             ...$this->people($folded),
+            ...$this->companies($folded),
         ]]);
     }
 
@@ -129,5 +132,16 @@ final readonly class GoToController
             ->where(static fn ($people) => $people->where('name_folded', 'like', "{$begins}%")->orWhereIn('id', $byHandle))
             ->orderBy('name_folded')->limit(self::OF_EACH)->get()
             ->map(static fn (Customer $customer): array => ['customer', $customer->name, "/customers/{$customer->id}"])->all());
+    }
+
+    /**
+     * @return list<array{string, string, string}>
+     */
+    private function companies(string $folded): array
+    {
+        $begins = addcslashes($folded, '\\%_');
+
+        return array_values(Company::inUse()->where('name_folded', 'like', "{$begins}%")->limit(self::OF_EACH)->get()
+            ->map(static fn (Company $company): array => ['company', $company->name, "/companies/{$company->id}"])->all());
     }
 }

@@ -26,6 +26,7 @@ final class Narrowings
     /** What it is called to which field it asks. */
     private const CHOICES = [
         'state' => 'state', 'owner' => 'owner', 'team' => 'team', 'category' => 'category', 'tag' => 'tags', 'group' => 'customer_group',
+        'company' => 'company',
         'way' => 'channel',
         'account' => 'account',
         'priority' => 'priority',

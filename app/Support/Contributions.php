@@ -26,6 +26,7 @@ use App\Checklists\ChecklistsOfConversation;
 use App\Checklists\ChecklistsPanel;
 use App\Checklists\Happened\ChecklistStarted;
 use App\Checklists\Happened\ChecklistTicked;
+use App\Companies\Happened\CompanyChanged;
 use App\Conversations\Changes\CategoryChange;
 use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\FieldChange;
@@ -85,6 +86,7 @@ use App\Promises\Happened\PromiseSetApplied;
 use App\Promises\Happened\PromiseWarned;
 use App\Promises\Happened\TimeAgreed;
 use App\Promises\KeepPromises;
+use App\Promises\PromisesNeed;
 use App\Promises\SavePromiseSet;
 use App\Ratings\Happened\Rated;
 use App\Receiving\Happened\EditedAtSource;
@@ -116,7 +118,7 @@ final class Contributions extends ServiceProvider
         JunkChange::class, ReachUpwardsChange::class,
     ];
 
-    private const NEEDS_THINGS = [RulesNeed::class, TemplatesNeed::class, NudgePlansNeed::class, ViewsNeed::class];
+    private const NEEDS_THINGS = [RulesNeed::class, TemplatesNeed::class, NudgePlansNeed::class, ViewsNeed::class, PromisesNeed::class];
 
     private const SNAPSHOT_PARTS = [
         GivenTags::class, ValuesOfConversation::class, ChecklistsOfConversation::class, NudgesOfConversation::class,
@@ -136,6 +138,7 @@ final class Contributions extends ServiceProvider
         'checklist_started' => ChecklistStarted::class,
         'checklist_ticked' => ChecklistTicked::class,
         'comes_back' => ComesBack::class,
+        'company_changed' => CompanyChanged::class,
         'copies_changed' => CopiesChanged::class,
         'customer_merged' => CustomerMerged::class,
         'customer_separated' => CustomerSeparated::class,

@@ -9,6 +9,7 @@ use App\Answering\Draft;
 use App\Answering\PartnerThread;
 use App\Answering\PeopleInCopy;
 use App\Answering\ScheduledReply;
+use App\Companies\CompanyProposal;
 use App\Conversations\ChangeMark;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalSentence;
@@ -59,6 +60,9 @@ final readonly class ConversationPage
         $this->loadIfThere($conversation, $there, 'tags');
         $this->loadIfThere($conversation->customer, $there, 'groups');
         $this->loadIfThere($conversation->customer, $there, 'notes');
+        $conversation->customer->company_id === null
+            ? $conversation->customer->setRelation('company', null)
+            : $conversation->customer->load('company.responsible');
         $drafts = $there->has('drafts') ? Draft::query()
             ->where('conversation_id', $conversation->id)
             ->where('teammate_id', $teammate->id)
@@ -113,6 +117,7 @@ final readonly class ConversationPage
             ...($there->has('ownFields')
                 ? $this->ownFields->ofBoth($conversation->id, $conversation->customer_id)
                 : ['ownFields' => [], 'customerFields' => []]),
+            'companyProposals' => $there->has('companyProposals') ? CompanyProposal::of($conversation->customer) : new Collection,
             'joined' => $conversation->joined,
             ...$this->earlier($conversation),
         ];
@@ -152,6 +157,9 @@ final readonly class ConversationPage
             'tags' => DB::table('conversation_tag')->where('conversation_id', $conversation->id),
             'groups' => DB::table('customer_group_members')->where('customer_id', $conversation->customer_id),
             'notes' => DB::table('customer_notes')->where('customer_id', $conversation->customer_id),
+            'companyProposals' => DB::table('company_proposals')
+                ->where('customer_id', $conversation->customer_id)
+                ->where('state', CompanyProposal::PROPOSED),
             'drafts' => $own('drafts'),
             'follows' => $own('follows'),
             'news' => $own('news')->whereNull('read_at'),

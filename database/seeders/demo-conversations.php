@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // The demo conversations of Brindle Kite Works that are under way, and some that were. Everybody and everything in them is made up.
 
-['in' => $in, 'again' => $again, 'out' => $out, 'note' => $note, 'take' => $take, 'give' => $give, 'hold' => $hold, 'resolve' => $resolve, 'close' => $close, 'mail' => $mail, 'by' => $by, 'pennon' => $pennon, 'direct' => $direct, 'comment' => $comment, 'marrowby' => $marrowby, 'quaymart' => $quaymart, 'call' => $call, 'form' => $form] = require __DIR__.'/demo-steps.php';
+['in' => $in, 'again' => $again, 'out' => $out, 'note' => $note, 'take' => $take, 'give' => $give, 'hold' => $hold, 'resolve' => $resolve, 'close' => $close, 'of' => $of, 'mail' => $mail, 'by' => $by, 'pennon' => $pennon, 'direct' => $direct, 'comment' => $comment, 'marrowby' => $marrowby, 'quaymart' => $quaymart, 'call' => $call, 'form' => $form] = require __DIR__.'/demo-steps.php';
 
 return [
     // The same parcel by three ways: Ana's mail below, then in public, then on the marketplace.
@@ -277,6 +277,7 @@ return [
     ]),
     $mail('orders@kitebarn.example', 'Kite Barn, Nell Archer', 'Spring order, last carton', 'Wholesale', [
         $in('33d 11:00', "The last carton of the spring order came today, all complete. Could you send the closing invoice?\n\nNell"),
+        $of('33d 11:10', 'mads', 'Kite Barn', 'buys for the shop'),
         $out('33d 11:20', 'mads', 'Attached to the account and sent to your bookkeeping, Nell. Thank you for the season.', 'Invoice sent'),
         $close('26d 09:00', 'mads'),
     ], 'wholesale'),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 // Two months of conversations of Brindle Kite Works that are over, and a few in which it is the customer's turn: what
 // templates are suggested from. Everybody and everything in them is made up.
 
-['in' => $in, 'again' => $again, 'out' => $out, 'with' => $with, 'note' => $note, 'give' => $give, 'resolve' => $resolve, 'mail' => $mail, 'buyer' => $buyer, 'pennon' => $pennon, 'direct' => $direct, 'comment' => $comment, 'marrowby' => $marrowby, 'quaymart' => $quaymart, 'call' => $call, 'formOf' => $formOf] = require __DIR__.'/demo-steps.php';
+['in' => $in, 'again' => $again, 'out' => $out, 'with' => $with, 'note' => $note, 'give' => $give, 'of' => $of, 'resolve' => $resolve, 'mail' => $mail, 'buyer' => $buyer, 'pennon' => $pennon, 'direct' => $direct, 'comment' => $comment, 'marrowby' => $marrowby, 'quaymart' => $quaymart, 'call' => $call, 'formOf' => $formOf] = require __DIR__.'/demo-steps.php';
 
 $told = 'Information given';
 $sent = 'Sent again';
@@ -522,8 +522,23 @@ return [
     ], 'wholesale'),
     $mail('procurement@northpier.example', 'North Pier Museum, A. Loft', 'Fifty kites with our colours', 'Wholesale', [
         $in('5d 09:50', "For our anniversary we think of fifty Dunlins with tails in our colours, blue and cream. What would the terms be?\n\nA. Loft"),
+        $of('5d 10:20', 'mads', 'North Pier Museum', 'procurement'),
         $with('5d 10:25', 'mads', 'Wholesale terms'),
     ], 'wholesale'),
+    $mail('accounts@kitebarn.example', 'Kite Barn, Piet Dorn', 'Closing invoice, our number on it', 'Wholesale', [
+        $in('31d 09:20', "Good morning,\n\nthe closing invoice of the spring order came without our number KB-118. Could we have it once more with it?\n\nPiet Dorn\nbookkeeping, Kite Barn"),
+        $of('31d 09:35', 'mads', 'Kite Barn', 'bookkeeping'),
+        $out('31d 09:40', 'mads', 'Sent once more with KB-118 on it, Piet, and noted for the next one.', 'Invoice sent'),
+    ], 'wholesale'),
+    $mail('shop@northpier.example', 'North Pier Museum, Maeve Sutton', 'A dozen Dunlins for the museum shop', 'Wholesale', [
+        $in('24d 13:15', "We sold the last Dunlin in the museum shop on Sunday. Another twelve, slate and red by halves, to the pier entrance please. The gate is closed before ten.\n\nMaeve Sutton"),
+        $of('24d 13:40', 'mads', 'North Pier Museum', 'runs the museum shop'),
+        $out('24d 13:50', 'mads', 'Six slate and six red leave tomorrow, Maeve, with “not before ten” on the label.', $told),
+    ], 'wholesale'),
+    $mail('colm.hayes@northpier.example', 'Colm Hayes', 'Hanging a kite from a ceiling', 'Before buying', [
+        $in('3d 11:10', "Can the Petrel hang from a ceiling for a year without the sail sagging? It would be above the stairs of our hall, out of the sun.\n\nColm Hayes"),
+        $out('3d 11:35', 'ilse', 'It can, Colm: hang it by the keel and the two spar ends, never by the tips, and slacken the bridle.', $told),
+    ]),
 
     // Something else.
     $mail('jobs@handsome-hands.example', 'Handsome Hands', 'Your vacancy', 'Not for us', [

@@ -18,6 +18,8 @@ return [
     'give' => static fn (string $at, string $who, string $to): array => ['does' => 'give', 'at' => $at, 'who' => $who, 'to' => $to],
     'hold' => static fn (string $at, string $who, string $text, int $days): array => ['does' => 'hold', 'at' => $at, 'who' => $who, 'text' => $text, 'days' => $days],
     'resolve' => static fn (string $at, string $who, string $outcome): array => ['does' => 'resolve', 'at' => $at, 'who' => $who, 'outcome' => $outcome],
+    // Somebody says which company the customer is of, and what they do there.
+    'of' => static fn (string $at, string $who, string $company, string $role): array => ['does' => 'of', 'at' => $at, 'who' => $who, 'company' => $company, 'role' => $role],
     'close' => static fn (string $at, string $who): array => ['does' => 'close', 'at' => $at, 'who' => $who],
 
     'mail' => static fn (string $from, string $name, string $subject, string $category, array $steps, string $to = 'care'): array => compact('from', 'name', 'subject', 'category', 'steps', 'to'),

@@ -24,7 +24,7 @@ $application->make(Kernel::class)->bootstrap();
 DB::connection()->disableQueryLog();
 
 $wanted = max(100, (int) ($argv[1] ?? 200_000));
-Teammate::query()->exists() || (new DemoStore)->load();
+Teammate::query()->exists() || app(DemoStore::class)->load();
 $have = (int) DB::table('conversations')->count();
 mt_srand(20_261_123 + $have);
 

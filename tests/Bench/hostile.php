@@ -28,7 +28,7 @@ $megabytes = (int) $argv[1];
 $kinds = array_keys(HostileMail::kinds());
 
 if (($argv[3] ?? '') !== 'child') {
-    Account::query()->exists() || (new DemoStore)->load();
+    Account::query()->exists() || app(DemoStore::class)->load();
     $wanted = WANTED[$megabytes] ?? 2.0 * $megabytes;
     echo "\n{$megabytes} MB of each kind; wanted: under {$wanted} s of processor to take it in\n";
     echo "| what it is | taken in, s | shown, s | memory, MB | what becomes of it |\n|---|---|---|---|---|\n";

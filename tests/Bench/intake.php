@@ -24,7 +24,7 @@ config(['queue.default' => 'null', 'queue.connections.null' => ['driver' => 'nul
 DB::connection()->disableQueryLog();
 
 $count = max(100, (int) ($argv[1] ?? 20_000));
-(new DemoStore)->load();
+app(DemoStore::class)->load();
 
 $texts = [
     "Hello,\n\nwhere is my parcel? I ordered the Merlin on Monday, and the page still says that it was packed.\n\nKind regards\n%s",

@@ -70,7 +70,9 @@ test('who is away is passed over until they are back', async ({ page }) => {
     await expectAccessible(page);
     const ruta = page.getByRole('row', { name: /Ruta Kalnina/ }).last();
     await ruta.getByRole('button', { name: 'Away' }).click();
-    await expect(page.getByText('Ruta is away')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'What falls due while Ruta is away' })).toBeVisible();
+    await expectAccessible(page);
+    await page.goto('/sorting/teams');
     await expect(page.getByRole('form', { name: 'Team Care' }).getByText('away')).toBeVisible();
     await ruta.getByRole('button', { name: 'Is here Ruta Kalnina' }).click();
     await expect(page.getByText('Ruta is here.')).toBeVisible();

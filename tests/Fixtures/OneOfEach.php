@@ -144,7 +144,18 @@ final class OneOfEach
      */
     private static function ofCustomers(Teammate $ilse, Conversation $conversation, Conversation $other): array
     {
+        $company = self::row('companies', ['name' => 'Kite Barn', 'name_folded' => 'kite barn', 'addresses' => '[]']);
+        $museum = self::row('companies', ['name' => 'Air Museum', 'name_folded' => 'air museum', 'addresses' => '[]']);
+
         return [
+            'company' => $company,
+            'companyMerge' => self::row('company_merges', [
+                'kept_id' => $company, 'merged_id' => $museum, 'teammate_id' => $ilse->id, 'moved' => '{}',
+                'given' => '{"addresses": [], "responsible": null}', 'at' => now(),
+            ]),
+            'companyProposal' => self::row(
+                'company_proposals', ['company_id' => $company, 'customer_id' => $conversation->customer_id, 'state' => 'proposed']
+            ),
             'customer' => $conversation->customer_id,
             'group' => (int) DB::table('customer_groups')->value('id'),
             'merge' => self::row('customer_merges', [

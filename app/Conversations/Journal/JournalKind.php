@@ -52,6 +52,7 @@ enum JournalKind: string
     case Separated = 'separated';
     case Liked = 'liked';
     case Reposted = 'reposted';
+    case CompanyChanged = 'company_changed';
     case CustomerMerged = 'customer_merged';
     case CustomerSeparated = 'customer_separated';
     case Imported = 'imported';

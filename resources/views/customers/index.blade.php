@@ -13,6 +13,7 @@
                 @selected($group === $one->id)>{{ $one->name }} ({{ $one->customers_count }})</option>@endforeach</select>
             <button class="btn btn-outline-secondary">Find</button>
         </form>
+        <a class="btn btn-outline-secondary" href="/companies">Companies</a>
         <a class="btn btn-outline-secondary" href="/customer-groups">Groups</a>
         <a class="btn btn-outline-secondary" href="/duplicates">Likely duplicates
             @if ($proposalCount > 0)<b class="tab-count">{{ $proposalCount }}</b>@endif</a>
@@ -28,7 +29,9 @@
             @foreach ($customers as $customer)
                 <tr>
                     <td class="wrap-anywhere"><a
-                        href="{{ route('customer', $customer) }}"><b>{{ Str::limit($customer->name, 60) }}</b></a></td>
+                        href="{{ route('customer', $customer) }}"><b>{{ Str::limit($customer->name, 60) }}</b></a>
+                        @if ($customer->company !== null)
+                        <small class="name-company">{{ Str::limit($customer->company->name, 60) }}</small>@endif</td>
                     <td class="wrap-anywhere">{{ $customer->handles->take(3)->pluck('shown')->implode(' · ')
                         }}@if ($customer->handles->count() > 3)
                         and {{ $customer->handles->count() - 3 }} more @endif</td>

@@ -8,6 +8,7 @@
         <section class="sheet pad" aria-labelledby="customer-name">
             <div class="order-head"><h1 id="customer-name">{{ $customer->name }}</h1>@foreach ($customer->groups as $group)<a
                 class="group-chip" href="/customers?group={{ $group->id }}">{{ $group->name }}</a>@endforeach</div>
+            @include('companies.of-customer')
             <ul class="handle-list">
                 @forelse ($customer->handles as $handle)
                     <li><b>{{ $handle->shown }}</b> <span
@@ -91,6 +92,18 @@
                     name="facts" rows="3" placeholder="club: festival">{{ old('facts', collect($customer->facts ?? [])->map(fn ($value,
                     $name) => "{$name}: {$value}")->implode("\n")) }}</textarea>
                 <button class="btn btn-outline-secondary btn-sm">Save</button>
+            </form>
+        </section>
+        <section class="sheet pad" aria-labelledby="company">
+            <h2 id="company">Company</h2>
+            <form method="post" action="/customers/{{ $customer->id }}/company">@csrf
+                <label class="form-label" for="of-company">Of</label><select class="form-select" id="of-company" name="company"><option
+                    value="">no company</option>@foreach ($companies as $one)<option value="{{ $one->id }}"
+                    @selected((int) old('company', $customer->company_id) === $one->id)>{{ $one->name }}</option>@endforeach</select>
+                <label class="form-label" for="company-role">What they do there</label><input class="form-control" id="company-role"
+                    name="role" maxlength="120" value="{{ old('role', $customer->company_role) }}" placeholder="buys for the shop">
+                <button class="btn btn-outline-secondary btn-sm">Save</button>
+                <a href="/companies">Companies</a>
             </form>
         </section>
         <section class="sheet pad" aria-labelledby="merge">

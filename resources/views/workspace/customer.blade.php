@@ -42,6 +42,7 @@
         <h2><a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a></h2>
         @foreach ($conversation->customer->groups as $group)<span class="group-chip">{{ $group->name }}</span>@endforeach
     </div>
+    @include('companies.of-customer', ['customer' => $conversation->customer])
     <p class="handles">
         @forelse ($conversation->customer->handles as $handle)<span @if ($handle->why !== '') title="{{ $handle->why }}"
             @endif>{{ $handle->shown }}@if (! in_array($handle->kind, ['email', 'telephone'], true))

@@ -8,6 +8,7 @@ use App\Approvals\Happened as Approvals;
 use App\Bulk\Happened\BulkUndone;
 use App\Channels\Channel;
 use App\Checklists\Happened as Checklists;
+use App\Companies\Happened as Companies;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -154,6 +155,8 @@ function saidEntries(): array
         [new Joining\Separated($named('C-1002')), '', 'ilse', 'C-1002 made a conversation of its own again by Ilse Norrby'],
         [new Answering\Liked(true), '', 'ilse', 'Like taken back by Ilse Norrby'],
         [new Answering\Reposted(false), '', 'ilse', 'Re-posted in public by Ilse Norrby'],
+        [new Companies\CompanyChanged($named('Kite Barn')), '', 'ilse', 'The customer is of Kite Barn by Ilse Norrby'],
+        [new Companies\CompanyChanged(null), '', 'ilse', 'The customer is of no company by Ilse Norrby'],
         [new Customers\CustomerMerged($named('Ana W.'), $named('Ana')), '', 'ilse', 'Customer merged: Ana is Ana W. by Ilse Norrby'],
         [new Customers\CustomerSeparated, '', 'ilse', 'Merged customers separated again by Ilse Norrby'],
         [new Imported($named('old.mbox')), '', 'corin', 'Taken over from earlier history (old.mbox) by Corin Hale'],

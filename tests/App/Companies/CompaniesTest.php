@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Companies\Company;
+use App\Companies\CompanyDomain;
+use App\Companies\CompanyMerge;
+use App\Companies\CompanyProposal;
+use App\Companies\CompanyRefused;
+use App\Companies\MergeCompanies;
+use App\Companies\PutIntoCompany;
+use App\Companies\SaveCompany;
+use App\Conversations\Conversation;
+use App\Customers\Customer;
+use App\Customers\CustomerMerge;
+use App\Customers\MergeCustomers;
+use App\Promises\PromiseSet;
+use App\Promises\PromiseSetToSave;
+use App\Promises\SavePromiseSet;
+use App\Support\Refused;
+use Illuminate\Support\Facades\DB;
+use Tests\App\Mails;
+
+function company(string $name, string ...$domains): Company
+{
+    return app(SaveCompany::class)->save(null, $name, array_values($domains), [], null);
+}
+
+/**
+ * A first message of somebody.
+ */
+function writes(string $name, string $address): Conversation
+{
+    return Mails::conversation(['From' => "{$name} <{$address}>", 'Subject' => "From {$name}"]);
+}
+
+function putInto(Conversation $conversation, ?Company $company, ?string $role = null): void
+{
+    app(PutIntoCompany::class)->put($conversation->customer, $company, $role, test()->teammate('mads'));
+}
+
+/**
+ * Everything that companies hold, to be compared.
+ *
+ * @return array<string, list<array<string, mixed>>>
+ */
+function companiesAsTheyAre(): array
+{
+    $rows = [];
+    foreach (['companies', 'company_domains', 'company_notes', 'company_proposals', 'customers'] as $table) {
+        $columns = array_diff(DB::getSchemaBuilder()->getColumnListing($table), ['updated_at', 'created_at', 'id']);
+        $keys = $table === 'company_proposals' ? $columns : ['id', ...$columns];
+        $rows[$table] = DB::table($table)->orderBy($table === 'company_proposals' ? 'customer_id' : 'id')->orderBy(array_values($keys)[0])
+            ->get(array_values($keys))->map(static fn (stdClass $row): array => (array) $row)->all();
+    }
+
+    return $rows;
+}
+
+it('proposes the company of a known mail domain, below it too, and a person confirms or denies', function (): void {
+    $barn = company('Kite Barn', 'Kitebarn.example');
+    $nell = writes('Nell Archer', 'nell@kitebarn.example');
+    $piet = writes('Piet Dorn', 'piet@books.kitebarn.example');
+    $ana = writes('Ana Wrenfield', 'ana@notkitebarn.example');
+    expect(CompanyProposal::query()->pluck('customer_id')->all())->toEqualCanonicalizing([$nell->customer_id, $piet->customer_id])
+        ->and($nell->customer->company_id)->toBeNull();
+
+    $this->actingAs($this->teammate('ilse'));
+    $this->get("/conversations/{$nell->id}")->assertSee('Writes from a domain of')->assertSee('Kite Barn');
+    $this->get("/conversations/{$ana->id}")->assertDontSee('Writes from a domain of');
+    $this->get("/companies/{$barn->id}")->assertSee('Write from its domains')->assertSee('nell@kitebarn.example');
+
+    [$ofNell, $ofPiet] = [CompanyProposal::of($nell->customer)->sole(), CompanyProposal::of($piet->customer)->sole()];
+    $this->post("/company-proposals/{$ofNell->id}/confirm", ['role' => 'buys for the shop'])->assertSessionHas('done');
+    $this->post("/company-proposals/{$ofPiet->id}/dismiss")->assertSessionHas('done');
+    expect($nell->customer->refresh()->company_id)->toBe($barn->id)
+        ->and($nell->customer->company_role)->toBe('buys for the shop')
+        ->and($piet->customer->refresh()->company_id)->toBeNull();
+    $this->get("/conversations/{$nell->id}")->assertSee('buys for the shop')->assertSee('The customer is of Kite Barn');
+
+    // What was decided is not proposed again: by a further address, or by the domains written anew.
+    writes('Piet Dorn', 'piet@books.kitebarn.example');
+    app(SaveCompany::class)->save($barn, 'Kite Barn', ['kitebarn.example', 'kitebarn.shop.example'], [], null);
+    expect(CompanyProposal::of($piet->customer)->count())->toBe(0)
+        ->and($barn->proposals()->count())->toBe(0);
+});
+
+it('proposes everybody who has written from a domain once it is known, and nobody any more once it is not', function (): void {
+    $nell = writes('Nell Archer', 'nell@kitebarn.example');
+    writes('Loft', 'loft@northpier.example');
+    $barn = company('Kite Barn');
+    expect($barn->proposals()->count())->toBe(0);
+    app(SaveCompany::class)->save($barn, 'Kite Barn', ['@kitebarn.example'], [], null);
+    expect($barn->proposals()->pluck('customer_id')->all())->toBe([$nell->customer_id]);
+    app(SaveCompany::class)->save($barn, 'Kite Barn', [], [], null);
+    expect($barn->proposals()->count())->toBe(0);
+});
+
+it('refuses what is no domain, or not theirs alone, and adds nothing', function (string $domain, string $says): void {
+    company('North Pier Museum', 'northpier.example');
+    $this->actingAs($this->teammate('ilse'))->from('/companies')
+        ->post('/companies', ['name' => 'Kite Barn', 'domains' => "kitebarn.example, {$domain}"])
+        ->assertRedirect('/companies')->assertSessionHas('problem', static fn (string $problem): bool => str_contains($problem, $says));
+    expect(Company::query()->where('name', 'Kite Barn')->exists())->toBeFalse()
+        ->and(CompanyDomain::query()->where('domain', 'kitebarn.example')->exists())->toBeFalse();
+})->with([
+    ['no-domain', 'is no mail domain'],
+    ['kite_barn!.example', 'is no mail domain'],
+    [str_repeat('a', 300).'.example', 'is no mail domain'],
+    ['gmail.com', 'Anybody can have a mailbox'],
+    ['brindle.example', 'this store itself'],
+    ['northpier.example', 'belongs to North Pier Museum'],
+]);
+
+it('promises by the company, from the moment it is known and no longer', function (): void {
+    $barn = company('Kite Barn');
+    $nell = writes('Nell Archer', 'nell@kitebarn.example');
+    $before = $nell->refresh()->promise_set_id;
+    $targets = PromiseSet::inOrder()->firstOrFail()->targets;
+    $set = app(SavePromiseSet::class)->save(null, new PromiseSetToSave('For the Barn', [
+        'field' => 'company', 'op' => 'includes', 'value' => [(string) $barn->id],
+    ], $targets), null);
+    expect($nell->refresh()->promise_set_id)->toBe($before);
+
+    putInto($nell, $barn);
+    expect($nell->refresh()->promise_set_id)->toBe($set->id);
+    $this->actingAs($this->teammate('mads'))->get("/companies/{$barn->id}")->assertSee('For the Barn');
+
+    putInto($nell, null);
+    expect($nell->refresh()->promise_set_id)->toBe($before)
+        ->and(CompanyProposal::query()->where('customer_id', $nell->customer_id)->sole()->state)->toBe(CompanyProposal::DISMISSED);
+
+    // It is asked for, so it stays.
+    $this->delete("/companies/{$barn->id}")
+        ->assertSessionHas('problem', static fn (string $problem): bool => str_contains($problem, 'For the Barn'));
+    expect(Company::query()->whereKey($barn->id)->exists())->toBeTrue();
+});
+
+it('merges two companies and takes them apart again exactly, and conditions find their people all the while', function (): void {
+    [$barn, $shop] = [company('Kite Barn', 'kitebarn.example'), company('The Kite Barn Ltd', 'kb.example')];
+    app(SaveCompany::class)->save($shop, $shop->name, ['kb.example'], ['Harbour Lane 4'], $this->teammate('mads')->id);
+    [$nell, $piet, $una] = [
+        writes('Nell Archer', 'nell@kitebarn.example'), writes('Piet Dorn', 'piet@kb.example'), writes('Una Berg', 'una@kb.example'),
+    ];
+    putInto($nell, $barn, 'buys');
+    putInto($piet, $shop, 'books');
+    app(PutIntoCompany::class)->dismiss($shop->id, $una->customer);
+    $this->actingAs($this->teammate('ilse'))->post("/companies/{$shop->id}/notes", ['text' => 'Call before ten.']);
+    $before = companiesAsTheyAre();
+    $found = fn (Company $company): array => collect(
+        Conversation::query()->where('junk', false)->tap(
+            fn ($query) => app(App\Conditions\ConversationFields::class)->get('company')->where(
+                $query, Cairnfield\Core\Rules\Leaf::of('company', Cairnfield\Core\Rules\Operator::Includes, [(string) $company->id])
+            )
+        )->pluck('id')
+    )->sort()->values()->all();
+
+    $this->post("/companies/{$barn->id}/merge", ['other' => $shop->id])->assertSessionHas('done');
+    app()->forgetScopedInstances();
+    expect($piet->customer->refresh()->company_id)->toBe($barn->id)
+        ->and($barn->refresh()->addresses)->toBe(['Harbour Lane 4'])
+        ->and($barn->responsible?->name)->toBe('Mads Overgaard')
+        ->and($barn->proposals()->count())->toBe(0)
+        // Who asked for the one that was merged finds the people of the one that it is now.
+        ->and($found($shop))->toBe($found($barn))->toBe([$nell->id, $piet->id]);
+    $this->get("/companies/{$shop->id}")->assertRedirect("/companies/{$barn->id}");
+    $this->get("/companies/{$barn->id}")->assertSee('Call before ten.')->assertSee('Undo it');
+    $this->post("/companies/{$barn->id}/merge", ['other' => $shop->id])->assertSessionHas('problem');
+
+    $merge = CompanyMerge::query()->sole();
+    $this->post("/company-merges/{$merge->id}/undo")->assertSessionHas('done');
+    expect(companiesAsTheyAre())->toBe($before)->and($found($shop))->toBe([$piet->id]);
+    $this->post("/company-merges/{$merge->id}/undo")->assertSessionHas('problem');
+});
+
+it('keeps with the kept one what came since a merge', function (): void {
+    [$barn, $shop] = [company('Kite Barn', 'kitebarn.example'), company('The Kite Barn Ltd', 'kb.example')];
+    $piet = writes('Piet Dorn', 'piet@kb.example');
+    putInto($piet, $shop);
+    $merge = app(MergeCompanies::class)->merge($barn, $shop, $this->teammate('mads'));
+    $later = writes('Una Berg', 'una@kb.example');
+    putInto($later, $barn->refresh());
+    putInto($piet->refresh(), null);
+    app(MergeCompanies::class)->undo($merge);
+    expect($later->customer->refresh()->company_id)->toBe($barn->id)
+        ->and($piet->customer->refresh()->company_id)->toBeNull();
+});
+
+it('takes the company along when customers are merged, and gives it back exactly', function (): void {
+    $barn = company('Kite Barn');
+    [$nell, $private] = [writes('Nell Archer', 'nell@kitebarn.example'), writes('Nell Archer', 'nell@archer.example')];
+    putInto($nell, $barn, 'buys');
+    $merge = app(MergeCustomers::class)->merge($private->customer, $nell->customer, $this->teammate('ilse'));
+    expect($private->customer->refresh()->company_id)->toBe($barn->id)->and($private->customer->company_role)->toBe('buys')
+        // A merged person is of nobody’s list.
+        ->and($barn->people()->count())->toBe(1);
+    app(MergeCustomers::class)->undo(CustomerMerge::query()->findOrFail($merge->id), $this->teammate('ilse'));
+    expect($private->customer->refresh()->company_id)->toBeNull()
+        ->and($private->customer->company_role)->toBeNull()
+        ->and(Customer::query()->findOrFail($nell->customer_id)->company_id)->toBe($barn->id)
+        ->and($barn->people()->pluck('id')->all())->toBe([$nell->customer_id]);
+});
+
+it('refuses people who are part of another, companies that are, and to take away what has people', function (): void {
+    [$barn, $shop] = [company('Kite Barn'), company('The Kite Barn Ltd')];
+    [$nell, $private] = [writes('Nell Archer', 'nell@kitebarn.example'), writes('Nell Archer', 'nell@archer.example')];
+    app(MergeCustomers::class)->merge($private->customer, $nell->customer, $this->teammate('ilse'));
+    $merged = Customer::query()->whereNotNull('merged_into_id')->sole();
+    $put = app(PutIntoCompany::class);
+    $ilse = $this->teammate('ilse');
+    expect(fn () => $put->put($merged, $barn, null, $ilse))->toThrow(CompanyRefused::class, 'merged into another customer');
+    putInto($private, $barn);
+    expect(fn () => app(SaveCompany::class)->remove($barn))->toThrow(Refused::class, 'has people');
+    app(MergeCompanies::class)->merge($barn, $shop, $this->teammate('mads'));
+    expect(fn () => $put->put($private->customer, $shop, null, $ilse))->toThrow(CompanyRefused::class, 'another company')
+        ->and(fn () => app(MergeCompanies::class)->merge($barn, $barn, $ilse))->toThrow(CompanyRefused::class, 'same company');
+    $this->actingAs($this->teammate('ilse'))->post("/companies/{$barn->id}/people", ['who' => 'nobody@kitebarn.example'])
+        ->assertSessionHas('problem', static fn (string $problem): bool => str_contains($problem, 'nobody’s address'));
+});
+
+it('finds by company in search and go-to, and takes away one that has nobody', function (): void {
+    $barn = company('Kite Barn');
+    $nell = writes('Nell Archer', 'nell@kitebarn.example');
+    $other = writes('Una Berg', 'una@berg.example');
+    $this->actingAs($this->teammate('ilse'));
+    $this->post("/companies/{$barn->id}/people", ['who' => 'Nell@kitebarn.example', 'role' => 'buys'])->assertSessionHas('done');
+    $this->get('/search?q='.urlencode('company:barn'))->assertSee($nell->subject)->assertDontSee($other->subject);
+    $this->get('/search?q='.urlencode('-company:barn'))->assertDontSee('/conversations/'.$nell->id)->assertSee($other->subject);
+    $this->get('/go-to?q=kite')->assertSee("/companies/{$barn->id}", false);
+    $this->get('/companies?find=barn')->assertSee('Kite Barn');
+    $this->get('/companies?find=nothing')->assertSee('No company is found');
+    $empty = company('Empty', 'empty.example');
+    $this->delete("/companies/{$empty->id}")->assertSessionHas('done');
+    expect(Company::query()->whereKey($empty->id)->exists())->toBeFalse();
+});
