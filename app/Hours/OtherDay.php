@@ -26,6 +26,11 @@ final class OtherDay extends Row
 
     protected $guarded = ['*'];
 
+    protected static function booted(): void
+    {
+        self::saved(static fn () => app(Calendars::class)->forget());
+    }
+
     protected function casts(): array
     {
         return ['date' => 'immutable_date:Y-m-d', 'open' => 'array'];

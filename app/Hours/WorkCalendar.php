@@ -56,6 +56,12 @@ final class WorkCalendar extends Row
         return Calendars::read($this->definition());
     }
 
+    protected static function booted(): void
+    {
+        self::saved(static fn () => app(Calendars::class)->forget());
+        self::deleted(static fn () => app(Calendars::class)->forget());
+    }
+
     protected function casts(): array
     {
         return ['week' => 'array', 'is_main' => 'boolean', 'version' => 'integer'];

@@ -134,8 +134,9 @@ final readonly class SavePromiseSet implements CountsInHours
     {
         $calendars = [];
         foreach (array_filter(array_column($set->targets, 'calendar')) as $id) {
-            $calendar = $this->calendars->all()->get($id);
-            $calendar === null ?: $calendars[$id] = $calendar->definition();
+            // Without its hours it would be measured by the clock, and nobody would see it.
+            $calendar = $this->calendars->all()->get($id) ?? throw PromiseRefused::hoursGone($set->name);
+            $calendars[$id] = $calendar->definition();
         }
 
         return [

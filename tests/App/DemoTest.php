@@ -13,6 +13,7 @@ use App\Demo\DemoPromises;
 use App\Demo\DemoRules;
 use App\Demo\DemoStore;
 use App\Demo\DemoTemplates;
+use App\Promises\PromiseSetVersion;
 use App\Rules\Rule;
 use App\Templates\SuggestTemplates;
 use App\Templates\Template;
@@ -58,6 +59,11 @@ function expectBelievableStore(int $count): void
         ->and(Message::query()->whereNotNull('redacted')->pluck('text')->filter(
             static fn (string $text): bool => ! str_contains($text, 'my card [card …1111]')
         )->all())->toBe([]);
+    foreach (PromiseSetVersion::query()->get() as $version) {
+        expect(array_keys($version->content['calendars']))->toEqualCanonicalizing(
+            array_unique(array_column($version->content['targets'], 'calendar')), $version->content['name']
+        );
+    }
     test()->actingAs(test()->teammate('ilse'))->get('/queue/my-turn')->assertOk()->assertSee('Promise missed')->assertSee('first reply');
 }
 

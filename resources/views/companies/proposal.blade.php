@@ -1,5 +1,5 @@
 {{-- Somebody who writes from a company's domain: a person says whether they are of it. --}}
-<li class="proposal">
+<li class="proposal proposal-company">
     <div><a href="{{ route('customer', $proposal->customer) }}"><b>{{ $proposal->customer->name }}</b></a>
         <small>{{ $proposal->customer->handles->where('kind', 'email')->pluck('shown')->implode(' · ') }}</small></div>
     @can('answer-customers')
