@@ -10,6 +10,7 @@ Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
     Route::post('/companies', [CompanyController::class, 'store']);
     Route::post('/companies/{company}', [CompanyController::class, 'update']);
     Route::delete('/companies/{company}', [CompanyController::class, 'destroy']);
+    Route::post('/companies/{company}/fields', [CompanyController::class, 'fields']);
     Route::post('/companies/{company}/people', [CompanyController::class, 'addPerson']);
     Route::post('/companies/{company}/merge', [CompanyController::class, 'merge']);
     Route::post('/company-merges/{companyMerge}/undo', [CompanyController::class, 'undoMerge']);

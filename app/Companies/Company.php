@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Companies;
 
 use App\Customers\Customer;
+use App\Fields\HasOwnValues;
 use App\Support\Row;
 use App\Team\Teammate;
 use Cairnfield\Core\Text\Folding;
@@ -30,6 +31,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Company extends Row
 {
+    use HasOwnValues;
+
     protected $table = 'companies';
 
     protected $guarded = ['*'];

@@ -9,6 +9,10 @@ use App\Conversations\Changes\Reference;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
+use App\Fields\About;
+use App\Fields\FieldRefused;
+use App\Fields\OwnField;
+use App\Fields\OwnFields;
 use App\Orders\Order;
 use App\Promises\PromiseSet;
 use App\Promises\PromiseSets;
@@ -27,7 +31,9 @@ final readonly class CompanyController
 
     private const SHOWN = 30;
 
-    public function __construct(private SaveCompany $save, private PutIntoCompany $put, private MergeCompanies $merge) {}
+    public function __construct(
+        private SaveCompany $save, private PutIntoCompany $put, private MergeCompanies $merge, private OwnFields $fields
+    ) {}
 
     public function index(Request $request): View
     {
@@ -69,6 +75,7 @@ final readonly class CompanyController
             'orderCount' => $orders->count(),
             'orders' => (clone $orders)->with('payments')->orderByDesc('placed_at')->limit(self::SHOWN)->get(),
             'sets' => $this->setsFor($company, $sets),
+            'fields' => $this->fields->of(About::Company, $company->id),
             'teammates' => $this->teammates(),
             'others' => Company::inUse()->whereKeyNot($company->id)->get(['id', 'name']),
             'merges' => CompanyMerge::query()->where('kept_id', $company->id)->whereNull('undone_at')
@@ -107,6 +114,27 @@ final readonly class CompanyController
             ->save();
 
         return back()->with('done', 'Noted.');
+    }
+
+    public function fields(Request $request, Company $company): RedirectResponse
+    {
+        $written = $request->validate([
+            'fields' => ['required', 'array', 'max:100'],
+            'fields.*' => ['nullable'],
+            'fields.*.*' => ['nullable', 'string', 'max:5000'],
+        ])['fields'];
+        $problems = [];
+        // What fits is kept, whatever becomes of the rest.
+        foreach (OwnField::query()->where('about', About::Company)->whereKey(array_keys($written))->get() as $field) {
+            $value = $written[$field->id] ?? null;
+            try {
+                $this->fields->keep($field, $company->id, is_array($value) ? array_map(strval(...), $value) : (string) $value);
+            } catch (FieldRefused $why) {
+                $problems[] = $why->getMessage();
+            }
+        }
+
+        return $problems === [] ? back()->with('done', 'Saved.') : back()->with('problem', implode(' ', $problems));
     }
 
     public function addPerson(Request $request, Company $company): RedirectResponse

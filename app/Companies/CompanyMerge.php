@@ -17,7 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $merged_id
  * @property int $teammate_id
  * @property array<string, list<int>> $moved ids by table
- * @property array{addresses: list<string>, responsible: int|null} $given what the kept one had not of its own
+ * @property array{addresses: list<string>, responsible: int|null, fields?: array<int, list<array<string, mixed>>>} $given
+ *   what the kept one had not of its own
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $undone_at
  * @property Company $kept

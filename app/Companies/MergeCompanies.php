@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Companies;
 
+use App\Fields\About;
+use App\Fields\LendOwnFields;
 use App\Promises\KeepPromises;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +19,7 @@ final readonly class MergeCompanies
     /** Everything that belongs to a company, by table. */
     private const OWNED = ['customers', 'company_domains', 'company_notes', 'company_proposals'];
 
-    public function __construct(private ProposeCompany $propose, private KeepPromises $promises) {}
+    public function __construct(private ProposeCompany $propose, private KeepPromises $promises, private LendOwnFields $fields) {}
 
     /**
      * @throws CompanyRefused
@@ -39,6 +41,7 @@ final readonly class MergeCompanies
             $given = [
                 'addresses' => array_values(array_diff($other->addresses, $one->addresses)),
                 'responsible' => $one->responsible_id === null ? $other->responsible_id : null,
+                'fields' => $this->fields->lend(About::Company, $other->id, $one->id),
             ];
             $one->forceFill([
                 'addresses' => [...$one->addresses, ...$given['addresses']],
@@ -76,6 +79,7 @@ final readonly class MergeCompanies
                 }
             }
             $given = $locked->given;
+            $this->fields->takeBack(About::Company, $kept->id, $given['fields'] ?? []);
             $kept->forceFill([
                 'addresses' => array_values(array_diff($kept->addresses, $given['addresses'])),
                 'responsible_id' => $given['responsible'] !== null && $kept->responsible_id === $given['responsible']

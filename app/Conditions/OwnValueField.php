@@ -46,6 +46,7 @@ final readonly class OwnValueField implements Field
             About::Conversation => '',
             About::Customer => ' (customer)',
             About::Order => ' (order)',
+            About::Company => ' (company)',
         };
     }
 
@@ -185,6 +186,7 @@ final readonly class OwnValueField implements Field
         $about = match ($this->field->about) {
             About::Conversation => 'v.about_id = conversations.id',
             About::Customer => 'v.about_id = conversations.customer_id',
+            About::Company => 'v.about_id = (SELECT company_id FROM customers WHERE customers.id = conversations.customer_id)',
             About::Order => 'v.about_id IN (SELECT order_id FROM conversation_order WHERE conversation_id = conversations.id)',
         };
 
@@ -201,6 +203,7 @@ final readonly class OwnValueField implements Field
         $values = match ($this->field->about) {
             About::Conversation => $conversation->loadMissing('ownValues')->ownValues,
             About::Customer => $conversation->loadMissing('customer.ownValues')->customer->ownValues,
+            About::Company => $conversation->loadMissing('customer.company.ownValues')->customer->company->ownValues ?? new Collection,
             About::Order => $conversation->loadMissing('orders.ownValues')
                 ->orders->flatMap(static fn (Order $order): Collection => $order->ownValues)
                 ->sortBy(static fn (OwnValue $value): array => [$value->about_id, $value->position]),

@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Writes into a field of the store's own from within a conversation: of the conversation, of its
- * customer, or of an order beside it.
+ * customer or the customer's company, or of an order beside it.
  */
 final readonly class SetOwnField
 {
@@ -38,6 +38,7 @@ final readonly class SetOwnField
                 About::Conversation => $locked->id,
                 About::Customer => $locked->customer_id,
                 About::Order => $order?->id,
+                About::Company => $locked->customer->company_id,
             };
             $changed = $aboutId === null ? null : $this->fields->keep($field, $aboutId, $written);
             if ($changed !== null) {

@@ -17,8 +17,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $merged_id
  * @property int $teammate_id
  * @property array<string, list<int>> $moved ids by table
- * @property array{facts: array<string, string>, language: string|null, company?: int|null, role?: string|null}|null $given what the
- *   kept one had not of its own; null for merges before this was noted
+ * @property array{facts: array<string, string>, language: string|null, company?: int|null, role?: string|null,
+ *   fields?: array<int, list<array<string, mixed>>>}|null $given what the kept one had not of its own; null for merges before
+ *   this was noted
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $undone_at
  * @property Customer $kept

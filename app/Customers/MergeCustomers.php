@@ -10,6 +10,8 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Customers\Happened\CustomerMerged;
 use App\Customers\Happened\CustomerSeparated;
+use App\Fields\About;
+use App\Fields\LendOwnFields;
 use App\Promises\KeepPromises;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +25,9 @@ final readonly class MergeCustomers
     /** Everything that belongs to a customer, by table. */
     private const OWNED = ['handles', 'conversations', 'orders', 'customer_notes'];
 
-    public function __construct(private Journal $journal, private SortIntoGroups $groups, private KeepPromises $promises) {}
+    public function __construct(
+        private Journal $journal, private SortIntoGroups $groups, private KeepPromises $promises, private LendOwnFields $fields
+    ) {}
 
     /**
      * @throws CustomersRefused
@@ -43,6 +47,7 @@ final readonly class MergeCustomers
                 'language' => $one->language === null ? $other->language : null,
                 'company' => $one->company_id === null ? $other->company_id : null,
                 'role' => $one->company_id === null ? $other->company_role : null,
+                'fields' => $this->fields->lend(About::Customer, $other->id, $one->id),
             ];
             foreach (self::OWNED as $table) {
                 $moved[$table] = array_map(
@@ -111,11 +116,13 @@ final readonly class MergeCustomers
     /**
      * What the one who was kept got of the other, where nobody has written something else since.
      *
-     * @param  array{facts: array<string, string>, language: string|null, company?: int|null, role?: string|null}  $given
+     * @param  array{facts: array<string, string>, language: string|null, company?: int|null, role?: string|null,
+     *   fields?: array<int, list<array<string, mixed>>>}  $given
      */
     private function takeBack(Customer $kept, array $given): void
     {
         $isAsGiven = static fn (string $value, string $fact): bool => ($given['facts'][$fact] ?? null) === $value;
+        $this->fields->takeBack(About::Customer, $kept->id, $given['fields'] ?? []);
         $company = $given['company'] ?? null;
         if ($company !== null && $kept->company_id === $company) {
             $kept->forceFill(['company_id' => null, 'company_role' => null]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Fields;
 
+use App\Companies\Company;
 use App\Customers\Customer;
 use App\Orders\Order;
 use Illuminate\Database\Eloquent\Model;
@@ -16,12 +17,14 @@ enum About: string
     case Conversation = 'conversation';
     case Customer = 'customer';
     case Order = 'order';
+    case Company = 'company';
 
     public static function of(Model $model): self
     {
         return match (true) {
             $model instanceof Customer => self::Customer,
             $model instanceof Order => self::Order,
+            $model instanceof Company => self::Company,
             default => self::Conversation,
         };
     }
@@ -32,6 +35,7 @@ enum About: string
             self::Conversation => 'Conversations',
             self::Customer => 'Customers',
             self::Order => 'Orders',
+            self::Company => 'Companies',
         };
     }
 }

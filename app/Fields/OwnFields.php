@@ -43,14 +43,18 @@ final class OwnFields
     }
 
     /**
-     * Those of a conversation and of its customer, asked for together.
+     * Those of a conversation, of its customer and of the customer's company, asked for together.
      *
      * @return array{ownFields: list<array{field: OwnField, values: list<string>}>,
-     *   customerFields: list<array{field: OwnField, values: list<string>}>}
+     *   customerFields: list<array{field: OwnField, values: list<string>}>,
+     *   companyFields: list<array{field: OwnField, values: list<string>}>}
      */
-    public function ofBoth(int $conversation, int $customer): array
+    public function ofAll(int $conversation, int $customer, ?int $company): array
     {
-        $ids = [About::Conversation->value => $conversation, About::Customer->value => $customer];
+        $ids = [
+            About::Conversation->value => $conversation, About::Customer->value => $customer,
+            ...($company === null ? [] : [About::Company->value => $company]),
+        ];
         $fields = OwnField::query()->whereIn('about', array_keys($ids))->orderBy('position')->orderBy('id')
             ->with(['values' => static fn ($values) => $values->whereIn('about_id', array_values($ids))->orderBy('position')])->get();
         $of = static fn (About $about): array => array_values($fields
@@ -62,7 +66,9 @@ final class OwnFields
             ->reject(static fn (array $one): bool => $one['field']->retired_at !== null && $one['values'] === [])
             ->all());
 
-        return ['ownFields' => $of(About::Conversation), 'customerFields' => $of(About::Customer)];
+        return [
+            'ownFields' => $of(About::Conversation), 'customerFields' => $of(About::Customer), 'companyFields' => $of(About::Company),
+        ];
     }
 
     /**

@@ -84,7 +84,7 @@ final readonly class ExportHistory
             ->where('junk', false)
             ->when($from !== null, fn ($query) => $query->where('last_message_at', '>=', $from))
             ->with([
-                'customer.handles', 'category', 'orders', 'tags',
+                'customer.handles', 'customer.company', 'category', 'orders', 'tags',
                 'messages' => fn ($messages) => $messages->whereNull('called_back_at')
                     ->where('forwarded', false)
                     ->whereNull('partner_thread_id')
@@ -103,6 +103,9 @@ final readonly class ExportHistory
     {
         return [
             'conversation' => $this->ownFields->ofMany(About::Conversation, array_values($conversations->pluck('id')->all())),
+            'company' => $this->ownFields->ofMany(
+                About::Company, array_values($conversations->pluck('customer.company_id')->filter()->unique()->all())
+            ),
             'customer' => $this->ownFields->ofMany(About::Customer, array_values($conversations->pluck('customer_id')->unique()->all())),
             'order' => $this->ownFields->ofMany(
                 About::Order,
@@ -137,12 +140,15 @@ final readonly class ExportHistory
             'tags' => $conversation->tags->pluck('name')->all(),
             'fields' => $fields['conversation'][$conversation->id] ?? [],
             'customer_fields' => $fields['customer'][$conversation->customer_id] ?? [],
+            'company_fields' => $fields['company'][(int) $conversation->customer->company_id] ?? [],
             'order_fields' => $orderFields,
             'customer' => array_filter([
                 'name' => $conversation->customer->name,
                 'address' => $handle($conversation->channel->handleKind()) ?? $handle('email'),
                 'email' => $handle('email'),
                 'telephone' => $handle('telephone'),
+                'company' => $conversation->customer->company?->name,
+                'role' => $conversation->customer->company_role,
                 'handles' => $conversation->customer->handles->map(
                     static fn (Handle $one): array => ['kind' => $one->kind, 'value' => $one->shown]
                 )

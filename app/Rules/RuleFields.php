@@ -154,6 +154,7 @@ final class RuleFields implements Fields
             $field === 'orders', str_starts_with($field, 'order_') => 'orders',
             str_starts_with($field, 'own.conversation.') => 'ownValues',
             str_starts_with($field, 'own.customer.') => 'customer.ownValues',
+            str_starts_with($field, 'own.company.') => 'customer.company.ownValues',
             str_starts_with($field, 'own.order.') => 'orders.ownValues',
             default => null,
         };

@@ -66,6 +66,7 @@ final class ConversationValues implements Values
 
         return match ($name) {
             'customer.first_name' => self::first($this->customerName()),
+            'company.name' => $this->conversation->customer->company?->name,
             'customer.name' => $this->customerName(),
             'customer.email' => $conversation->customer
                 ->handles
@@ -139,18 +140,16 @@ final class ConversationValues implements Values
     }
 
     /**
-     * The store's own fields: of the conversation, its customer, or the order.
+     * The store's own fields: of the conversation, its customer, the customer's company, or the order.
      */
     private function own(string $name): ?string
     {
         if ($this->own === null) {
             $this->own = [];
-            foreach ([[About::Conversation, $this->conversation
-                ->id], [About::Customer, $this
-                ->conversation
-                ->customer_id], [About::Order, $this
-                ->order()
-                ?->id]] as [$about, $id]) {
+            foreach ([
+                [About::Conversation, $this->conversation->id], [About::Customer, $this->conversation->customer_id],
+                [About::Company, $this->conversation->customer->company_id], [About::Order, $this->order()?->id],
+            ] as [$about, $id]) {
                 foreach ($id === null ? [] : $this->fields->of($about, $id) as ['field' => $field, 'values' => $values]) {
                     $this->own[Placeholders::ofField($field)] = implode(', ', $values);
                 }

@@ -15,6 +15,7 @@ final class Placeholders
     private const BUILT_IN = [
         'customer.first_name' => 'the customer’s first name',
         'customer.name' => 'the customer’s whole name',
+        'company.name' => 'the customer’s company',
         'customer.email' => 'an address of the customer',
         'customer.orders' => 'how many orders they have placed',
         'order.number' => 'number of the order beside it',
@@ -49,7 +50,7 @@ final class Placeholders
         'conversation.category' => 'its category, as customers call it',
     ];
 
-    private const ABOUT = ['conversation' => 'conversation', 'customer' => 'customer', 'order' => 'order'];
+    private const ABOUT = ['conversation' => 'conversation', 'customer' => 'customer', 'order' => 'order', 'company' => 'company'];
 
     /** @var array<string, string>|null */
     private ?array $all = null;

@@ -115,8 +115,8 @@ final readonly class ConversationPage
                 ->get(),
             'posts' => $this->posts->of($conversation),
             ...($there->has('ownFields')
-                ? $this->ownFields->ofBoth($conversation->id, $conversation->customer_id)
-                : ['ownFields' => [], 'customerFields' => []]),
+                ? $this->ownFields->ofAll($conversation->id, $conversation->customer_id, $conversation->customer->company_id)
+                : ['ownFields' => [], 'customerFields' => [], 'companyFields' => []]),
             'companyProposals' => $there->has('companyProposals') ? CompanyProposal::of($conversation->customer) : new Collection,
             'joined' => $conversation->joined,
             ...$this->earlier($conversation),

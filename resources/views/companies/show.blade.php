@@ -95,6 +95,13 @@
                 class="btn btn-note btn-sm">Write note</button></form>
         </section>
         @can('answer-customers')
+        @if ($fields !== [])
+        <section class="sheet pad" aria-labelledby="own-fields"><h2 id="own-fields">Own fields</h2>
+            @include('fields.of-conversation', [
+                'rows' => $fields, 'key' => 'company', 'action' => "/companies/{$company->id}/fields", 'order' => null,
+            ])
+        </section>
+        @endif
         <section class="sheet pad" aria-labelledby="known">
             <h2 id="known">What is known</h2>
             <form method="post" action="/companies/{{ $company->id }}">@csrf

@@ -1,6 +1,6 @@
 @use('App\Fields\FieldKind')
-{{-- One group of the store's own fields with what is written in them: $rows, $key for the ids, $order or null. --}}
-<form method="post" action="/conversations/{{ $conversation->id }}/fields" class="own-fields">
+{{-- One group of the store's own fields with what is written in them: $rows, $key for the ids, $order or null, $action or null. --}}
+<form method="post" action="{{ $action ?? "/conversations/{$conversation->id}/fields" }}" class="own-fields">
     @csrf
     @if ($order ?? null)<input type="hidden" name="order" value="{{ $order->id }}">@endif
     @foreach ($rows as ['field' => $field, 'values' => $values])

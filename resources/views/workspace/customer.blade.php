@@ -64,6 +64,10 @@
     @if ($customerFields !== [])
         @include('fields.of-conversation', ['rows' => $customerFields, 'key' => 'customer'])
     @endif
+    @if ($companyFields !== [])
+        <h3>{{ $conversation->customer->company->name }}</h3>
+        @include('fields.of-conversation', ['rows' => $companyFields, 'key' => 'company'])
+    @endif
     @if ($earlier->isNotEmpty())
         <h3>Other conversations</h3>
         <ul class="earlier">

@@ -10,14 +10,23 @@ use App\Companies\CompanyRefused;
 use App\Companies\MergeCompanies;
 use App\Companies\PutIntoCompany;
 use App\Companies\SaveCompany;
+use App\Conditions\ConversationFields;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\CustomerMerge;
 use App\Customers\MergeCustomers;
+use App\Fields\About;
+use App\Fields\FieldKind;
+use App\Fields\OwnFields;
+use App\History\ExportHistory;
+use App\History\HistoryFormat;
 use App\Promises\PromiseSet;
 use App\Promises\PromiseSetToSave;
 use App\Promises\SavePromiseSet;
+use App\Sorting\ArrangeFields;
 use App\Support\Refused;
+use Cairnfield\Core\Rules\Leaf;
+use Cairnfield\Core\Rules\Operator;
 use Illuminate\Support\Facades\DB;
 use Tests\App\Mails;
 
@@ -34,7 +43,7 @@ function writes(string $name, string $address): Conversation
     return Mails::conversation(['From' => "{$name} <{$address}>", 'Subject' => "From {$name}"]);
 }
 
-function putInto(Conversation $conversation, ?Company $company, ?string $role = null): void
+function intoCompany(Conversation $conversation, ?Company $company, ?string $role = null): void
 {
     app(PutIntoCompany::class)->put($conversation->customer, $company, $role, test()->teammate('mads'));
 }
@@ -122,11 +131,11 @@ it('promises by the company, from the moment it is known and no longer', functio
     ], $targets), null);
     expect($nell->refresh()->promise_set_id)->toBe($before);
 
-    putInto($nell, $barn);
+    intoCompany($nell, $barn);
     expect($nell->refresh()->promise_set_id)->toBe($set->id);
     $this->actingAs($this->teammate('mads'))->get("/companies/{$barn->id}")->assertSee('For the Barn');
 
-    putInto($nell, null);
+    intoCompany($nell, null);
     expect($nell->refresh()->promise_set_id)->toBe($before)
         ->and(CompanyProposal::query()->where('customer_id', $nell->customer_id)->sole()->state)->toBe(CompanyProposal::DISMISSED);
 
@@ -142,15 +151,15 @@ it('merges two companies and takes them apart again exactly, and conditions find
     [$nell, $piet, $una] = [
         writes('Nell Archer', 'nell@kitebarn.example'), writes('Piet Dorn', 'piet@kb.example'), writes('Una Berg', 'una@kb.example'),
     ];
-    putInto($nell, $barn, 'buys');
-    putInto($piet, $shop, 'books');
+    intoCompany($nell, $barn, 'buys');
+    intoCompany($piet, $shop, 'books');
     app(PutIntoCompany::class)->dismiss($shop->id, $una->customer);
     $this->actingAs($this->teammate('ilse'))->post("/companies/{$shop->id}/notes", ['text' => 'Call before ten.']);
     $before = companiesAsTheyAre();
     $found = fn (Company $company): array => collect(
         Conversation::query()->where('junk', false)->tap(
-            fn ($query) => app(App\Conditions\ConversationFields::class)->get('company')->where(
-                $query, Cairnfield\Core\Rules\Leaf::of('company', Cairnfield\Core\Rules\Operator::Includes, [(string) $company->id])
+            fn ($query) => app(ConversationFields::class)->get('company')->where(
+                $query, Leaf::of('company', Operator::Includes, [(string) $company->id])
             )
         )->pluck('id')
     )->sort()->values()->all();
@@ -176,11 +185,11 @@ it('merges two companies and takes them apart again exactly, and conditions find
 it('keeps with the kept one what came since a merge', function (): void {
     [$barn, $shop] = [company('Kite Barn', 'kitebarn.example'), company('The Kite Barn Ltd', 'kb.example')];
     $piet = writes('Piet Dorn', 'piet@kb.example');
-    putInto($piet, $shop);
+    intoCompany($piet, $shop);
     $merge = app(MergeCompanies::class)->merge($barn, $shop, $this->teammate('mads'));
     $later = writes('Una Berg', 'una@kb.example');
-    putInto($later, $barn->refresh());
-    putInto($piet->refresh(), null);
+    intoCompany($later, $barn->refresh());
+    intoCompany($piet->refresh(), null);
     app(MergeCompanies::class)->undo($merge);
     expect($later->customer->refresh()->company_id)->toBe($barn->id)
         ->and($piet->customer->refresh()->company_id)->toBeNull();
@@ -189,7 +198,7 @@ it('keeps with the kept one what came since a merge', function (): void {
 it('takes the company along when customers are merged, and gives it back exactly', function (): void {
     $barn = company('Kite Barn');
     [$nell, $private] = [writes('Nell Archer', 'nell@kitebarn.example'), writes('Nell Archer', 'nell@archer.example')];
-    putInto($nell, $barn, 'buys');
+    intoCompany($nell, $barn, 'buys');
     $merge = app(MergeCustomers::class)->merge($private->customer, $nell->customer, $this->teammate('ilse'));
     expect($private->customer->refresh()->company_id)->toBe($barn->id)->and($private->customer->company_role)->toBe('buys')
         // A merged person is of nobody’s list.
@@ -209,7 +218,7 @@ it('refuses people who are part of another, companies that are, and to take away
     $put = app(PutIntoCompany::class);
     $ilse = $this->teammate('ilse');
     expect(fn () => $put->put($merged, $barn, null, $ilse))->toThrow(CompanyRefused::class, 'merged into another customer');
-    putInto($private, $barn);
+    intoCompany($private, $barn);
     expect(fn () => app(SaveCompany::class)->remove($barn))->toThrow(Refused::class, 'has people');
     app(MergeCompanies::class)->merge($barn, $shop, $this->teammate('mads'));
     expect(fn () => $put->put($private->customer, $shop, null, $ilse))->toThrow(CompanyRefused::class, 'another company')
@@ -233,3 +242,61 @@ it('finds by company in search and go-to, and takes away one that has nobody', f
     $this->delete("/companies/{$empty->id}")->assertSessionHas('done');
     expect(Company::query()->whereKey($empty->id)->exists())->toBeFalse();
 });
+
+it('keeps the store’s own fields of a company, shows them beside its people, asks for them and exports them', function (): void {
+    $barn = company('Kite Barn');
+    $nell = writes('Nell Archer', 'nell@kitebarn.example');
+    $other = writes('Una Berg', 'una@berg.example');
+    intoCompany($nell, $barn, 'buys');
+    $terms = app(ArrangeFields::class)->make(About::Company, 'Terms', FieldKind::Choice, ['30 days', 'prepaid'], false);
+    $this->actingAs($this->teammate('ilse'));
+    $this->post("/companies/{$barn->id}/fields", ['fields' => [$terms->id => 'never']])->assertSessionHas('problem');
+    $this->post("/companies/{$barn->id}/fields", ['fields' => [$terms->id => '30 days']])->assertSessionHas('done');
+    $this->get("/companies/{$barn->id}")->assertSee('Terms')->assertSee('30 days');
+    $this->get("/conversations/{$nell->id}")->assertSee('Terms');
+    $this->get("/conversations/{$other->id}")->assertDontSee('Terms');
+
+    // From beside a conversation it is the same field, and of nobody where the customer is of no company.
+    $this->post("/conversations/{$nell->id}/fields", ['fields' => [$terms->id => 'prepaid']])->assertSessionHas('done');
+    $this->post("/conversations/{$other->id}/fields", ['fields' => [$terms->id => '30 days']]);
+    expect(app(OwnFields::class)->of(About::Company, $barn->id)[0]['values'])->toBe(['prepaid'])
+        ->and(DB::table('own_values')->count())->toBe(1);
+
+    $fields = app(ConversationFields::class);
+    $leaf = Leaf::of("own.company.{$terms->word}", Operator::In, ['prepaid']);
+    $found = Conversation::query()->tap(static fn ($query) => $fields->get($leaf->field)->where($query, $leaf))->pluck('id')->all();
+    expect($found)->toBe([$nell->id])
+        ->and($fields->get($leaf->field)->fact($nell->refresh()))->toBe('prepaid')
+        ->and($fields->get($leaf->field)->fact($other->refresh()))->toBeNull();
+
+    $lines = iterator_to_array(app(ExportHistory::class)->pieces(HistoryFormat::JsonLines, null), false);
+    $exported = array_column(array_map(static fn (string $line): array => json_decode($line, true), $lines), null, 'id');
+    expect($exported[$nell->number()]['customer']['company'])->toBe('Kite Barn')
+        ->and($exported[$nell->number()]['customer']['role'])->toBe('buys')
+        ->and($exported[$nell->number()]['company_fields'])->toBe([$terms->word => ['prepaid']])
+        ->and($exported[$other->number()])->not->toHaveKey('company_fields');
+});
+
+it('lends what is written in own fields while two are one, and takes back what nobody has changed', function (About $about): void {
+    [$one, $other] = $about === About::Company
+        ? [company('Kite Barn'), company('The Kite Barn Ltd')]
+        : [writes('Nell Archer', 'nell@kitebarn.example')->customer, writes('Nell Archer', 'nell@archer.example')->customer];
+    $make = static fn (string $name) => app(ArrangeFields::class)->make($about, $name, FieldKind::Text, [], false);
+    [$own, $lent, $changed] = [$make('Terms'), $make('Number'), $make('Region')];
+    $fields = app(OwnFields::class);
+    $fields->keep($own, $one->id, '30 days');
+    $fields->keep($own, $other->id, 'prepaid');
+    $fields->keep($lent, $other->id, 'KB-118');
+    $fields->keep($changed, $other->id, 'North');
+    $shown = static fn (int $id): array => array_column($fields->of($about, $id), 'values');
+    $merge = $one instanceof Company && $other instanceof Company
+        ? app(MergeCompanies::class)->merge($one, $other, $this->teammate('ilse'))
+        : app(MergeCustomers::class)->merge($one, $other, $this->teammate('ilse'));
+    expect($shown($one->id))->toBe([['30 days'], ['KB-118'], ['North']]);
+    $fields->keep($changed, $one->id, 'South');
+    $merge instanceof CompanyMerge
+        ? app(MergeCompanies::class)->undo($merge)
+        : app(MergeCustomers::class)->undo(CustomerMerge::query()->findOrFail($merge->id), $this->teammate('ilse'));
+    expect($shown($one->id))->toBe([['30 days'], [], ['South']])
+        ->and($shown($other->id))->toBe([['prepaid'], ['KB-118'], ['North']]);
+})->with([About::Company, About::Customer]);

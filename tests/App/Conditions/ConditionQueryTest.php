@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Companies\Company;
+use App\Companies\MergeCompanies;
+use App\Companies\SaveCompany;
 use App\Conditions\ConditionQuery;
 use App\Conditions\ConversationFields;
 use App\Conditions\UnknownField;
@@ -48,6 +51,10 @@ function variedConversations(int $count): void
             app(ArrangeFields::class)->make($about, ucfirst($kind->value), $kind, ['Split ferrule', 'Torn sail', '返品'], false);
         }
     }
+    $companies = array_map(
+        static fn (string $name): Company => app(SaveCompany::class)->save(null, $name, [], [], null), ['Kite Barn', 'Museum', 'Barn Ltd']
+    );
+    app(MergeCompanies::class)->merge($companies[0], $companies[2], test()->teammate('mads'));
     $customers = [];
     foreach (range(1, $count) as $number) {
         CarbonImmutable::setTestNow(CarbonImmutable::parse('2026-11-23T12:00:00Z')->subMinutes(mt_rand(0, 6000)));
@@ -69,11 +76,13 @@ function variedConversations(int $count): void
         $conversation->tags()->sync(
             array_map(static fn ($tag): int => $tag->id, array_filter($tags, static fn (): bool => mt_rand(0, 2) === 0))
         );
+        $conversation->customer->forceFill(['company_id' => $pick([null, $companies[0]->id, $companies[1]->id])])->save();
         foreach (OwnField::query()->get() as $field) {
             $about = match ($field->about) {
                 About::Conversation => $conversation->id,
                 About::Customer => $conversation->customer_id,
                 About::Order => null,
+                About::Company => $conversation->refresh()->customer->company_id,
             };
             if ($about !== null && mt_rand(0, 2) > 0) {
                 app(OwnFields::class)->keep($field, $about, match ($field->kind) {

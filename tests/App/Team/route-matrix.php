@@ -160,6 +160,7 @@ return [
         'POST companies',
         'DELETE companies/{company}',
         'POST companies/{company}',
+        'POST companies/{company}/fields',
         'POST companies/{company}/merge',
         'POST companies/{company}/people',
         'POST company-merges/{companyMerge}/undo',
