@@ -6,8 +6,10 @@ namespace App\Demo;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Companies\Company;
 use App\Fields\About;
 use App\Fields\FieldKind;
+use App\Fields\OwnFields;
 use App\Sorting\ArrangeFields;
 
 /**
@@ -17,7 +19,7 @@ final readonly class DemoFields
 {
     public const BROKE = 'It broke or tore';
 
-    public function __construct(private ArrangeFields $fields) {}
+    public function __construct(private ArrangeFields $fields, private OwnFields $values) {}
 
     public function load(): void
     {
@@ -27,5 +29,7 @@ final readonly class DemoFields
         );
         $form = Account::query()->where('channel', Channel::WebForm)->firstOrFail();
         $form->forceFill(['settings' => [...$form->settings, 'fields' => "{$field->name}\n{$form->settings['fields']}"]])->save();
+        $terms = $this->fields->make(About::Company, 'Payment', FieldKind::Choice, ['Thirty days', 'In advance'], false);
+        $this->values->keep($terms, Company::query()->where('name', 'Kite Barn')->sole()->id, 'Thirty days');
     }
 }

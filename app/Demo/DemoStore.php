@@ -14,7 +14,10 @@ use App\Hours\WorkCalendar;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\OutsideHosts;
+use App\Support\StoreSettings;
 use App\Team\Role;
+use App\Team\SetAvailability;
+use App\Team\Skill;
 use App\Team\Team;
 use App\Team\Teammate;
 use App\Views\BoardBy;
@@ -22,6 +25,7 @@ use App\Views\SavedView;
 use App\Views\SharedWith;
 use App\Views\Sort;
 use Cairnfield\Core\Assigning\Method;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The demo store itself: its team, its addresses, its categories and outcomes.
@@ -40,6 +44,10 @@ final class DemoStore
 
     /** Of what is given out by turns. */
     private const SHARES = ['ilse' => 3, 'mads' => 1, 'ruta' => 2, 'corin' => 0];
+
+    private const CAN = ['mads' => 'Wholesale, Repairs', 'ruta' => 'Wholesale', 'femi' => 'Repairs'];
+
+    private const AWAY_WORDS = ['At a fair', 'In the workshop', 'Ill', 'On holiday'];
 
     private const SPEAKS = ['ilse' => ['da', 'sv'], 'mads' => ['da'], 'ruta' => ['lv', 'de']];
 
@@ -93,7 +101,7 @@ final class DemoStore
         'Junk',
     ];
 
-    public function __construct(private readonly SaveCompany $companies) {}
+    public function __construct(private readonly SaveCompany $companies, private readonly StoreSettings $settings) {}
 
     public function load(): void
     {
@@ -113,6 +121,7 @@ final class DemoStore
             $teammate->forceFill(['password_chosen_at' => now()])->save();
             $teammate->teams()->attach(Team::query()->where('name', $team)->firstOrFail()->id, ['weight' => self::SHARES[$local] ?? 1]);
             $teammate->forceFill(['speaks' => self::SPEAKS[$local] ?? null])->save();
+            $teammate->skills()->sync(Skill::named(self::CAN[$local] ?? ''));
         }
         foreach (self::ACCOUNTS as [$local, $senderName, $team, $signature]) {
             $this->addAccount($local, $senderName, Team::query()->where('name', $team)->firstOrFail(), $signature);
@@ -123,6 +132,10 @@ final class DemoStore
         $this->addHours();
         $this->addFormAndTelephone();
         $this->addCategories();
+        DB::table('category_skill')->insert([
+            'category_id' => Category::query()->where('name', 'Wholesale')->sole()->id, 'skill_id' => Skill::named('Wholesale')[0],
+        ]);
+        $this->settings->put(SetAvailability::AWAY_WORDS, self::AWAY_WORDS);
         $this->addViews();
         $this->addChecklists();
         $this->addGroups();
