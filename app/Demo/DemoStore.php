@@ -325,7 +325,7 @@ final class DemoStore
     {
         foreach (
             [
-                ['Kite Barn', 'kitebarn.example', 'mads', ["Kite Barn\nHarbour Lane 4\nWhitby YO21 3PU\nUnited Kingdom"]],
+                ['Kite Barn', 'kitebarn.example', 'mads', ["Kite Barn\nUnit 4, The Barn\nWhitby YO22 4PT\nUnited Kingdom"]],
                 [
                     'North Pier Museum', 'northpier.example', 'ruta',
                     ["North Pier Museum\nPier Road 1\nBlackpool FY1 2NE\nUnited Kingdom", 'Deliveries: pier entrance, not before ten'],

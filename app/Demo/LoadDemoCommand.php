@@ -9,6 +9,7 @@ use App\Store\Store;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
+use Illuminate\Foundation\Application;
 use Illuminate\Support\Facades\DB;
 
 final class LoadDemoCommand extends Command
@@ -19,30 +20,31 @@ final class LoadDemoCommand extends Command
 
     protected $description = 'Loads the demo store, where the database is empty';
 
-    public function handle(
-        DemoStore $store, DemoConversations $conversations, DemoOtherWays $otherWays, DemoTemplates $templates, DemoFields $fields,
-        DemoRules $rules, DemoPromises $promises, SortIntoGroups $groups
-    ): int {
+    public function handle(Application $app, DemoStore $store): int
+    {
         if (Teammate::query()->exists() || Store::isSaid()) {
             $this->info('There is data already; nothing was loaded.');
 
             return self::SUCCESS;
         }
         $store->load();
+        // What was made before there were any hours would go on by the usual ones.
+        $app->forgetScopedInstances();
+        [$rules, $otherWays] = [$app->make(DemoRules::class), $app->make(DemoOtherWays::class)];
         // They were there before what happened.
         CarbonImmutable::setTestNow(now()->subDays(self::OPENED_DAYS_AGO));
-        $promises->load();
-        $templates->load();
-        $fields->load();
+        $app->make(DemoPromises::class)->load();
+        $app->make(DemoTemplates::class)->load();
+        $app->make(DemoFields::class)->load();
         $rules->load();
         CarbonImmutable::setTestNow();
         $otherWays->readOrders();
-        $count = $conversations->load(withPast: ! $this->option('without-past'));
+        $count = $app->make(DemoConversations::class)->load(withPast: ! $this->option('without-past'));
         $rules->loadNew();
         $otherWays->listen();
         // What the team was told of before the last days, it has read.
         DB::table('news')->where('at', '<', now()->subDays(2))->update(['read_at' => DB::raw('at')]);
-        $groups->everybody();
+        $app->make(SortIntoGroups::class)->everybody();
         $this->info("The demo store is loaded, with {$count} conversations.");
 
         return self::SUCCESS;

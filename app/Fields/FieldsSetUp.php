@@ -14,7 +14,7 @@ final class FieldsSetUp implements ContributesSetUpPages
     {
         return [new SetUpPage(
             SetUpGroup::Sorted, 'Own fields', '/sorting/fields',
-            'What else the store wants to know of conversations, customers and orders.',
+            'What else the store wants to know of conversations, customers, companies and orders.',
             ['custom fields', 'required to resolve', 'asked in the form'],
             'arrange',
             static fn (): string => (string) OwnField::inUse()->count(),
