@@ -9,6 +9,7 @@ use App\Conversations\Changes\Reference;
 use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
+use App\Customers\TelephoneNumber;
 use App\Fields\About;
 use App\Fields\FieldRefused;
 use App\Fields\OwnField;
@@ -197,7 +198,9 @@ final readonly class CompanyController
             return Customer::query()->find((int) $who);
         }
 
-        return Handle::query()->where('value', mb_strtolower($who))->orderBy('id')->first()?->customer;
+        $values = array_filter([mb_strtolower($who), TelephoneNumber::read($who)?->e164]);
+
+        return Handle::query()->whereIn('value', $values)->orderBy('id')->first()?->customer;
     }
 
     /**

@@ -12,6 +12,8 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class ProposeCompany
 {
+    private const AT_ONCE = 500;
+
     /**
      * By an address that has become known of a customer.
      */
@@ -25,10 +27,7 @@ final readonly class ProposeCompany
         foreach ($domains as $domain) {
             if (isset($known[$domain])) {
                 // What somebody has decided stays as it is.
-                CompanyProposal::query()->insertOrIgnore([
-                    'company_id' => $known[$domain], 'customer_id' => $customer->id, 'state' => CompanyProposal::PROPOSED,
-                    'created_at' => now(), 'updated_at' => now(),
-                ]);
+                CompanyProposal::query()->insertOrIgnore(self::row((int) $known[$domain], $customer->id));
 
                 return;
             }
@@ -42,13 +41,27 @@ final readonly class ProposeCompany
     {
         CompanyProposal::query()->where('company_id', $company->id)->where('state', CompanyProposal::PROPOSED)->delete();
         foreach ($company->domains()->pluck('domain') as $domain) {
+            // Asked for before it is written: a statement that did both would hold everybody's addresses meanwhile.
             $writers = DB::table('handles')->where('kind', 'email')
                 ->where(static fn ($any) => $any->where('value', 'like', "%@{$domain}")->orWhere('value', 'like', "%@%.{$domain}"))
                 ->distinct()
-                ->selectRaw('?, customer_id, ?, ?, ?', [$company->id, CompanyProposal::PROPOSED, now(), now()]);
-            DB::table('company_proposals')->insertOrIgnoreUsing(
-                ['company_id', 'customer_id', 'state', 'created_at', 'updated_at'], $writers
-            );
+                ->pluck('customer_id');
+            foreach ($writers->chunk(self::AT_ONCE) as $some) {
+                CompanyProposal::query()->insertOrIgnore(
+                    array_values($some->map(static fn (int $customer): array => self::row($company->id, $customer))->all())
+                );
+            }
         }
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private static function row(int $company, int $customer): array
+    {
+        return [
+            'company_id' => $company, 'customer_id' => $customer, 'state' => CompanyProposal::PROPOSED,
+            'created_at' => now(), 'updated_at' => now(),
+        ];
     }
 }

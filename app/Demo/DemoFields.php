@@ -30,6 +30,8 @@ final readonly class DemoFields
         $form = Account::query()->where('channel', Channel::WebForm)->firstOrFail();
         $form->forceFill(['settings' => [...$form->settings, 'fields' => "{$field->name}\n{$form->settings['fields']}"]])->save();
         $terms = $this->fields->make(About::Company, 'Payment', FieldKind::Choice, ['Thirty days', 'In advance'], false);
-        $this->values->keep($terms, Company::query()->where('name', 'Kite Barn')->sole()->id, 'Thirty days');
+        foreach (Company::query()->where('name', 'Kite Barn')->get() as $company) {
+            $this->values->keep($terms, $company->id, 'Thirty days');
+        }
     }
 }

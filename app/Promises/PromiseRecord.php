@@ -27,7 +27,7 @@ final readonly class PromiseRecord
         'dropped' => "promises.state = 'dropped'",
     ];
 
-    public const BY = ['kind', 'week', 'category', 'channel', 'team', 'person'];
+    public const BY = ['kind', 'week', 'category', 'channel', 'team', 'person', 'company'];
 
     public function __construct(
         private PromiseSet $set, private CarbonImmutable $from, private CarbonImmutable $to, private string $zone
@@ -53,7 +53,7 @@ final readonly class PromiseRecord
             $selects[] = "SUM(CASE WHEN {$sql} THEN 1 ELSE 0 END) AS `{$name}`";
             str_contains($sql, '?') && $bindings[] = now()->format('Y-m-d H:i:s');
         }
-        $rows = $this->rows()->selectRaw(implode(', ', $selects), $bindings)->groupBy('value')->get();
+        $rows = $this->rows($by)->selectRaw(implode(', ', $selects), $bindings)->groupBy('value')->get();
         $times = $this->times($by);
         $labels = $this->labels($by, array_values($rows->pluck('value')->all()));
         $lines = array_map(static fn (stdClass $row): PromiseRecordLine => new PromiseRecordLine(
@@ -77,7 +77,7 @@ final readonly class PromiseRecord
     {
         $sql = self::COUNTED[$counted];
 
-        return $this->rows()
+        return $this->rows($by)
             ->whereRaw("({$sql})", str_contains($sql, '?') ? [now()->format('Y-m-d H:i:s')] : [])
             ->whereRaw("COALESCE({$this->column($by)}, '') = ?", [$value])
             ->select('promises.*')->orderByDesc('promises.started_at')->orderByDesc('promises.id');
@@ -90,7 +90,7 @@ final readonly class PromiseRecord
      */
     private function times(string $by): array
     {
-        $ranked = $this->rows()->where('promises.state', 'done')->selectRaw(
+        $ranked = $this->rows($by)->where('promises.state', 'done')->selectRaw(
             "{$this->column($by)} AS value, spent, ROW_NUMBER() OVER (PARTITION BY {$this->column($by)} ORDER BY spent) AS place, "
             ."COUNT(*) OVER (PARTITION BY {$this->column($by)}) AS count"
         );
@@ -103,10 +103,13 @@ final readonly class PromiseRecord
         return $times;
     }
 
-    private function rows(): Builder
+    private function rows(string $by): Builder
     {
         return DB::table('promises')
             ->join('conversations', 'conversations.id', '=', 'promises.conversation_id')
+            ->when($by === 'company', static fn (Builder $rows) => $rows->join(
+                'customers', 'customers.id', '=', 'conversations.customer_id'
+            ))
             ->where('promises.promise_set_id', $this->set->id)
             ->where('promises.started_at', '>=', $this->from->utc())
             ->where('promises.started_at', '<', $this->to->utc());
@@ -123,6 +126,7 @@ final readonly class PromiseRecord
             'channel' => 'conversations.channel',
             'team' => 'CASE WHEN promises.ended_at IS NULL THEN conversations.team_id ELSE promises.team_id END',
             'person' => 'CASE WHEN promises.ended_at IS NULL THEN conversations.owner_id ELSE promises.owner_id END',
+            'company' => 'customers.company_id',
             default => 'promises.kind',
         };
     }
@@ -160,10 +164,13 @@ final readonly class PromiseRecord
                 static fn (mixed $value): string => CarbonImmutable::parse((string) $value)->format('j M'), array_combine($values, $values)
             ),
             'category' => DB::table('categories')->whereIn('id', $values)->pluck('name', 'id')->all(),
+            'company' => DB::table('companies')->whereIn('id', $values)->pluck('name', 'id')->all(),
             'team' => DB::table('teams')->whereIn('id', $values)->pluck('name', 'id')->all(),
             default => DB::table('teammates')->whereIn('id', $values)->pluck('name', 'id')->all(),
         };
 
-        return ['' => ['category' => 'no category', 'team' => 'no team', 'person' => 'nobody'][$by] ?? ''] + $names;
+        $none = ['category' => 'no category', 'team' => 'no team', 'person' => 'nobody', 'company' => 'no company'];
+
+        return ['' => $none[$by] ?? ''] + $names;
     }
 }

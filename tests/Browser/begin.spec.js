@@ -37,7 +37,7 @@ test('from the empty database to the first answered mail', async ({ page }) => {
     await page.getByLabel('Time zone').selectOption('Europe/Copenhagen');
     await page.getByLabel('Saturday').fill('in the morning');
     await page.getByRole('button', { name: 'Go on' }).click();
-    await expect(page.getByRole('alert')).toContainText('Saturday: write “in the morning” as 09:00–17:00.');
+    await expect(page.getByRole('alert')).toContainText('Saturday: write “in the morning” as 09:00–17:00');
     await page.getByLabel('Saturday').fill('10–14');
     await page.getByRole('button', { name: 'Go on' }).click();
 

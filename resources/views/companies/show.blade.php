@@ -44,10 +44,11 @@
             @endif
             @can('answer-customers')
             <form method="post" action="/companies/{{ $company->id }}/people" class="inline-form">@csrf
-                <label class="visually-hidden" for="who">Address or customer number</label><input class="form-control form-control-sm"
-                    id="who" name="who" value="{{ old('who') }}" placeholder="Address or customer number" required>
-                <label class="visually-hidden" for="role">What they do there</label><input class="form-control form-control-sm" id="role"
-                    name="role" value="{{ old('role') }}" placeholder="What they do there" maxlength="120">
+                <label class="visually-hidden" for="who">Address, telephone or customer number</label><input
+                    class="form-control form-control-sm" id="who" name="who" value="{{ old('who') }}" required
+                    placeholder="Address, telephone or customer number">
+                <label class="visually-hidden" for="role">What they do there</label><input class="form-control form-control-sm"
+                    id="role" name="role" value="{{ old('role') }}" placeholder="What they do there" maxlength="120">
                 <button class="btn btn-sm btn-outline-secondary">Add</button>
             </form>
             @endcan

@@ -7,7 +7,7 @@
     $link = fn (string $counted, string $by, string $value): string => "/promises/{$set->id}/record/behind?".http_build_query(
         ['counted' => $counted, 'by' => $by, 'value' => $value, 'weeks' => $weeks]);
     $names = ['kind' => 'promise', 'week' => 'week', 'category' => 'category', 'channel' => 'way in', 'team' => 'team',
-        'person' => 'person'];
+        'person' => 'person', 'company' => 'company'];
 @endphp
 @section('content')
 <main id="content" class="page">
@@ -46,8 +46,8 @@
             @endforeach</tbody>
         </table>
         <p class="soft">Counted where it began in that time. Kept and missed are decided; what was dropped was resolved without an answer,
-            or was no longer ours to do. Times are those of the promise’s hours, of what was answered. Category and way in are those of the
-            conversation now; team and person those at its end.</p>
+            or was no longer ours to do. Times are those of the promise’s hours, of what was answered. Category, way in and company are
+            those of the conversation now; team and person those at its end.</p>
     @endif
 </main>
 @endsection

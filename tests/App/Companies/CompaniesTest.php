@@ -300,3 +300,16 @@ it('lends what is written in own fields while two are one, and takes back what n
     expect($shown($one->id))->toBe([['30 days'], [], ['South']])
         ->and($shown($other->id))->toBe([['prepaid'], ['KB-118'], ['North']]);
 })->with([About::Company, About::Customer]);
+
+it('counts by company in the record of a promise set, with the list behind each number', function (): void {
+    $barn = company('Kite Barn');
+    $nell = writes('Nell Archer', 'nell@kitebarn.example');
+    $other = writes('Una Berg', 'una@berg.example');
+    intoCompany($nell, $barn);
+    $set = PromiseSet::inOrder()->firstOrFail();
+    $this->actingAs($this->teammate('mads'));
+    $this->get("/promises/{$set->id}/record?by=company")->assertSee('Kite Barn')->assertSee('no company');
+    $this->get("/promises/{$set->id}/record/behind?by=company&counted=all&value={$barn->id}")
+        ->assertSee($nell->subject)->assertDontSee($other->subject);
+    expect($this->get("/promises/{$set->id}/record.csv?by=company")->streamedContent())->toContain('Kite Barn');
+});

@@ -223,3 +223,23 @@ it('keeps what a lead says of a team and its people', function (): void {
     $this->post('/sorting/away-words', ['words' => 'lunch, training'])->assertSessionHas('done');
     $this->get('/queue/my-turn')->assertSee('<option>training</option>', false);
 });
+
+it('keeps what nobody may have in the queue of all, where it waits for the lead', function (Closure $what): void {
+    $what->call($this);
+    $this->care->forceFill(['fallback_minutes' => 10])->save();
+    $conversation = ($this->new)('ann');
+    expect(($this->give)($conversation))->toBeNull();
+    $this->actingAs($this->ruta)->get('/queue/nobodys-yet')->assertSee('Of ann');
+    $this->travel(11)->minutes();
+    app(GiveWaitingTurns::class)->give();
+    expect($conversation->refresh()->owner?->firstName())->toBe('Mads');
+})->with([
+    'a team without members' => [fn () => $this->care->teammates()->sync([])],
+    'caps of zero' => [fn () => $this->care->teammates()->sync([
+        $this->ilse->id => ['weight' => 1, 'cap' => 0], $this->ruta->id => ['weight' => 1, 'cap' => 0],
+    ])],
+    'shares of zero' => [function (): void {
+        $this->care->forceFill(['turns' => Method::Weighted])->save();
+        $this->care->teammates()->sync([$this->ilse->id => ['weight' => 0], $this->ruta->id => ['weight' => 0]]);
+    }],
+]);
