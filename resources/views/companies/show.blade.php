@@ -53,48 +53,17 @@
             </form>
             @endcan
         </section>
-        <section class="sheet pad" aria-labelledby="conversations">
-            <h2 id="conversations">Conversations <span class="soft">{{ $conversationCount }}</span></h2>
-            @if ($conversations->isEmpty())<p class="soft">None yet.</p>@endif
-            <ul class="earlier">
-                @foreach ($conversations as $conversation)
-                    <li><a href="{{ route('conversation', $conversation) }}"><x-icon :name="$conversation->channel->icon()"
-                        :label="$conversation->channel->label()"/>
-                        <b>{{ $conversation->subject }}</b></a><small>{{ $conversation->number() }} ·
-                        {{ $conversation->customer->name }} · {{ $conversation->state->label() }} ·
-                        {{ $conversation->category?->name ?? 'no category' }} · {{ $conversation->owner?->firstName() ?? 'nobody’s' }} ·
-                        {{ $time->short($conversation->last_message_at) }}</small></li>
-                @endforeach
-            </ul>
-            @if ($conversationCount > $conversations->count())<p class="soft">The newest {{ $conversations->count() }}. <a
-                href="/search?{{ http_build_query(['q' => 'company:"'.$company->name.'"']) }}">All of them</a></p>@endif
-        </section>
+        @include('customers.conversations', [
+            'all' => '/search?'.http_build_query(['q' => 'company:"'.str_replace('"', '', $company->name).'"']),
+        ])
     </div>
     <div>
-        <section class="sheet pad" aria-labelledby="orders">
-            <h2 id="orders">Orders <span class="soft">{{ $orderCount }}</span></h2>
-            @if ($orders->isEmpty())<p class="soft">No order is known.</p>@endif
-            <table class="order-lines"><caption class="visually-hidden">Orders</caption><tbody>
-                @foreach ($orders as $order)
-                    <tr><td><a href="{{ route('order', $order) }}">{{ $order->number }}</a></td><td>{{ $time->short($order->placed_at)
-                        }}</td><td>{{ $order->status }}</td><td>{{ $order->money($order->total) }}</td></tr>
-                @endforeach
-            </tbody></table>
-        </section>
+        @include('customers.orders', ['count' => $orderCount])
         @if ($company->addresses !== [])
         <section class="sheet pad" aria-labelledby="addresses"><h2 id="addresses">Addresses</h2>@foreach ($company->addresses as $address)<p
             class="plain-text">{{ $address }}</p>@endforeach</section>
         @endif
-        <section class="sheet pad customer-notes" aria-labelledby="notes">
-            <h2 id="notes">Notes for the team</h2>
-            @foreach ($company->notes as $note)<div class="customer-note"><p
-            class="plain-text">{{ $note->text }}</p><small>{{ $note->teammate->name }}, {{ $time->short($note->created_at)
-                }}</small></div>@endforeach
-            <form method="post" action="/companies/{{ $company->id }}/notes">@csrf<label class="visually-hidden"
-                for="note">Note</label><textarea class="form-control" id="note" name="text" rows="2"
-                placeholder="What the team should remember of them" required></textarea><button
-                class="btn btn-note btn-sm">Write note</button></form>
-        </section>
+        @include('customers.notes', ['notes' => $company->notes, 'action' => "/companies/{$company->id}/notes"])
         @can('answer-customers')
         @if ($fields !== [])
         <section class="sheet pad" aria-labelledby="own-fields"><h2 id="own-fields">Own fields</h2>

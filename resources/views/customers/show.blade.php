@@ -35,20 +35,7 @@
             <section aria-labelledby="likely"><h2 id="likely">Likely the same person</h2><ul
                 class="sheet proposals">@foreach ($proposals as $proposal)@include('customers.proposal')@endforeach</ul></section>
         @endif
-        <section class="sheet pad" aria-labelledby="conversations">
-            <h2 id="conversations">Conversations <span class="soft">{{ $conversationCount }}</span></h2>
-            @if ($conversations->isEmpty())<p class="soft">None yet.</p>@endif
-            <ul class="earlier">
-                @foreach ($conversations as $conversation)
-                    <li><a href="{{ route('conversation', $conversation) }}"><x-icon :name="$conversation->channel->icon()"
-                        :label="$conversation->channel->label()"/>
-                        <b>{{ $conversation->subject }}</b></a><small>{{ $conversation->number() }} ·
-                        {{ $conversation->state->label() }} · {{ $conversation->category?->name ?? 'no category' }} ·
-                        {{ $conversation->owner?->firstName() ?? 'nobody’s' }} ·
-                        {{ $time->short($conversation->last_message_at) }}</small></li>
-                @endforeach
-            </ul>
-        </section>
+        @include('customers.conversations', ['all' => null])
         @if ($posts->isNotEmpty())
             <section class="sheet pad" aria-labelledby="posts"><h2 id="posts">Said in public, without a conversation</h2><ul
                 class="earlier">@foreach ($posts as $post)<li>{{ Str::limit($post->text, 200) }}<small>{{
@@ -57,27 +44,8 @@
         @endif
     </div>
     <div>
-        <section class="sheet pad" aria-labelledby="orders">
-            <h2 id="orders">Orders <span class="soft">{{ $orders->count() }}</span></h2>
-            @if ($orders->isEmpty())<p class="soft">No order is known.</p>@endif
-            <table class="order-lines"><caption class="visually-hidden">Orders</caption><tbody>
-                @foreach ($orders as $order)
-                    <tr><td><a href="{{ route('order', $order) }}">{{ $order->number }}</a>@if ($order->marketplace)<small>{{
-                        $order->marketplace }}</small>@endif</td><td>{{ $time->short($order->placed_at) }}</td><td>{{ $order->status
-                        }}</td><td>{{ $order->money($order->total) }}</td></tr>
-                @endforeach
-            </tbody></table>
-        </section>
-        <section class="sheet pad customer-notes" aria-labelledby="notes">
-            <h2 id="notes">Notes for the team</h2>
-            @foreach ($customer->notes as $note)<div class="customer-note"><p
-            class="plain-text">{{ $note->text }}</p><small>{{ $note->teammate->name }}, {{ $time->short($note->created_at)
-                }}</small></div>@endforeach
-            <form method="post" action="/customers/{{ $customer->id }}/notes">@csrf<label class="visually-hidden"
-                for="note">Note</label><textarea class="form-control" id="note" name="text" rows="2"
-                placeholder="What the team should remember of them" required></textarea><button
-                class="btn btn-note btn-sm">Write note</button></form>
-        </section>
+        @include('customers.orders', ['count' => $orders->count()])
+        @include('customers.notes', ['notes' => $customer->notes, 'action' => "/customers/{$customer->id}/notes"])
         @can('answer-customers')
         <section class="sheet pad" aria-labelledby="known">
             <h2 id="known">What is known</h2>

@@ -19,6 +19,7 @@
     @if ($sets->isEmpty())
         <div class="empty"><x-cairn/><p>Nothing is promised. A set says how soon somebody is answered, and in which hours.</p></div>
     @else
+    <div class="wide-scroll" tabindex="0" role="region" aria-label="Promise sets">
     <table class="table sheet promise-table">
         <thead><tr><th scope="col">Place</th><th scope="col">Set</th>
             @foreach (['first_reply', 'next_reply', 'update', 'resolve'] as $kind)<th scope="col">{{
@@ -51,6 +52,7 @@
             @endforeach
         </tbody>
     </table>
+    </div>
     @endif
     <p class="below soft">A marketplace’s own deadline counts beside these, and nobody can take it away. What happens at a warning or a
         miss is said by <a href="/rules">rules</a>; the owner is told in any case.

@@ -7,7 +7,7 @@
     @include('set-up.places')
     <div class="page-head"><h1>Routing</h1><p class="soft">Ways in, then rules and categories, then teams and how they give out; with how
         many conversations in {{ RoutingPicture::DAYS }} days.</p></div>
-    <div class="sheet pad routing-scroll" tabindex="0" role="region" aria-label="How it is handed out">{{ $picture }}</div>
+    <div class="sheet pad wide-scroll" tabindex="0" role="region" aria-label="How it is handed out">{{ $picture }}</div>
     <h2 class="below">Try a message</h2>
     <form method="post" action="/routing" class="sheet pad routing-try">
         @csrf

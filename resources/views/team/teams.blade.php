@@ -47,6 +47,7 @@
             @endif
             @if ($members->isEmpty())<p class="template-mark"><x-icon name="warning"/> Nobody is in it: what comes to it lies
                 there.</p>@endif
+            <div class="wide-scroll" tabindex="0" role="region" aria-label="People of {{ $team->name }}">
             <table class="table team-people">
                 <thead><tr><th scope="col">In the team</th><th scope="col">Share</th><th scope="col">At most open</th><th scope="col"
                     class="num">Open now</th></tr></thead>
@@ -70,9 +71,11 @@
                     @endforeach
                 </tbody>
             </table>
+            </div>
         </form>
     @endforeach
     <h2>People</h2>
+    <div class="wide-scroll" tabindex="0" role="region" aria-label="People">
     <table class="table sheet people">
         <caption class="visually-hidden">Who speaks what, and who is away</caption>
         <thead><tr><th scope="col">Name</th><th scope="col">Speaks also, can, works in</th><th scope="col">Away</th></tr></thead>
@@ -117,6 +120,7 @@
             @endforeach
         </tbody>
     </table>
+    </div>
     <datalist id="skills">@foreach ($skills as $skill)<option value="{{ $skill }}">@endforeach</datalist>
     <form method="post" action="/sorting/away-words" class="inline-form below">@csrf<label for="away-words">Words for being away</label>
         <input class="form-control form-control-sm" id="away-words" name="words" maxlength="400" placeholder="lunch, training, ill"

@@ -10,6 +10,7 @@
         .'|[2,*] :count open conversations lie with nobody.', $nobodys) }}
         @if ($awaited > 0) {{ trans_choice('{1} One waits for somebody to be here.|[2,*] :count wait for somebody to be here.',
         $awaited) }}@endif</p></div>
+    <div class="wide-scroll" tabindex="0" role="region" aria-label="Who is here">
     <table class="table sheet who-table">
         <thead><tr><th scope="col">Person</th><th scope="col">Now</th><th scope="col">Teams</th><th scope="col" class="num">Open</th><th
             scope="col" class="num">Due today</th><th scope="col" class="num">Missed</th>@if ($mayMove)<th scope="col">Hand
@@ -37,6 +38,7 @@
             </tr>
         @endforeach</tbody>
     </table>
+    </div>
     @if ($mayMove)<p class="soft">Those that fall due first are handed over; it is shown before anything happens, and can be undone for ten
         minutes. <a href="/sorting/teams">Teams, shares and skills</a></p>@endif
 </main>
