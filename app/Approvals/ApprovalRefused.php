@@ -38,6 +38,14 @@ final class ApprovalRefused extends Refused
         return new self('may_not_approve', "{$name} ({$role}) approves nothing: ask a lead or an administrator.");
     }
 
+    public static function nobodyReads(string $number): self
+    {
+        return new self(
+            'nobody_reads',
+            "There is no other lead or administrator who reads {$number}: its category is for its members alone. Let one of them in there."
+        );
+    }
+
     public static function needsReason(): self
     {
         return new self('needs_reason', 'Say why not, so that the others know how to go on.');

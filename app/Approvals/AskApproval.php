@@ -8,6 +8,7 @@ use App\Approvals\Happened\ApprovalAsked;
 use App\Conversations\Actor;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
+use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\Cause;
 use App\Conversations\Journal\CauseKind;
@@ -16,6 +17,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
+use App\Sorting\WhoMayRead;
 use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +28,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class AskApproval
 {
     public function __construct(
-        private ChangeState $changeState, private Journal $journal, private Notify $tell, private CurrentCause $cause
+        private ChangeState $changeState, private Journal $journal, private Notify $tell, private CurrentCause $cause,
+        private WhoMayRead $whoMayRead
     ) {}
 
     /**
@@ -61,8 +64,17 @@ final readonly class AskApproval
         if ($of !== null && ! $of->role->approves()) {
             throw ApprovalRefused::mayNotApprove($of->name, $of->role->label());
         }
+        if ($of !== null && ! $this->whoMayRead->mayReadConversation($of->id, $conversation)) {
+            throw ConversationRefused::forMembersAlone($of->name, $conversation);
+        }
+        $approving = Teammate::query()->whereIn('role', Role::approving())->where('may_sign_in', true)
+            ->whereKeyNot($actor->teammate->id ?? 0)->get()
+            ->filter(fn (Teammate $person): bool => $this->whoMayRead->mayReadConversation($person->id, $conversation));
+        if ($of === null && $approving->isEmpty()) {
+            throw ApprovalRefused::nobodyReads($conversation->number());
+        }
 
-        return DB::transaction(function () use ($conversation, $question, $of, $actor): Approval {
+        return DB::transaction(function () use ($conversation, $question, $of, $approving, $actor): Approval {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $other = Approval::query()->whereIn('conversation_id', $locked->withJoined())->where('state', ApprovalState::Asked)->first();
             if ($other !== null) {
@@ -83,16 +95,7 @@ final readonly class AskApproval
                 Cause::of(CauseKind::Approval, $approval->id),
                 fn () => $this->changeState->hold($locked, $actor, 'approval: '.mb_substr($question, 0, 280), null)
             );
-            $people = $of !== null
-                ? [$of]
-                : array_values(
-                    Teammate::query()
-                        ->whereIn('role', [Role::Lead, Role::Administrator])
-                        ->where('may_sign_in', true)
-                        ->whereKeyNot($actor->teammate->id ?? 0)
-                        ->get()
-                        ->all()
-                );
+            $people = $of !== null ? [$of] : array_values($approving->all());
             $this->tell->people(
                 $people, NewsKind::ApprovalAsked, "approval-{$approval->id}",
                 "{$locked->number()} needs your yes or no: {$question}", $locked->id

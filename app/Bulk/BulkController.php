@@ -6,6 +6,7 @@ namespace App\Bulk;
 
 use App\Conversations\Conversation;
 use App\Queue\QueueFilter;
+use App\Sorting\WhoMayRead;
 use App\Team\SignedIn;
 use App\Views\ShownView;
 use Illuminate\Contracts\View\View;
@@ -26,7 +27,7 @@ final readonly class BulkController
     /** Of so many it is shown what they would read. */
     private const TEXTS = 50;
 
-    public function __construct(private PlanBulkChange $plan, private BulkReplies $replies) {}
+    public function __construct(private PlanBulkChange $plan, private BulkReplies $replies, private WhoMayRead $whoMayRead) {}
 
     public function plan(Request $request): RedirectResponse
     {
@@ -100,7 +101,7 @@ final readonly class BulkController
      */
     private function content(BulkChange $bulk): array
     {
-        $items = $bulk->items()
+        $items = $this->whoMayRead->narrowWhatTellsOf($bulk->items(), 'bulk_items.conversation_id')
             ->with(['conversation.customer'])
             ->orderBy('state')
             ->orderBy('conversation_id')

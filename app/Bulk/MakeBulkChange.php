@@ -19,6 +19,7 @@ use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Snapshots\Snapshot;
 use App\Fields\FieldRefused;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use App\Templates\TemplateProblem;
 use Illuminate\Support\Facades\DB;
@@ -37,6 +38,7 @@ final readonly class MakeBulkChange
         private SendReply $sendReply,
         private BulkReplies $replies,
         private CurrentCause $cause,
+        private WhoMayRead $whoMayRead,
     ) {}
 
     /**
@@ -69,6 +71,11 @@ final readonly class MakeBulkChange
         try {
             DB::transaction(function () use ($bulk, $item, $teammate): void {
                 $conversation = Conversation::query()->lockForUpdate()->findOrFail($item->conversation_id);
+                if (! $this->whoMayRead->mayReadConversation($teammate->id, $conversation)) {
+                    $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => 'it is for the members of its category alone']);
+
+                    return;
+                }
                 $other = $this->changedByOthers($bulk, $item);
                 if ($other !== null) {
                     $this->set($item, ['state' => BulkItem::SKIPPED, 'reason' => "it was changed in between by {$other}"]);

@@ -63,7 +63,7 @@ final readonly class PlanBulkChange
      */
     public function ofView(ShownView $view, QueueFilter $filter, string $change, string $text, Teammate $teammate): BulkChange
     {
-        $query = Conversation::query();
+        $query = Conversation::readable($teammate);
         $filter->narrow($query);
         $view->narrow($query, $this->conditions, $teammate, $filter->owner);
         $ids = $query->limit(self::MOST + 1)->pluck('id')->all();
@@ -100,7 +100,7 @@ final readonly class PlanBulkChange
                     ->groupBy('conversation_id')
                     ->selectRaw('conversation_id, MAX(id) AS id')
                     ->pluck('id', 'conversation_id');
-                $conversations = Conversation::query()->whereKey($chunk)->get();
+                $conversations = Conversation::readable($teammate)->whereKey($chunk)->get();
                 $reasons = $this->whySkipped($bulk, $conversations);
                 if ($bulk->answersBy() !== null && count($ids) <= self::TRIED) {
                     $reasons += $this->whyNotAnswered($bulk, array_diff($chunk, array_keys($reasons)), $seen->all(), $teammate);

@@ -18,6 +18,7 @@ use App\Conversations\Journal\JournalKind;
 use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\Snapshots\Snapshot;
+use App\Sorting\WhoMayRead;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -26,7 +27,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class UndoBulkChange
 {
     public function __construct(
-        private Journal $journal, private CallBack $callBack, private Snapshot $snapshot, private CurrentCause $cause
+        private Journal $journal, private CallBack $callBack, private Snapshot $snapshot, private CurrentCause $cause,
+        private WhoMayRead $whoMayRead
     ) {}
 
     /**
@@ -56,6 +58,11 @@ final readonly class UndoBulkChange
     private function undo(BulkChange $bulk, BulkItem $item): void
     {
         $conversation = Conversation::query()->lockForUpdate()->findOrFail($item->conversation_id);
+        if (! $this->whoMayRead->mayReadConversation($bulk->teammate_id, $conversation)) {
+            $this->set($item, ['reason' => 'it is for the members of its category alone']);
+
+            return;
+        }
         $goneOn = JournalEntry::query()
             ->where('conversation_id', $conversation->id)
             ->where('id', '>', (int) $item->changed_at_entry)

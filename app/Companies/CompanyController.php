@@ -17,6 +17,7 @@ use App\Fields\OwnFields;
 use App\Orders\Order;
 use App\Promises\PromiseSet;
 use App\Promises\PromiseSets;
+use App\Sorting\WhoMayRead;
 use App\Support\Written;
 use App\Team\SignedIn;
 use App\Team\Teammate;
@@ -33,7 +34,8 @@ final readonly class CompanyController
     private const SHOWN = 30;
 
     public function __construct(
-        private SaveCompany $save, private PutIntoCompany $put, private MergeCompanies $merge, private OwnFields $fields
+        private SaveCompany $save, private PutIntoCompany $put, private MergeCompanies $merge, private OwnFields $fields,
+        private WhoMayRead $whoMayRead
     ) {}
 
     public function index(Request $request): View
@@ -63,9 +65,11 @@ final readonly class CompanyController
         }
         $company->load([
             'domains', 'notes.teammate', 'responsible', 'people.handles', 'proposals.customer.handles',
-            'people' => static fn ($people) => $people->withCount(['conversations', 'orders']),
+            'people' => fn ($people) => $people->withCount([
+                'orders', 'conversations' => $this->whoMayRead->only(...),
+            ]),
         ]);
-        $conversations = Conversation::query()->whereIn('customer_id', $company->people->modelKeys());
+        $conversations = Conversation::readable()->whereIn('customer_id', $company->people->modelKeys());
         $orders = Order::query()->whereIn('customer_id', $company->people->modelKeys());
 
         return view('companies.show', [

@@ -8,6 +8,7 @@ use App\Conversations\Happened\OwnerChanged;
 use App\Conversations\Happened\TurnAwaited;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
+use App\Sorting\WhoMayRead;
 use App\Team\TakeTurns;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +18,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AssignConversation
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private WhoMayRead $whoMayRead) {}
 
     /**
      * To whoever's turn it is in its team; where nobody can take it just now, it waits for that. Somebody who has it keeps it until
@@ -44,6 +45,9 @@ final readonly class AssignConversation
         });
     }
 
+    /**
+     * @throws ConversationRefused where it is for the members of its category alone, and they are none of them
+     */
     public function assign(Conversation $conversation, ?Teammate $owner, Actor $actor, string $why = ''): void
     {
         DB::transaction(function () use ($conversation, $owner, $actor, $why): void {
@@ -51,9 +55,24 @@ final readonly class AssignConversation
             if ($locked->owner_id === $owner?->id) {
                 return;
             }
+            if ($owner !== null && ! $this->whoMayRead->mayReadConversation($owner->id, $locked)) {
+                throw ConversationRefused::forMembersAlone($owner->name, $locked);
+            }
             $from = Named::orNone($locked->owner_id, $locked->owner?->name);
             $locked->forceFill(['owner_id' => $owner?->id, 'turn_awaited_since' => null])->save();
             $this->journal->record($locked, new OwnerChanged($from, Named::orNone($owner?->id, $owner?->name)), $actor, $why);
         });
+    }
+
+    /**
+     * Back to nobody, where whoever has it does not read it any more: its members see it among what nobody has.
+     */
+    public function release(Conversation $conversation, Actor $actor): void
+    {
+        $owner = $conversation->owner_id;
+        if ($owner !== null && ! $this->whoMayRead->mayReadConversation($owner, $conversation)) {
+            $this->assign($conversation, null, $actor, 'it is for the members of its category alone');
+            $conversation->refresh();
+        }
     }
 }

@@ -17,6 +17,7 @@ use App\Ratings\Rating;
 use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;
+use App\Sorting\WhoMayRead;
 use App\Support\Row;
 use App\Support\StoresRows;
 use App\Team\Team;
@@ -25,6 +26,7 @@ use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Queue\Priority;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
@@ -135,6 +137,17 @@ final class Conversation extends Row
             'unowned_since' => ($values['owner_id'] ?? null) === null ? $values['created_at'] ?? now() : null,
             ...app(PlaceInQueue::class)->of($values),
         ]);
+    }
+
+    /**
+     * Those that somebody reads: every list, count, search and export begins here.
+     *
+     * @param  Teammate|null  $for  null for whoever is signed in
+     * @return Builder<self>
+     */
+    public static function readable(?Teammate $for = null): Builder
+    {
+        return app(WhoMayRead::class)->narrow(self::query(), $for);
     }
 
     public function number(): string

@@ -17,6 +17,23 @@ final class ConversationRefused extends Refused
         return new self('owned_by', "{$name} has taken this conversation in the meantime. Take it over if that is agreed.");
     }
 
+    public static function readByOthers(string $kept, string $joined): self
+    {
+        return new self('read_by_others',
+            "{$kept} and {$joined} are not read by the same people: the category of one is for its members alone. Sort both alike first."
+        );
+    }
+
+    public static function forMembersAlone(string $name, Conversation $conversation): self
+    {
+        $category = (string) $conversation->category()->value('path');
+
+        return new self('for_members_alone',
+            "{$conversation->number()} is for the members of “{$category}” alone, and {$name} is none of them. Choose one of them, or sort "
+            .'it elsewhere.'
+        );
+    }
+
     public static function nothingWritten(): self
     {
         return new self('nothing_written', 'There is nothing to send yet: write an answer or attach a file.');

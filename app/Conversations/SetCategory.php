@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 
 final readonly class SetCategory
 {
-    public function __construct(private Journal $journal, private BeginAsCategorySays $begin) {}
+    public function __construct(private Journal $journal, private BeginAsCategorySays $begin, private AssignConversation $assign) {}
 
     public function set(Conversation $conversation, ?Category $category, Actor $actor, string $why = ''): void
     {
@@ -27,6 +27,7 @@ final readonly class SetCategory
             // What it begins with, where it is sorted for the first time and nobody has answered yet.
             $isNew = $from === null && $locked->first_replied_at === null;
             $category === null || ! $isNew ?: $this->begin->begin($locked, $category);
+            $this->assign->release($locked, $actor);
         });
     }
 }

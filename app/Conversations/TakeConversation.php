@@ -65,7 +65,7 @@ final readonly class TakeConversation
 
     private function own(Teammate $teammate, bool $onlyDue, int $not, ?Conversation $after = null): ?Conversation
     {
-        $own = self::open($onlyDue, $not)->where('owner_id', $teammate->id);
+        $own = self::open($teammate, $onlyDue, $not)->where('owner_id', $teammate->id);
         if ($after?->state === ConversationState::Open) {
             $own->where(static fn (Builder $later): Builder => $later
                 ->where('next_up', '>', $after->next_up)
@@ -81,7 +81,7 @@ final readonly class TakeConversation
      */
     private function takeNobodys(Teammate $teammate, bool $onlyDue, int $not): ?Conversation
     {
-        $open = self::open($onlyDue, $not)->whereNull('owner_id');
+        $open = self::open($teammate, $onlyDue, $not)->whereNull('owner_id');
         $this->abilities->narrow($open, $teammate);
         foreach ($open->limit(self::AT_ONCE)->pluck('id') as $id) {
             $next = Conversation::query()
@@ -103,9 +103,10 @@ final readonly class TakeConversation
     /**
      * @return Builder<Conversation>
      */
-    private static function open(bool $onlyDue, int $not): Builder
+    private static function open(Teammate $teammate, bool $onlyDue, int $not): Builder
     {
-        $open = Conversation::query()->where('state', ConversationState::Open)->whereKeyNot($not)->orderBy('next_up')->orderBy('id');
+        $open = Conversation::readable($teammate)->where('state', ConversationState::Open)->whereKeyNot($not)
+            ->orderBy('next_up')->orderBy('id');
 
         return $onlyDue ? $open->where('due_group', '<=', DueGroup::Today->value) : $open;
     }

@@ -8,6 +8,7 @@ use App\Channels\SenderHandle;
 use App\Companies\Company;
 use App\Companies\CompanyProposal;
 use App\Conversations\ChannelItem;
+use App\Sorting\WhoMayRead;
 use App\Support\Written;
 use App\Team\SignedIn;
 use Illuminate\Contracts\Pagination\Paginator;
@@ -22,7 +23,9 @@ final readonly class CustomerController
 
     private const SHOWN = 30;
 
-    public function __construct(private MergeCustomers $mergeCustomers, private SortIntoGroups $groups, private FindCustomers $find) {}
+    public function __construct(
+        private MergeCustomers $mergeCustomers, private SortIntoGroups $groups, private FindCustomers $find, private WhoMayRead $whoMayRead
+    ) {}
 
     public function index(Request $request): View
     {
@@ -44,7 +47,7 @@ final readonly class CustomerController
             return redirect()->route('customer', $customer->merged_into_id)->with('done', "{$customer->name} is part of this customer.");
         }
         $customer->load(['handles', 'notes.teammate', 'groups', 'company.responsible']);
-        $conversations = $customer->conversations()
+        $conversations = $this->whoMayRead->narrow($customer->conversations())
             ->with(['owner', 'account', 'category'])
             ->orderByDesc('last_message_at')
             ->limit(self::SHOWN)
@@ -56,7 +59,7 @@ final readonly class CustomerController
             'companyProposals' => CompanyProposal::of($customer),
             'customer' => $customer,
             'conversations' => $conversations,
-            'conversationCount' => $customer->conversations()->count(),
+            'conversationCount' => $this->whoMayRead->narrow($customer->conversations())->count(),
             'orders' => $customer->orders()->with('payments')->orderByDesc('placed_at')->limit(self::SHOWN)->get(),
             'posts' => ChannelItem::query()
                 ->where('public', true)
@@ -184,7 +187,7 @@ final readonly class CustomerController
     {
         return $this->find->query($find)
             ->with(['handles', 'groups', 'company'])
-            ->withCount(['conversations', 'orders'])
+            ->withCount(['orders', 'conversations' => $this->whoMayRead->only(...)])
             ->when($group !== null, fn ($customers) => $customers->whereHas('groups', fn ($groups) => $groups->whereKey($group)))
             ->simplePaginate(self::ROWS)
             ->withQueryString();

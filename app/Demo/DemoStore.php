@@ -84,6 +84,9 @@ final class DemoStore
         '2027-12-24' => 'Christmas Eve', '2027-12-25' => 'Christmas Day', '2027-12-26' => 'Second Christmas Day',
     ];
 
+    /** Read by the lead and the administrator alone. */
+    private const ABOUT_US = 'About one of us';
+
     private const CATEGORIES = [
         'Delivery' => ['Late parcel' => 'My parcel is late', 'Change order' => 'Change my order', 'Lost parcel' => 'My parcel is lost'],
         'Product' => [
@@ -93,7 +96,7 @@ final class DemoStore
         'Return' => ['Return' => 'Return something', 'Exchange' => 'Exchange something'],
         'Payment' => ['Refund' => 'My refund', 'Invoice' => 'My invoice', 'Gift card' => 'Gift cards'],
         'Trade' => ['Wholesale' => 'Wholesale'],
-        'Other' => ['Not for us' => 'Something else'],
+        'Other' => ['Not for us' => 'Something else', self::ABOUT_US => 'A complaint about one of you'],
     ];
 
     private const OUTCOMES = [
@@ -132,6 +135,9 @@ final class DemoStore
         $this->addHours();
         $this->addFormAndTelephone();
         $this->addCategories();
+        $aboutUs = Category::query()->where('name', self::ABOUT_US)->sole();
+        $aboutUs->forceFill(['members_only' => true])->save();
+        $aboutUs->members()->sync(Teammate::query()->whereIn('role', [Role::Lead, Role::Administrator])->pluck('id')->all());
         DB::table('category_skill')->insert([
             'category_id' => Category::query()->where('name', 'Wholesale')->sole()->id, 'skill_id' => Skill::named('Wholesale')[0],
         ]);

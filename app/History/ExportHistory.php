@@ -80,7 +80,7 @@ final readonly class ExportHistory
      */
     private function conversations(?CarbonImmutable $from): Builder
     {
-        return Conversation::query()
+        return Conversation::readable()
             ->where('junk', false)
             ->when($from !== null, fn ($query) => $query->where('last_message_at', '>=', $from))
             ->with([

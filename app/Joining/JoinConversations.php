@@ -17,6 +17,7 @@ use App\Conversations\Snapshots\Snapshot;
 use App\Joining\Happened\Joined;
 use App\Joining\Happened\Separated;
 use App\Orders\AttachOrders;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +30,7 @@ final readonly class JoinConversations
 {
     public function __construct(
         private Journal $journal, private AttachOrders $attachOrders, private Snapshot $snapshot, private ChangeState $state,
-        private TellApart $tellApart, private WhoWaits $whoWaits
+        private TellApart $tellApart, private WhoWaits $whoWaits, private WhoMayRead $whoMayRead
     ) {}
 
     /**
@@ -94,6 +95,9 @@ final readonly class JoinConversations
             $kept->joined_into_id !== null, $joined->joined_into_id !== null => throw ConversationRefused::joinedAlready(),
             $kept->state === ConversationState::Closed => throw ConversationRefused::closed($kept->number()),
             $joined->state === ConversationState::Closed => throw ConversationRefused::closed($joined->number()),
+            ! $this->whoMayRead->isTheSame($kept->category_id, $joined->category_id) => throw ConversationRefused::readByOthers(
+                $kept->number(), $joined->number()
+            ),
             default => null,
         };
         $actor = Actor::teammate($teammate);

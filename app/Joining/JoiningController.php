@@ -33,7 +33,7 @@ final readonly class JoiningController
     {
         Gate::authorize('answer-customers');
         $ids = array_slice(array_map(intval(...), array_filter((array) $request->query('ids'), is_numeric(...))), 0, self::MOST);
-        $conversations = Conversation::query()->whereKey($ids)->with(['customer', 'account', 'owner'])->orderBy('id')->get();
+        $conversations = Conversation::readable()->whereKey($ids)->with(['customer', 'account', 'owner'])->orderBy('id')->get();
 
         return $conversations->count() < 2
             ? redirect('/queue')->with('problem', 'Choose two conversations or more to join them into one.')
@@ -49,7 +49,7 @@ final readonly class JoiningController
         ]);
         $into = Conversation::query()->findOrFail((int) $chosen['into']);
         Gate::authorize('resolve', $into);
-        $others = Conversation::query()
+        $others = Conversation::readable()
             ->whereKey(array_diff(array_map(intval(...), $chosen['ids']), [$into->id]))
             ->orderBy('id')
             ->get()
@@ -71,7 +71,7 @@ final readonly class JoiningController
             )['other']
         );
         $number = preg_match('/^(?:c-?)?(\d{1,15})$/iD', $written, $digits) === 1 ? (int) $digits[1] : 0;
-        $other = $number === 0 ? null : Conversation::query()->find($number);
+        $other = $number === 0 ? null : Conversation::readable()->find($number);
         if ($other === null) {
             throw ConversationRefused::noSuchNumber($written);
         }

@@ -19,6 +19,7 @@ use App\Customers\FindOrAddCustomer;
 use App\Joining\Happened\MessageSplitOff;
 use App\Orders\AttachOrders;
 use App\Receiving\Happened\MessageReceived;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use Cairnfield\Core\Mood\Mood;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +32,7 @@ final readonly class SplitOff
 {
     public function __construct(
         private Journal $journal, private AttachOrders $attachOrders, private ChangeState $state,
-        private FindOrAddCustomer $customers
+        private FindOrAddCustomer $customers, private WhoMayRead $whoMayRead
     ) {}
 
     /**
@@ -85,6 +86,7 @@ final readonly class SplitOff
             'public' => $message->public,
             'state' => ConversationState::Open,
             'team_id' => $from->team_id,
+            'category_id' => $this->whoMayRead->staysIn($from->category_id),
             'linked_conversation_id' => $from->id,
             'language' => $message->language ?? $from->language,
             'mood' => $message->mood ?? Mood::Neutral,

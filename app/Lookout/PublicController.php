@@ -17,6 +17,7 @@ use App\Conversations\ChannelItem;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
 use App\Receiving\TakeItem;
+use App\Sorting\WhoMayRead;
 use App\Support\RandomUuid;
 use App\Support\Written;
 use App\Team\SignedIn;
@@ -36,7 +37,7 @@ final readonly class PublicController
 {
     private const ROWS = 40;
 
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private WhoMayRead $whoMayRead) {}
 
     public function index(Request $request): View
     {
@@ -44,7 +45,7 @@ final readonly class PublicController
         $only = $request->query('only') === 'listed' ? 'listed' : 'all';
 
         return view('public.index', [
-            'items' => ChannelItem::query()
+            'items' => $this->whoMayRead->narrowWhatTellsOf(ChannelItem::query(), 'channel_items.conversation_id')
                 ->where('public', true)
                 ->when($account !== null, fn ($items) => $items->where('account_id', $account))
                 ->when($only === 'listed', fn ($items) => $items->whereNull('conversation_id'))
@@ -67,9 +68,17 @@ final readonly class PublicController
         ]);
     }
 
+    /**
+     * What belongs to a conversation is for those who read it.
+     */
+    private static function authorizeFor(ChannelItem $item): void
+    {
+        Gate::authorize('reply', $item->conversation()->first() ?? Conversation::class);
+    }
+
     public function makeConversation(ChannelItem $item, TakeItem $takeItem): RedirectResponse
     {
-        Gate::authorize('reply', Conversation::class);
+        self::authorizeFor($item);
         $outcome = $takeItem->makeConversation($item);
 
         return redirect()
@@ -79,7 +88,7 @@ final readonly class PublicController
 
     public function react(Request $request, ChannelItem $item): RedirectResponse
     {
-        Gate::authorize('reply', Conversation::class);
+        self::authorizeFor($item);
         $what = $request->validate(['what' => ['required', Rule::in(React::possible($item->account))]])['what'];
         $column = React::column($what);
         $undo = DB::transaction(function () use ($request, $item, $what, $column): bool {

@@ -6,6 +6,7 @@ namespace App\Notifications;
 
 use App\Channels\DeliveryFailed;
 use App\Channels\Mail\OwnMail;
+use App\Sorting\WhoMayRead;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -28,7 +29,7 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
         $this->onQueue('outbox');
     }
 
-    public function handle(OwnMail $mail): void
+    public function handle(OwnMail $mail, WhoMayRead $whoMayRead): void
     {
         $due = News::query()->whereNull('mailed_at')->whereNotNull('mail_due_at')->where('mail_due_at', '<=', now())
             // Whoever has left since is told nothing of the store any more.
@@ -39,6 +40,10 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
         }
         foreach ($due->groupBy('teammate_id') as $news) {
             $news = $news->take(self::AT_ONCE);
+            // What has been closed to them since.
+            [$news, $unread] = $news->partition(static fn (News $one): bool => $one->conversation_id === null
+                || $whoMayRead->mayReadNumber($one->teammate_id, $one->conversation_id));
+            $unread->isEmpty() ?: News::query()->whereKey($unread->modelKeys())->update(['mailed_at' => now()]);
             $first = $news->first();
             if ($first === null) {
                 continue;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Notifications;
 
 use App\Conversations\Conversation;
+use App\Sorting\WhoMayRead;
 use App\Support\Row;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
@@ -33,13 +34,25 @@ final class News extends Row
     protected $guarded = ['*'];
 
     /**
+     * What somebody was told; not of what they do not read any more.
+     *
+     * @return Builder<self>
+     */
+    public static function of(Teammate $teammate): Builder
+    {
+        return app(WhoMayRead::class)->narrowWhatTellsOf(
+            self::query()->where('teammate_id', $teammate->id)->where('in_app', true), 'news.conversation_id', $teammate
+        );
+    }
+
+    /**
      * What somebody has not read yet.
      *
      * @return Builder<self>
      */
     public static function unread(Teammate $teammate): Builder
     {
-        return self::query()->where('teammate_id', $teammate->id)->where('in_app', true)->whereNull('read_at');
+        return self::of($teammate)->whereNull('read_at');
     }
 
     /**

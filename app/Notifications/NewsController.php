@@ -25,9 +25,7 @@ final readonly class NewsController
         return view(
             'notifications.news',
             [
-                'news' => News::query()
-                    ->where('teammate_id', SignedIn::teammate($request)->id)
-                    ->where('in_app', true)
+                'news' => News::of(SignedIn::teammate($request))
                     ->with('conversation')
                     ->orderByDesc('id')
                     ->limit(self::SHOWN)

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace App\Notifications;
 
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Tells people something, as each of them wants to be told. Safe to repeat: one thing is told once.
+ * Tells people something, as each of them wants to be told. Safe to repeat: one thing is told once. Nobody
+ * is told of what they do not read.
  */
-final class Notify
+final readonly class Notify
 {
+    public function __construct(private WhoMayRead $whoMayRead) {}
+
     /**
      * @param  list<Teammate>  $people
      * @param  string  $source  what it tells of, such as `entry-17`
@@ -25,6 +29,9 @@ final class Notify
         foreach ($people as $person) {
             [$inApp, $mail] = self::wish($person, $kind);
             $mail = $byMail ? MailWhen::AtOnce : $mail;
+            if ($conversationId !== null && ! $this->whoMayRead->mayReadNumber($person->id, $conversationId)) {
+                continue;
+            }
             if (! $person->may_sign_in || (! $inApp && $mail === MailWhen::Never)) {
                 continue;
             }

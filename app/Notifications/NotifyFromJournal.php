@@ -8,6 +8,7 @@ use App\Answering\Happened\DeliveryFailed;
 use App\Answering\Happened\Noted;
 use App\Answering\Happened\PartnerAnswered;
 use App\Answering\Happened\ScheduleCalledOff;
+use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\Happened\OwnerChanged;
 use App\Conversations\Happened\StateChanged;
@@ -17,6 +18,7 @@ use App\Conversations\Journal\JournalNews;
 use App\Promises\Happened\PromiseMissed;
 use App\Promises\Happened\PromiseWarned;
 use App\Receiving\Happened\MessageReceived;
+use App\Sorting\WhoMayRead;
 use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Support\Collection;
@@ -35,7 +37,7 @@ final readonly class NotifyFromJournal
         JournalKind::PromiseMissed,
     ];
 
-    public function __construct(private Notify $tell, private JournalNews $news) {}
+    public function __construct(private Notify $tell, private JournalNews $news, private WhoMayRead $whoMayRead) {}
 
     public function run(): void
     {
@@ -105,9 +107,7 @@ final readonly class NotifyFromJournal
             ),
             // What lies with nobody, the leads have to give to somebody.
             $what instanceof PromiseMissed => $this->to(
-                $owner === [] ? array_values(array_filter(
-                    $team, static fn (Teammate $person): bool => $person->role === Role::Lead && ! $person->isAway()
-                )) : $owner,
+                $owner === [] ? $this->leadsFor($conversation, $team) : $owner,
                 NewsKind::PromiseMissed, $entry, "{$what->promise->inFull()} in {$subject} is missed"
             ),
             $what instanceof PartnerAnswered => $this->to(
@@ -115,6 +115,22 @@ final readonly class NotifyFromJournal
             ),
             default => null,
         };
+    }
+
+    /**
+     * The leads who are here; of what is for members alone, those who read it, and where none of them does, all who do.
+     *
+     * @param  list<Teammate>  $team
+     * @return list<Teammate>
+     */
+    private function leadsFor(Conversation $conversation, array $team): array
+    {
+        $reading = array_filter($team, fn (Teammate $person): bool => $this->whoMayRead->mayReadConversation($person->id, $conversation));
+        $leads = array_filter($reading, static fn (Teammate $person): bool => $person->role === Role::Lead);
+
+        $isForMembers = $this->whoMayRead->of($conversation->category_id) !== null;
+
+        return array_values(array_filter($leads === [] && $isForMembers ? $reading : $leads, static fn (Teammate $person): bool => ! $person->isAway()));
     }
 
     /**

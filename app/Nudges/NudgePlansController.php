@@ -11,6 +11,7 @@ use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Sorting\Outcome;
+use App\Sorting\WhoMayRead;
 use App\Support\LocalTime;
 use App\Team\SignedIn;
 use App\Templates\Template;
@@ -25,13 +26,13 @@ final readonly class NudgePlansController
 {
     private const MOST_STEPS = 4;
 
-    public function __construct(private LocalTime $time) {}
+    public function __construct(private LocalTime $time, private WhoMayRead $whoMayRead) {}
 
     public function index(): View
     {
         return view('nudges.index', [
             'plans' => NudgePlan::inUse()->get(),
-            'running' => Nudge::query()
+            'running' => $this->whoMayRead->narrowWhatTellsOf(Nudge::query(), 'nudges.conversation_id')
                 ->where('state', Nudge::RUNNING)
                 ->selectRaw('nudge_plan_id, COUNT(*) AS count')
                 ->groupBy('nudge_plan_id')

@@ -16,6 +16,7 @@ use App\Conversations\Journal\Named;
 use App\Conversations\Message;
 use App\Conversations\PlaceInQueue;
 use App\Orders\Happened\BuyerAsked;
+use App\Sorting\WhoMayRead;
 use App\Store\Store;
 use App\Team\Teammate;
 use Cairnfield\Core\Mood\Mood;
@@ -49,7 +50,7 @@ final readonly class AskBuyer
             .'faire : nous n’avons rien dit de votre commande à personne.',
     ];
 
-    public function __construct(private SendReply $sendReply, private Journal $journal) {}
+    public function __construct(private SendReply $sendReply, private Journal $journal, private WhoMayRead $whoMayRead) {}
 
     public static function text(Order $order): string
     {
@@ -114,6 +115,7 @@ final readonly class AskBuyer
             'channel' => $account->channel,
             'state' => ConversationState::Open,
             'team_id' => $from->team_id,
+            'category_id' => $this->whoMayRead->staysIn($from->category_id),
             'owner_id' => $teammate->id,
             'linked_conversation_id' => $from->id,
             'language' => $order->customer?->language,

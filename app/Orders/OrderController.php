@@ -7,6 +7,7 @@ namespace App\Orders;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
+use App\Sorting\WhoMayRead;
 use App\Support\Written;
 use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
@@ -20,7 +21,7 @@ final readonly class OrderController
 
     private const ROWS = 50;
 
-    public function __construct(private AttachOrders $attachOrders, private FindOrders $findOrders) {}
+    public function __construct(private AttachOrders $attachOrders, private FindOrders $findOrders, private WhoMayRead $whoMayRead) {}
 
     public function index(Request $request): View
     {
@@ -40,7 +41,8 @@ final readonly class OrderController
         return view('orders.show', [
             'order' => $order,
             'stock' => Product::query()->whereIn('sku', $order->lines->pluck('sku'))->pluck('stock', 'sku')->all(),
-            'conversations' => $order->conversations()->with(['owner', 'account'])->orderByDesc('last_message_at')->limit(50)->get(),
+            'conversations' => $this->whoMayRead->narrow($order->conversations())->with(['owner', 'account'])
+                ->orderByDesc('last_message_at')->limit(50)->get(),
         ]);
     }
 

@@ -58,7 +58,7 @@ final class OrderLedger
      */
     public function elsewhere(Conversation $conversation, array $orderIds): Collection
     {
-        return $conversation->joined_into_id !== null || $orderIds === [] ? new Collection : Conversation::query()
+        return $conversation->joined_into_id !== null || $orderIds === [] ? new Collection : Conversation::readable()
             ->whereKeyNot($conversation->id)
             ->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])
             ->whereNull('joined_into_id')

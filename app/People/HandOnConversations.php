@@ -6,6 +6,7 @@ namespace App\People;
 
 use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -26,7 +27,7 @@ final class HandOnConversations implements ShouldQueue
         $this->onQueue('default');
     }
 
-    public function handle(AssignConversation $assign): void
+    public function handle(AssignConversation $assign, WhoMayRead $whoMayRead): void
     {
         $person = Teammate::query()->findOrFail($this->personId);
         if ($person->may_sign_in) {
@@ -38,7 +39,8 @@ final class HandOnConversations implements ShouldQueue
         $by = Actor::teammate(Teammate::query()->findOrFail($this->byId));
         $some = HandOn::conversations($person)->orderBy('id')->limit(self::AT_ONCE)->get();
         foreach ($some as $conversation) {
-            $assign->assign($conversation, $to, $by, "{$person->name} is not in the team any more");
+            $reads = $to !== null && $whoMayRead->mayReadConversation($to->id, $conversation);
+            $assign->assign($conversation, $reads ? $to : null, $by, "{$person->name} is not in the team any more");
         }
         $some->count() < self::AT_ONCE ?: self::dispatch($this->personId, $this->toId, $this->byId);
     }

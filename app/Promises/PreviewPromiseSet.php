@@ -13,7 +13,6 @@ use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\RulesRefused;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
-use Illuminate\Support\Facades\DB;
 
 /**
  * What a promise set would change if it were saved as it stands: for the open conversations that fall due first, reckoned and not
@@ -34,8 +33,8 @@ final readonly class PreviewPromiseSet
         $asks = Condition::read(json_decode((string) json_encode($written->condition)));
         $order = $this->orderWith($set, $asks);
         $now = CarbonImmutable::now()->utc()->startOfSecond()->toDateTimeImmutable();
-        $open = DB::table('conversations')->where('state', ConversationState::Open)->whereNull('joined_into_id');
-        $conversations = Conversation::query()->where('state', ConversationState::Open)->whereNull('joined_into_id')
+        $open = Conversation::readable()->where('state', ConversationState::Open)->whereNull('joined_into_id');
+        $conversations = Conversation::readable()->where('state', ConversationState::Open)->whereNull('joined_into_id')
             ->with($this->reads($order))->orderBy('next_up')->limit(self::MOST)->get();
         $changes = $fit = 0;
         $missed = [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Promises;
 
 use App\Channels\Channel;
+use App\Sorting\WhoMayRead;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -105,14 +106,14 @@ final readonly class PromiseRecord
 
     private function rows(string $by): Builder
     {
-        return DB::table('promises')
+        return app(WhoMayRead::class)->narrow(DB::table('promises')
             ->join('conversations', 'conversations.id', '=', 'promises.conversation_id')
             ->when($by === 'company', static fn (Builder $rows) => $rows->join(
                 'customers', 'customers.id', '=', 'conversations.customer_id'
             ))
             ->where('promises.promise_set_id', $this->set->id)
             ->where('promises.started_at', '>=', $this->from->utc())
-            ->where('promises.started_at', '<', $this->to->utc());
+            ->where('promises.started_at', '<', $this->to->utc()));
     }
 
     /**

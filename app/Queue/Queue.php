@@ -11,7 +11,6 @@ use App\Team\Teammate;
 use App\Views\ShownView;
 use Cairnfield\Core\Queue\DueGroup;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\DB;
 
 /**
  * The rows of one view, the most urgent first, in the groups they are shown in.
@@ -25,7 +24,7 @@ final readonly class Queue
      */
     public function rows(ShownView $view, QueueFilter $filter, Teammate $teammate): Collection
     {
-        $query = Conversation::query()
+        $query = Conversation::readable($teammate)
             ->with(['customer.groups', 'account', 'owner', 'category', 'outcome', 'team', 'tags', 'orders.parcels.scans'])
             ->limit($filter->rows + 1);
         $filter->narrow($query);
@@ -70,7 +69,7 @@ final readonly class Queue
      */
     public function counts(Teammate $teammate): array
     {
-        $counts = DB::table('conversations')
+        $counts = Conversation::readable($teammate)->toBase()
             ->selectRaw('SUM(state = ? AND (owner_id IS NULL OR owner_id = ?)) AS mine', [ConversationState::Open->value, $teammate->id])
             ->selectRaw('SUM(state = ? AND owner_id IS NULL) AS nobodys', [ConversationState::Open->value])
             ->selectRaw('SUM(state = ?) AS waiting', [ConversationState::Waiting->value])

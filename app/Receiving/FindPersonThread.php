@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Receiving;
 
 use App\Channels\Account;
+use App\Channels\ItemKind;
 use App\Channels\OutsideItem;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -27,7 +28,8 @@ final class FindPersonThread
         if ($customerId === null) {
             return ThreadingDecision::beginsNew();
         }
-        $conversations = Conversation::query()
+        // Who writes a call down goes on with what they read.
+        $conversations = ($item->kind === ItemKind::Call ? Conversation::readable() : Conversation::query())
             ->where('customer_id', $customerId)
             ->where('account_id', $account->id)
             ->whereIn('kind', $item->kind->goesOnWith())

@@ -36,6 +36,7 @@ use App\Orders\FindOrders;
 use App\Orders\FoundOrders;
 use App\Receiving\Happened\MessageReceived;
 use App\Sorting\Category;
+use App\Sorting\WhoMayRead;
 use Cairnfield\Core\Mail\SenderCheck;
 use Cairnfield\Core\Mood\Mood;
 use Cairnfield\Core\Threading\BareSubject;
@@ -63,6 +64,7 @@ final readonly class ReceiveMessage implements Receives
         private AttachOrders $attachOrders,
         private JudgeJunk $judgeJunk,
         private StoreArrival $storeArrival,
+        private WhoMayRead $whoMayRead,
         private Journal $journal,
         private ScheduleReply $scheduleReply,
         private AskPartner $askPartner,
@@ -251,7 +253,7 @@ final readonly class ReceiveMessage implements Receives
             'public' => $received->item->public ?? false,
             'state' => $junk === [] ? ConversationState::Open : ConversationState::Resolved,
             'team_id' => $account->team_id,
-            'category_id' => $received->categoryId,
+            'category_id' => $received->categoryId ?? $this->categoryOfLinked($decision),
             'linked_conversation_id' => $decision->linksTo,
             'automatic' => $received->automatic,
             'language' => $arrival->language,
@@ -271,6 +273,16 @@ final readonly class ReceiveMessage implements Receives
         }
 
         return $conversation;
+    }
+
+    /**
+     * An answer to what is over begins anew, and may quote all of it.
+     */
+    private function categoryOfLinked(ThreadingDecision $decision): ?int
+    {
+        return $decision->linksTo === null
+            ? null
+            : $this->whoMayRead->staysIn(Conversation::query()->find($decision->linksTo, ['category_id'])?->category_id);
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Conversations\AssignConversation;
 use App\Conversations\AssignTeam;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Sorting\WhoMayRead;
 use App\Team\TakeTurns;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -23,7 +24,9 @@ final readonly class GiveWaitingTurns
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private TakeTurns $turns, private AssignConversation $assign, private AssignTeam $assignTeam) {}
+    public function __construct(private TakeTurns $turns, private AssignConversation $assign, private AssignTeam $assignTeam,
+        private WhoMayRead $whoMayRead
+    ) {}
 
     /**
      * @return int how many were given
@@ -69,7 +72,7 @@ final readonly class GiveWaitingTurns
         $why = "nobody of the team {$team->name} was here for {$team->fallback_minutes} minutes";
         $other = $team->fallback_team_id === null ? null : Team::query()->find($team->fallback_team_id);
         if ($other === null) {
-            $lead = Teammate::leadOnDuty();
+            $lead = Teammate::leadOnDuty($this->whoMayRead->of($conversation->category_id));
             $lead === null ?: $this->assign->assign($conversation, $lead, Actor::application(), $why);
 
             return $lead !== null;

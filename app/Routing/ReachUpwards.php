@@ -11,6 +11,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\Happened\ReachedUpwards;
 use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -19,7 +20,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class ReachUpwards
 {
-    public function __construct(private AssignConversation $assign, private Journal $journal) {}
+    public function __construct(private AssignConversation $assign, private Journal $journal, private WhoMayRead $whoMayRead) {}
 
     /**
      * @throws ConversationRefused|RoutingRefused
@@ -27,7 +28,7 @@ final readonly class ReachUpwards
     public function reach(Conversation $conversation, string $reason, Actor $actor): Teammate
     {
         $reason = mb_substr(trim($reason), 0, 300);
-        $lead = $this->lead($actor);
+        $lead = $this->lead($conversation, $actor);
         match (true) {
             $reason === '' => throw RoutingRefused::withoutReason(),
             $lead === null => throw RoutingRefused::noLead(),
@@ -54,9 +55,10 @@ final readonly class ReachUpwards
     /**
      * Whoever is a lead themselves reaches another one, where there is another.
      */
-    private function lead(Actor $actor): ?Teammate
+    private function lead(Conversation $conversation, Actor $actor): ?Teammate
     {
-        $others = Teammate::leads()->reject(static fn (Teammate $lead): bool => $lead->id === $actor->teammate?->id);
+        $others = Teammate::leads()->filter(fn (Teammate $lead): bool => $lead->id !== $actor->teammate?->id
+            && $this->whoMayRead->mayReadConversation($lead->id, $conversation));
 
         return $others->first(static fn (Teammate $lead): bool => ! $lead->isAway()) ?? $others->first();
     }

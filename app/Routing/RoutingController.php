@@ -7,6 +7,7 @@ namespace App\Routing;
 use App\Channels\Account;
 use App\Conversations\Journal\JournalSentence;
 use App\Support\RefusedInput;
+use App\Team\SignedIn;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -33,7 +34,7 @@ final readonly class RoutingController
 
         return $this->page($try->with(
             Account::query()->findOrFail((int) $given['account']), (string) ($given['from'] ?? ''), (string) ($given['subject'] ?? ''),
-            $given['text']
+            $given['text'], SignedIn::teammate($request)
         ));
     }
 

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Routing;
 
 use App\Channels\Account;
+use App\Conversations\Conversation;
 use App\Rules\Rule;
 use App\Sorting\BringsAlong;
 use App\Sorting\Category;
+use App\Sorting\WhoMayRead;
 use App\Team\Team;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -84,7 +86,8 @@ final class RoutingPicture
      */
     private function between(array $teams, int $row): void
     {
-        $runs = DB::table('rule_runs')->where('at', '>=', CarbonImmutable::now()->subDays(self::DAYS))->groupBy('rule_id')
+        $runs = app(WhoMayRead::class)->narrowWhatTellsOf(DB::table('rule_runs'), 'rule_runs.conversation_id')
+            ->where('at', '>=', CarbonImmutable::now()->subDays(self::DAYS))->groupBy('rule_id')
             ->selectRaw('rule_id, COUNT(*) AS count')->pluck('count', 'rule_id');
         foreach (Rule::inOrder()->where('on', true)->get() as $rule) {
             $to = array_values(array_filter(array_map(
@@ -159,7 +162,8 @@ final class RoutingPicture
      */
     private function counts(string $column): array
     {
-        return DB::table('conversations')->where('created_at', '>=', CarbonImmutable::now()->subDays(self::DAYS))->whereNotNull($column)
+        return Conversation::readable()->toBase()
+            ->where('created_at', '>=', CarbonImmutable::now()->subDays(self::DAYS))->whereNotNull($column)
             ->groupBy($column)->selectRaw("{$column} AS value, COUNT(*) AS count")->pluck('count', 'value')->map(intval(...))->all();
     }
 }

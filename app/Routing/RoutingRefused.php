@@ -15,7 +15,15 @@ final class RoutingRefused extends Refused
 
     public static function noLead(): self
     {
-        return new self('no_lead', 'There is no lead to reach. An administrator lets one in, under People.');
+        return new self(
+            'no_lead',
+            'There is no lead to reach who reads it. An administrator lets one in, under People, or among the members of its category.'
+        );
+    }
+
+    public static function goesOnUnread(): self
+    {
+        return new self('goes_on_unread', 'It would go on in a conversation that is for the members of its category alone.');
     }
 
     public static function isDone(string $number): self

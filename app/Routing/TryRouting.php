@@ -14,7 +14,9 @@ use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalEntry;
 use App\Promises\KeepPromises;
 use App\Rules\RunRules;
+use App\Sorting\WhoMayRead;
 use App\Support\RandomUuid;
+use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -23,13 +25,22 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TryRouting
 {
-    public function __construct(private Receives $receive, private RunRules $rules, private KeepPromises $promises) {}
+    public function __construct(
+        private Receives $receive, private RunRules $rules, private KeepPromises $promises, private WhoMayRead $whoMayRead
+    ) {}
 
-    public function with(Account $account, string $from, string $subject, string $text): TriedRouting
+    /**
+     * @throws RoutingRefused where it would go on in a conversation that whoever tries it does not read
+     */
+    public function with(Account $account, string $from, string $subject, string $text, Teammate $by): TriedRouting
     {
+        $latest = (int) Conversation::query()->max('id');
         DB::beginTransaction();
         try {
             $outcome = $this->receive->receive($account, $this->message($account, trim($from), $subject, $text));
+            if ($outcome->conversation <= $latest && ! $this->whoMayRead->mayReadNumber($by->id, $outcome->conversation)) {
+                throw RoutingRefused::goesOnUnread();
+            }
             $this->promises->flush();
             $seen = 0;
             for ($deep = 0; $deep < RunRules::DEEPEST; $deep++) {

@@ -16,7 +16,6 @@ use Cairnfield\Core\Queue\DueGroup;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 
 /**
@@ -31,7 +30,7 @@ final readonly class WhoIsHereController
     public function index(Calendars $calendars): View
     {
         $people = Teammate::working()->with('teams')->get();
-        $counts = DB::table('conversations')->where('state', ConversationState::Open)->whereIn('owner_id', $people->modelKeys())
+        $counts = Conversation::readable()->toBase()->where('state', ConversationState::Open)->whereIn('owner_id', $people->modelKeys())
             ->groupBy('owner_id')
             ->selectRaw('owner_id, COUNT(*) AS open, SUM(due_group = ?) AS missed, SUM(due_group IN (?, ?)) AS due', [
                 DueGroup::Missed->value, DueGroup::WithinTheHour->value, DueGroup::Today->value,
@@ -39,8 +38,8 @@ final readonly class WhoIsHereController
 
         return view('team.who-is-here', [
             'people' => $people, 'counts' => $counts, 'calendars' => $calendars->all(),
-            'nobodys' => DB::table('conversations')->where('state', ConversationState::Open)->whereNull('owner_id')->count(),
-            'awaited' => DB::table('conversations')->whereNotNull('turn_awaited_since')->count(),
+            'nobodys' => Conversation::readable()->where('state', ConversationState::Open)->whereNull('owner_id')->count(),
+            'awaited' => Conversation::readable()->whereNotNull('turn_awaited_since')->count(),
             'mayMove' => Gate::allows('arrange'),
             'teams' => Team::query()->orderBy('name')->get(),
         ]);
@@ -78,8 +77,8 @@ final readonly class WhoIsHereController
         $given = $request->validate([
             'count' => ['required', 'integer', 'min:1', 'max:'.self::MOST], 'to' => ['required', 'string', 'max:20'],
         ], ['count.*' => 'Write how many, from 1 to '.self::MOST.'.', 'to.*' => 'Choose to whom.']);
-        $ids = Conversation::query()->where('owner_id', $teammate->id)->where('state', ConversationState::Open)->whereNull('joined_into_id')
-            ->orderBy('next_up')->orderBy('id')->limit((int) $given['count'])->pluck('id');
+        $ids = Conversation::readable()->where('owner_id', $teammate->id)->where('state', ConversationState::Open)
+            ->whereNull('joined_into_id')->orderBy('next_up')->orderBy('id')->limit((int) $given['count'])->pluck('id');
 
         return $this->planned(array_values($ids->all()), $given['to'], $request);
     }

@@ -81,7 +81,7 @@ final class CallHook implements ShouldQueue
         $hook->forceFill(['last_error' => mb_substr($problem, 0, 490), 'last_error_at' => now()])->save();
         $people = array_values(Teammate::query()->where('role', Role::Administrator)->where('may_sign_in', true)->get()->all());
         // Told once an hour, however often it fails.
-        (new Notify)->people(
+        app(Notify::class)->people(
             $people, NewsKind::RuleFailed, "hook-{$hook->id}-".now()->format('YmdH'),
             "The webhook “{$hook->name}” could not be told, although it was tried {$this->tries} times: {$problem}", null
         );

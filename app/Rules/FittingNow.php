@@ -6,6 +6,7 @@ namespace App\Rules;
 
 use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
+use App\Sorting\WhoMayRead;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\RulesRefused;
@@ -18,7 +19,7 @@ final readonly class FittingNow
 {
     private const LATEST = 300;
 
-    public function __construct(private RuleTriggers $triggers, private RuleFields $fields) {}
+    public function __construct(private RuleTriggers $triggers, private RuleFields $fields, private WhoMayRead $whoMayRead) {}
 
     /**
      * The latest conversations that fit right now, by the latest things that happened.
@@ -34,7 +35,7 @@ final readonly class FittingNow
     {
         $condition = Condition::read(json_decode((string) json_encode($written, JSON_THROW_ON_ERROR)));
         if (($clock['since'] ?? '') !== '') {
-            $ids = Conversation::query()
+            $ids = Conversation::readable()
                 ->whereNull('joined_into_id')
                 ->where('junk', false)
                 ->orderByDesc('last_message_at')
@@ -49,7 +50,8 @@ final readonly class FittingNow
         $kinds = array_map(
             static fn (RuleEvent $event): string => $event->kind()->value, array_filter(array_map(RuleEvent::tryFrom(...), $events))
         );
-        $ids = DB::table('journal')->whereIn('kind', array_unique($kinds))->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
+        $ids = $this->whoMayRead->narrowWhatTellsOf(DB::table('journal'), 'journal.conversation_id')
+            ->whereIn('kind', array_unique($kinds))->orderByDesc('id')->limit(self::LATEST)->pluck('id')->all();
         $triggers = array_values(
             array_filter(
                 $this->triggers->ofEntries(array_values(array_map(intval(...), $ids)), RuleFields::reads($condition)),

@@ -6,6 +6,7 @@ namespace App\Rules;
 
 use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
+use App\Sorting\WhoMayRead;
 use App\Support\RefusedInput;
 use App\Support\StoreSettings;
 use App\Support\Written;
@@ -37,6 +38,7 @@ final readonly class RulesController
         private ActionCatalogue $choices,
         private StoreSettings $settings,
         private ReadyMade $readyMade,
+        private WhoMayRead $whoMayRead,
     ) {
         $this->form = new ConditionForm($fields);
     }
@@ -176,7 +178,8 @@ final readonly class RulesController
             'rules.runs',
             [
                 'rule' => $rule,
-                'runs' => $rule->runs()->with('conversation')->orderByDesc('at')->orderByDesc('id')->limit(100)->get(),
+                'runs' => $this->whoMayRead->narrowWhatTellsOf($rule->runs(), 'rule_runs.conversation_id')->with('conversation')
+                    ->orderByDesc('at')->orderByDesc('id')->limit(100)->get(),
                 'byDay' => $this->runsByDay([$rule->id])[$rule->id] ?? [], 'days' => self::DAYS,
             ]
         );
@@ -269,7 +272,8 @@ final readonly class RulesController
     private function runsByDay(array $ids): array
     {
         $runs = [];
-        $rows = DB::table('rule_runs')->whereIn('rule_id', $ids)->where('at', '>=', now()->subDays(self::DAYS - 1)->startOfDay())
+        $rows = $this->whoMayRead->narrowWhatTellsOf(DB::table('rule_runs'), 'rule_runs.conversation_id')
+            ->whereIn('rule_id', $ids)->where('at', '>=', now()->subDays(self::DAYS - 1)->startOfDay())
             ->groupBy('rule_id', DB::raw('DATE(at)'))
             ->selectRaw('rule_id, DATE(at) AS day, SUM(state = ?) AS done, SUM(state = ?) AS failed', [RuleRun::DONE, RuleRun::FAILED])
             ->get();

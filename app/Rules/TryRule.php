@@ -8,6 +8,7 @@ use App\Conversations\Changes\ThingsInUse;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Hours\StoreHours;
+use App\Sorting\WhoMayRead;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Facts;
 use Cairnfield\Core\Rules\Leaf;
@@ -33,7 +34,7 @@ final readonly class TryRule
     public function __construct(
         private RuleTriggers $triggers, private RuleFields $fields, private StoreHours $hours, private AnswerByRule $answer,
         private ThingsInUse $things,
-        private ActionCatalogue $catalogue,
+        private ActionCatalogue $catalogue, private WhoMayRead $whoMayRead,
     ) {}
 
     /**
@@ -49,7 +50,7 @@ final readonly class TryRule
         $kinds = array_values(array_unique(array_map(static fn (RuleEvent $event): string => $event->kind()->value, $rule->listensTo())));
         $ids = array_map(
             intval(...),
-            DB::table('journal')
+            $this->whoMayRead->narrowWhatTellsOf(DB::table('journal'), 'journal.conversation_id')
                 ->where('at', '>=', now()->subDays($days))
                 ->whereIn('kind', $kinds)
                 ->orderByDesc('id')
@@ -168,7 +169,8 @@ final readonly class TryRule
     private function overTime(Rule $rule, TimeTrigger $clock, int $days): TriedRule
     {
         $since = $clock->since;
-        $rows = Conversation::query()->whereNull('joined_into_id')->where('junk', false)->where('state', '!=', ConversationState::Closed);
+        $rows = Conversation::readable()->whereNull('joined_into_id')->where('junk', false)
+            ->where('state', '!=', ConversationState::Closed);
         if ($since === null) {
             $rows->whereIn('state', [ConversationState::Open, ConversationState::Waiting, ConversationState::Held])->orderByDesc('id');
         } else {

@@ -90,7 +90,7 @@ final readonly class GoToController
     private function conversations(string $written): array
     {
         $id = preg_match('/^c?-?(\d{1,12})$/iD', $written, $number) === 1 ? (int) $number[1] : 0;
-        $conversation = $id === 0 ? null : Conversation::query()->find($id);
+        $conversation = $id === 0 ? null : Conversation::readable()->find($id);
 
         return $conversation === null
             ? []

@@ -46,7 +46,7 @@ final readonly class SearchConversations
      */
     public function find(SearchQuery $asked, Teammate $teammate, int $page = 1): array
     {
-        $query = Conversation::query()->whereNull('joined_into_id');
+        $query = Conversation::readable($teammate)->whereNull('joined_into_id');
         $asksForJunk = in_array(
             ['is', 'junk', false],
             array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1]), $one[2]], $asked->narrowings), true

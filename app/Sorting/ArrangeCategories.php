@@ -10,6 +10,7 @@ use App\Conversations\Changes\WhatNeeds;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Conversations\SetCategory;
+use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -20,19 +21,22 @@ final readonly class ArrangeCategories
 {
     private const DEEPEST = 4;
 
-    public function __construct(private SetCategory $setCategory, private WhatNeeds $needs) {}
+    public function __construct(
+        private SetCategory $setCategory, private WhatNeeds $needs, private ChangeWhoReads $readers, private WhoMayRead $whoMayRead
+    ) {}
 
     /**
      * @param  array{name: string, customer_name: string, parent_id: int|null, position: int, hidden: bool,
-     *   responsible_id: int|null, members: list<int>, needs: list<int>,
+     *   responsible_id: int|null, members: list<int>, members_only: bool|null, needs: list<int>,
      *   brings: array<string, mixed>}  $written
      *
      * @throws SortingRefused
      */
-    public function save(?Category $category, array $written): Category
+    public function save(?Category $category, array $written, Teammate $by): Category
     {
-        return DB::transaction(function () use ($category, $written): Category {
+        return DB::transaction(function () use ($category, $written, $by): Category {
             $category ??= new Category;
+            $readers = $this->readers->before();
             $parent = $written['parent_id'] === null ? null : Category::query()->findOrFail($written['parent_id']);
             $this->refuseIfImpossible($category, $parent, $written['name']);
             $category->forceFill([
@@ -42,12 +46,14 @@ final readonly class ArrangeCategories
                 'position' => $written['position'],
                 'hidden' => $written['hidden'],
                 'responsible_id' => $written['responsible_id'],
+                'members_only' => $written['members_only'],
                 ...$written['brings'],
                 'path' => $parent === null ? $written['name'] : "{$parent->path} › {$written['name']}",
             ])->save();
             $category->members()->sync($written['members']);
             $category->needs()->sync($written['needs']);
             $this->renamePathsBelow($category);
+            $this->readers->changed($readers, $category, $by);
 
             return $category;
         });
@@ -59,6 +65,10 @@ final readonly class ArrangeCategories
     public function merge(Category $category, Category $into, Actor $actor): void
     {
         DB::transaction(function () use ($category, $into, $actor): void {
+            $by = $actor->teammate;
+            if ($by !== null && ! $by->role->administers() && ! $this->whoMayRead->mayRead($by->id, $category->id)) {
+                throw SortingRefused::forMembersAlone($category->path);
+            }
             match (true) {
                 $category->id === $into->id => throw SortingRefused::intoItself($category->path),
                 $into->retired_at !== null => throw SortingRefused::intoRetired($into->path),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sorting;
 
 use App\Conversations\Conversation;
+use App\Team\SignedIn;
 use App\Team\Skill;
 use App\Team\Team;
 use App\Team\Teammate;
@@ -19,14 +20,15 @@ final readonly class CategoriesController
 {
     use SortsThings;
 
-    public function __construct(private ArrangeCategories $arrange) {}
+    public function __construct(private ArrangeCategories $arrange, private WhoMayRead $whoMayRead) {}
 
     public function index(): View
     {
         return view('sorting.categories', [
             'categories' => $this->inTreeOrder(Category::inUse()->with(['responsible', 'members'])->get()->all()),
             'retired' => Category::query()->whereNotNull('retired_at')->orderBy('path')->get(),
-            'counts' => Conversation::query()
+            'closed' => array_keys($this->whoMayRead->all()),
+            'counts' => Conversation::readable()
                 ->whereNotNull('category_id')
                 ->groupBy('category_id')
                 ->selectRaw('category_id, COUNT(*) AS count')
@@ -99,6 +101,7 @@ final readonly class CategoriesController
             'brings_priority' => ['nullable', Rule::enum(Priority::class)],
             'brings_checklist' => ['nullable', 'integer', 'exists:checklists,id'],
             'gives_out' => ['nullable', 'boolean'],
+            'members_only' => ['nullable', 'boolean'],
             'receipt' => ['nullable', 'string', 'max:1000'],
         ]);
 
@@ -110,6 +113,7 @@ final readonly class CategoriesController
             'hidden' => $request->boolean('hidden'),
             'responsible_id' => isset($written['responsible']) ? (int) $written['responsible'] : null,
             'members' => array_map(intval(...), array_values($written['members'] ?? [])),
+            'members_only' => isset($written['members_only']) ? (bool) $written['members_only'] : null,
             'needs' => Skill::named((string) ($written['needs'] ?? '')),
             'brings' => [
                 'brings_team_id' => isset($written['brings_team']) ? (int) $written['brings_team'] : null,
@@ -118,7 +122,7 @@ final readonly class CategoriesController
                 'gives_out' => isset($written['gives_out']) ? (bool) $written['gives_out'] : null,
                 'receipt' => trim((string) ($written['receipt'] ?? '')) === '' ? null : trim((string) $written['receipt']),
             ],
-        ]), '/sorting/categories', 'Saved.');
+        ], SignedIn::teammate($request)), '/sorting/categories', 'Saved.');
     }
 
     /**

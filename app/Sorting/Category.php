@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property Priority|null $brings_priority
  * @property int|null $brings_checklist_id
  * @property bool|null $gives_out whether it is given out by its team's turns
+ * @property bool|null $members_only whether its conversations are read by its members alone; see WhoMayRead
  * @property string|null $receipt what a receipt says, in place of the usual text
  * @property Category|null $parent
  */
@@ -87,6 +88,7 @@ final class Category extends Row
     {
         return [
             'hidden' => 'boolean', 'retired_at' => 'immutable_datetime', 'brings_priority' => Priority::class, 'gives_out' => 'boolean',
+            'members_only' => 'boolean',
         ];
     }
 }

@@ -25,7 +25,7 @@ final readonly class OutcomesController
             'explains' => 'An outcome says why a conversation was resolved. It is asked for whenever one is.',
             'words' => Outcome::inUse()->get(),
             'retired' => Outcome::query()->whereNotNull('retired_at')->orderBy('name')->get(),
-            'counts' => Conversation::query()
+            'counts' => Conversation::readable()
                 ->whereNotNull('outcome_id')
                 ->groupBy('outcome_id')
                 ->selectRaw('outcome_id, COUNT(*) AS count')

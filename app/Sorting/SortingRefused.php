@@ -41,6 +41,23 @@ final class SortingRefused extends Refused
         return new self('too_deep', "Categories go {$deepest} levels deep at most.");
     }
 
+    public static function noMembers(string $name): self
+    {
+        return new self(
+            'no_members',
+            "“{$name}” would be for its members alone and has none who can sign in. Choose who is responsible or who knows about it.",
+            'members'
+        );
+    }
+
+    public static function forMembersAlone(string $name): self
+    {
+        return new self(
+            'for_members_alone',
+            "“{$name}” is for its members alone. One of them, or an administrator, says who else is, and where it belongs."
+        );
+    }
+
     public static function needsChoices(): self
     {
         return new self('needs_choices', 'Write the choices, one on each line: at least two.');

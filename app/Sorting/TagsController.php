@@ -16,7 +16,7 @@ final readonly class TagsController
 
     private const HERE = '/sorting/tags';
 
-    public function __construct(private ArrangeTags $arrange) {}
+    public function __construct(private ArrangeTags $arrange, private WhoMayRead $whoMayRead) {}
 
     public function index(): View
     {
@@ -26,7 +26,8 @@ final readonly class TagsController
             'explains' => 'A tag is a word that anybody on the team can put on a conversation. New ones are made where they are given.',
             'words' => Tag::inUse()->get(),
             'retired' => Tag::query()->whereNotNull('retired_at')->orderBy('folded')->get(),
-            'counts' => DB::table('conversation_tag')->groupBy('tag_id')->selectRaw('tag_id, COUNT(*) AS count')->pluck('count', 'tag_id'),
+            'counts' => $this->whoMayRead->narrowWhatTellsOf(DB::table('conversation_tag'), 'conversation_tag.conversation_id')
+                ->groupBy('tag_id')->selectRaw('tag_id, COUNT(*) AS count')->pluck('count', 'tag_id'),
             'path' => self::HERE,
         ]);
     }

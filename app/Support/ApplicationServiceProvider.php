@@ -22,6 +22,7 @@ use App\Promises\PromiseSets;
 use App\Receiving\ReceiveMessage;
 use App\Receiving\TakeItem;
 use App\SetUp\SetUpIndex;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use App\Workspace\TopBar;
 use Carbon\CarbonImmutable;
@@ -58,6 +59,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         $this->app->bind(TakesItems::class, TakeItem::class);
         $this->app->bind(Fields::class, ConversationFields::class);
         $this->app->scoped(Calendars::class);
+        $this->app->scoped(WhoMayRead::class);
         $this->app->scoped(PromiseSets::class);
         $this->app->scoped(SetUpIndex::class);
         $this->app->singleton(StoreSettings::class);

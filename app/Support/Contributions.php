@@ -27,6 +27,7 @@ use App\Checklists\ChecklistsPanel;
 use App\Checklists\Happened\ChecklistStarted;
 use App\Checklists\Happened\ChecklistTicked;
 use App\Companies\Happened\CompanyChanged;
+use App\Conversations\AssignConversation;
 use App\Conversations\Changes\CategoryChange;
 use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\FieldChange;
@@ -208,6 +209,6 @@ final class Contributions extends ServiceProvider
         $this->app->singleton(Payloads::class, static fn (): Payloads => new Payloads(self::JOURNAL));
         $this->app->bind(Snapshot::class, static fn (Container $app): Snapshot => new Snapshot([
             ...Columns::all(), ...array_map($app->make(...), self::SNAPSHOT_PARTS),
-        ], $app->make(ChangeState::class)));
+        ], $app->make(ChangeState::class), $app->make(AssignConversation::class)));
     }
 }

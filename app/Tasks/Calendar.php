@@ -6,6 +6,7 @@ namespace App\Tasks;
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use DateTimeZone;
 use Sabre\VObject\Component\VCalendar;
@@ -14,11 +15,13 @@ use Sabre\VObject\Component\VCalendar;
  * A person's tasks, and what is held and comes back to them, as an iCalendar feed (RFC 5545). Each task is
  * an event at the time when it falls due, since most calendars show no to-dos of a feed.
  */
-final class Calendar
+final readonly class Calendar
 {
     private const MINUTES = 30;
 
     private const MOST = 500;
+
+    public function __construct(private WhoMayRead $whoMayRead) {}
 
     public function of(Teammate $teammate): string
     {
@@ -26,7 +29,7 @@ final class Calendar
             'PRODID' => '-//Cairnfield//Tasks//EN', 'X-WR-CALNAME' => "Cairnfield, {$teammate->name}", 'REFRESH-INTERVAL' => 'PT15M',
         ]);
         foreach (
-            Task::query()
+            $this->whoMayRead->narrowWhatTellsOf(Task::query(), 'tasks.conversation_id', $teammate)
                 ->where('assignee_id', $teammate->id)
                 ->where('due_at', '>', now()->subDays(60))
                 ->with('conversation')
@@ -40,7 +43,7 @@ final class Calendar
             );
         }
         foreach (
-            Conversation::query()
+            Conversation::readable($teammate)
                 ->where('owner_id', $teammate->id)
                 ->where('state', ConversationState::Held)
                 ->whereNotNull('bring_back_at')

@@ -11,6 +11,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
+use App\Sorting\WhoMayRead;
 use App\Tasks\Happened\TaskDone;
 use App\Tasks\Happened\TaskMade;
 use App\Team\Teammate;
@@ -22,7 +23,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class KeepTasks
 {
-    public function __construct(private Journal $journal, private Notify $tell) {}
+    public function __construct(private Journal $journal, private Notify $tell, private WhoMayRead $whoMayRead) {}
 
     /**
      * @param  int|null  $remindMinutes  before it falls due; null for no reminder
@@ -34,6 +35,9 @@ final readonly class KeepTasks
     ): Task {
         if ($dueAt->isPast()) {
             throw ConversationRefused::dueInThePast();
+        }
+        if ($conversation !== null && ! $this->whoMayRead->mayReadConversation($assignee->id, $conversation)) {
+            throw ConversationRefused::forMembersAlone($assignee->name, $conversation);
         }
 
         return DB::transaction(function () use ($conversation, $title, $assignee, $dueAt, $remindMinutes, $by): Task {

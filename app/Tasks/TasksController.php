@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 use App\Conversations\Conversation;
+use App\Sorting\WhoMayRead;
 use App\Team\SignedIn;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
@@ -19,7 +20,7 @@ final readonly class TasksController
 {
     private const SHOWN = 200;
 
-    public function __construct(private KeepTasks $tasks, private Calendar $calendar) {}
+    public function __construct(private KeepTasks $tasks, private Calendar $calendar, private WhoMayRead $whoMayRead) {}
 
     public function index(Request $request): View
     {
@@ -29,14 +30,14 @@ final readonly class TasksController
 
         return view('tasks.index', [
             'everybodys' => $everybodys,
-            'tasks' => Task::query()
+            'tasks' => $this->whoMayRead->narrowWhatTellsOf(Task::query(), 'tasks.conversation_id')
                 ->whereNull('done_at')
                 ->when(! $everybodys, static fn ($tasks) => $tasks->where('assignee_id', $teammate->id))
                 ->with(['assignee', 'conversation'])
                 ->orderBy('due_at')
                 ->limit(self::SHOWN)
                 ->get(),
-            'done' => Task::query()
+            'done' => $this->whoMayRead->narrowWhatTellsOf(Task::query(), 'tasks.conversation_id')
                 ->where('assignee_id', $teammate->id)
                 ->where('done_at', '>', now()->subDays(7))
                 ->with('conversation')
@@ -50,7 +51,7 @@ final readonly class TasksController
 
     public function store(Request $request, ?Conversation $conversation = null): RedirectResponse
     {
-        Gate::authorize('viewAny', Conversation::class);
+        $conversation === null ? Gate::authorize('viewAny', Conversation::class) : Gate::authorize('view', $conversation);
         $teammate = SignedIn::teammate($request);
         $written = $request->validate([
             'title' => ['required', 'string', 'max:300'],
@@ -72,7 +73,8 @@ final readonly class TasksController
 
     public function tick(Request $request, Task $task): RedirectResponse
     {
-        Gate::authorize('viewAny', Conversation::class);
+        $conversation = $task->conversation()->first();
+        $conversation === null ? Gate::authorize('viewAny', Conversation::class) : Gate::authorize('view', $conversation);
         $isDone = $request->boolean('done');
         $this->tasks->tick($task, $isDone, SignedIn::teammate($request));
 

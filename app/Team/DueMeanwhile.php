@@ -20,7 +20,7 @@ final class DueMeanwhile
      */
     public static function of(Teammate $person, ?DateTimeInterface $until): Builder
     {
-        return Conversation::query()->where('owner_id', $person->id)->where('state', ConversationState::Open)
+        return Conversation::readable()->where('owner_id', $person->id)->where('state', ConversationState::Open)
             ->whereNull('joined_into_id')->whereNotNull('due_at')
             ->when($until !== null, static fn (Builder $query) => $query->where('due_at', '<=', $until))
             ->orderBy('next_up')->orderBy('id');

@@ -6,6 +6,7 @@ namespace App\Team;
 
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Sorting\WhoMayRead;
 use Cairnfield\Core\Assigning\Assignment;
 use Cairnfield\Core\Assigning\Candidate;
 use Cairnfield\Core\Assigning\Method;
@@ -17,7 +18,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TakeTurns
 {
-    public function __construct(private NeededSkills $needed) {}
+    public function __construct(private NeededSkills $needed, private WhoMayRead $whoMayRead) {}
 
     /**
      * Why it can be nobody's turn at all; null where it can be somebody's, now or later.
@@ -55,7 +56,10 @@ final readonly class TakeTurns
 
     private function pick(Team $team, Method $method, Conversation $conversation): ?Assignment
     {
-        $candidates = $this->candidates($team);
+        $candidates = array_map(
+            fn (Candidate $one): Candidate => $this->whoMayRead->mayReadConversation($one->id, $conversation) ? $one : $one->unavailable(),
+            $this->candidates($team)
+        );
         $needs = $this->needed->by($conversation->category_id);
         $earlier = $team->earlier_owner_first ? $this->earlierOwner($conversation) : null;
         $language = $conversation->language;

@@ -108,10 +108,12 @@ final class Teammate extends User
 
     /**
      * The lead who is here; where all are away, the first all the same.
+     *
+     * @param  list<int>|null  $among  who it may be; null for any
      */
-    public static function leadOnDuty(): ?self
+    public static function leadOnDuty(?array $among = null): ?self
     {
-        $leads = self::leads();
+        $leads = self::leads()->filter(static fn (self $lead): bool => $among === null || in_array($lead->id, $among, true));
 
         return $leads->first(static fn (self $lead): bool => ! $lead->isAway()) ?? $leads->first();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Team;
 
+use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Hours\Calendars;
 use App\Support\StoreSettings;
@@ -39,7 +40,7 @@ final readonly class TeamsController
             'awayWords' => (array) $settings->get(SetAvailability::AWAY_WORDS, []),
             'people' => $people,
             'teams' => Team::query()->with('teammates')->orderBy('name')->get(),
-            'open' => DB::table('conversations')
+            'open' => Conversation::readable()->toBase()
                 ->whereIn('owner_id', $people->modelKeys())
                 ->where('state', ConversationState::Open)
                 ->groupBy('owner_id')

@@ -347,12 +347,12 @@ final readonly class TemplatesController
             return $found;
         }
         Gate::authorize('viewAny', Conversation::class);
-        $latest = Conversation::query()->where('junk', false)->whereHas('orders')->orderByDesc('last_message_at');
+        $latest = Conversation::readable()->where('junk', false)->whereHas('orders')->orderByDesc('last_message_at');
         $categories = $template?->categories->modelKeys() ?? [];
 
         return (
             $categories === [] ? null : $latest->clone()->whereIn('category_id', $categories)->first()
-        ) ?? $latest->first() ?? Conversation::query()
+        ) ?? $latest->first() ?? Conversation::readable()
             ->orderByDesc('last_message_at')
             ->first();
     }

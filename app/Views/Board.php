@@ -31,7 +31,7 @@ final readonly class Board
         $labels = $this->labels($by);
         $parts = $counting = $bindings = [];
         foreach ($labels as $key => $label) {
-            $query = Conversation::query();
+            $query = Conversation::readable($teammate);
             // A built-in view of one state shows all that are not done, so that there is somewhere to move to.
             $view->builtIn !== null && $by === BoardBy::State
                 ? $query->whereNull('joined_into_id')->where('junk', false)->orderBy('next_up')->orderBy('id')

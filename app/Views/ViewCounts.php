@@ -8,6 +8,7 @@ use App\Conditions\ConditionQuery;
 use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
 use App\Queue\Queue;
+use App\Sorting\WhoMayRead;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\RulesRefused;
 use Illuminate\Database\Eloquent\Collection;
@@ -25,7 +26,7 @@ final readonly class ViewCounts
 
     private const KEPT_SECONDS = 60;
 
-    public function __construct(private Queue $queue, private ConditionQuery $conditions) {}
+    public function __construct(private Queue $queue, private ConditionQuery $conditions, private WhoMayRead $whoMayRead) {}
 
     /**
      * @param  Collection<int, SavedView>  $saved
@@ -35,7 +36,9 @@ final readonly class ViewCounts
     {
         $at = hash(
             'xxh128',
-            $mark.'|'.$saved->map(static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}")->implode(',')
+            implode(',', $this->whoMayRead->closedTo($teammate->id))."|{$mark}|".$saved->map(
+                static fn (SavedView $view): string => "{$view->id}@{$view->getAttribute('updated_at')}"
+            )->implode(',')
         );
         // One entry for each person, however often something happens.
         $kept = Cache::get("view-counts:{$teammate->id}");
@@ -63,7 +66,7 @@ final readonly class ViewCounts
         $parts = $bindings = [];
         foreach ($saved as $view) {
             try {
-                $query = Conversation::query();
+                $query = Conversation::readable($teammate);
                 ShownView::narrowBy($query, $this->conditions, $view->asks($teammate));
             } catch (UnknownField|RulesRefused) {
                 continue;

@@ -173,7 +173,7 @@ final readonly class ViewsController
     {
         try {
             $view = (new SavedView)->forceFill(['condition' => $this->form->condition($group)]);
-            $query = Conversation::query();
+            $query = Conversation::readable($teammate);
             ShownView::narrowBy($query, $this->conditions, $view->asks($teammate));
 
             return $query->toBase()->selectRaw('1')->limit(ViewCounts::MOST)->get()->count();

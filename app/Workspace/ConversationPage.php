@@ -16,6 +16,7 @@ use App\Conversations\Journal\JournalSentence;
 use App\Conversations\Message;
 use App\Customers\Customer;
 use App\Fields\OwnFields;
+use App\Sorting\WhoMayRead;
 use App\Support\RandomUuid;
 use App\Team\Role;
 use App\Team\Teammate;
@@ -41,6 +42,7 @@ final readonly class ConversationPage
         private Panels $panels,
         private PersonsPosts $posts,
         private OwnFields $ownFields,
+        private WhoMayRead $whoMayRead,
     ) {}
 
     /**
@@ -71,7 +73,7 @@ final readonly class ConversationPage
 
         $said = Trail::messages($trail);
         $routes = $this->routes->of($conversation, $said);
-        $choices = Choices::of([...$this->offers(), ...$this->panels->offers()]);
+        $choices = Choices::of([...$this->offers($conversation), ...$this->panels->offers()]);
 
         return [
             'conversation' => $conversation,
@@ -119,6 +121,9 @@ final readonly class ConversationPage
                 : ['ownFields' => [], 'customerFields' => [], 'companyFields' => []]),
             'companyProposals' => $there->has('companyProposals') ? CompanyProposal::of($conversation->customer) : new Collection,
             'joined' => $conversation->joined,
+            'readers' => $this->whoMayRead->namesOf($conversation->category_id),
+            'closedCategories' => array_keys($this->whoMayRead->all()),
+            'linksTo' => $this->whoMayRead->narrow($conversation->linkedConversation())->value('id'),
             ...$this->earlier($conversation),
         ];
     }
@@ -192,18 +197,21 @@ final readonly class ConversationPage
     /**
      * @return array<string, Offer>
      */
-    private function offers(): array
+    private function offers(Conversation $conversation): array
     {
         $now = now()->format('Y-m-d H:i:s');
+        $readers = $this->whoMayRead->of($conversation->category_id);
+        $team = static fn (): Builder => DB::table('teammates')->where('may_sign_in', true)
+            ->when($readers !== null, static fn (Builder $team) => $team->whereIn('id', $readers));
 
         return [
             'teams' => new Offer(DB::table('teams'), 'name'),
             'tags' => new Offer(DB::table('tags')->whereNull('retired_at'), 'folded'),
             'teammates' => new Offer(
-                DB::table('teammates')->where('may_sign_in', true), 'name',
+                $team(), 'name',
                 also: "case when away_from <= '{$now}' and (away_until is null or away_until > '{$now}') then 'away' end"
             ),
-            'approvers' => new Offer(DB::table('teammates')->where('may_sign_in', true)->whereIn('role', Role::approving()), 'name'),
+            'approvers' => new Offer($team()->whereIn('role', Role::approving()), 'name'),
             'categories' => new Offer(DB::table('categories')->whereNull('retired_at'), 'position, id', 'path', also: 'name'),
             'outcomes' => new Offer(DB::table('outcomes')->whereNull('retired_at'), 'position, id'),
         ];
@@ -216,7 +224,7 @@ final readonly class ConversationPage
      */
     private function earlier(Conversation $conversation): array
     {
-        $of = static fn () => $conversation->customer->conversations();
+        $of = fn () => $this->whoMayRead->narrow($conversation->customer->conversations());
         $earlier = $of()
             ->whereKeyNot($conversation->id)
             ->where('junk', false)

@@ -51,13 +51,13 @@ final readonly class OwnershipController
         $owner = isset($chosen['owner']) ? Teammate::query()->findOrFail((int) $chosen['owner']) : null;
         $teammate = SignedIn::teammate($request);
         $owner?->is($teammate) && $this->take->refuseUnlessFree($conversation, $teammate);
+        $this->changes->byHand('assign_person', $conversation, new Chosen((string) ($owner?->id)), $teammate);
         $word = trim((string) ($chosen['word'] ?? ''));
         if ($word !== '') {
             $this->addNote->add(
                 $conversation, $teammate, ($owner === null ? '' : "@{$owner->firstName()}: ").$word, RandomUuid::make()
             );
         }
-        $this->changes->byHand('assign_person', $conversation, new Chosen((string) ($owner?->id)), $teammate);
 
         return $this->done($conversation, $owner === null ? 'It is nobody’s yet.' : "It lies with {$owner->name}.");
     }

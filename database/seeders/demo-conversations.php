@@ -121,6 +121,9 @@ return [
     ]),
 
     // Our turn, today.
+    $mail('astrid.holm@holm.example', 'Astrid Holm', 'How I was spoken to on the telephone', 'About one of us', [
+        $in('worked:131', "Good morning,\n\nI rang on Friday about B-20362 and was told that I \"could have read the leaflet\". The question was fair, and I was sworn at under somebody's breath. I do not want money back. I want a lead to know.\n\nAstrid Holm"),
+    ]),
     $mail('priya@raman.example', 'Priya Raman', 'Can I change the delivery address?', 'Change order', [
         $in('worked:118', "I ordered this morning (B-20440) and just saw that it goes to my old flat. Can it go to 14 Orchard Row instead? Same town.\n\nPriya Raman"),
     ]),

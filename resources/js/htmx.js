@@ -60,9 +60,10 @@ function sayUnkept(event) {
 document.addEventListener('htmx:sendError', sayUnkept);
 document.addEventListener('htmx:responseError', sayUnkept);
 
-// Signed out elsewhere, or the page was open too long: the page says so when it is loaded anew.
+// Signed out elsewhere, the page was open too long, or what it shows is not for whoever looks any more: the page says so when it is
+// loaded anew.
 document.addEventListener('htmx:responseError', (event) => {
-    if ([401, 419].includes(event.detail.xhr.status)) {
+    if ([401, 419].includes(event.detail.xhr.status) || (asksForNews(event) && event.detail.xhr.status === 404)) {
         window.location.reload();
     }
 });

@@ -8,6 +8,7 @@ use App\Conversations\Actor;
 use App\Conversations\AssignConversation;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalKind;
+use App\Sorting\WhoMayRead;
 use App\Team\TakeTurns;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Collection;
@@ -25,7 +26,11 @@ final class OwnerChange extends Change
 
     private const SENDER = 'me';
 
-    public function __construct(private readonly AssignConversation $assign, private readonly TakeTurns $turns) {}
+    private const NO_MEMBER = 'it is for the members of its category alone, and they are none of them';
+
+    public function __construct(private readonly AssignConversation $assign, private readonly TakeTurns $turns,
+        private readonly WhoMayRead $whoMayRead
+    ) {}
 
     public function key(): string
     {
@@ -75,7 +80,7 @@ final class OwnerChange extends Change
         }
         $this->assign->assign($conversation, match ($chosen->value) {
             self::SENDER => $actor->teammate,
-            self::LEAD => Teammate::leadOnDuty(),
+            self::LEAD => Teammate::leadOnDuty($this->whoMayRead->of($conversation->category_id)),
             self::NOBODY => null,
             default => Teammate::query()->findOrFail($chosen->id()),
         }, $actor, $why);
@@ -93,7 +98,13 @@ final class OwnerChange extends Change
 
     public function whyNot(Conversation $conversation, Chosen $chosen): ?string
     {
-        return $chosen->value === self::TURN ? $this->turns->whyNot($conversation) : null;
+        if ($chosen->value === self::TURN) {
+            return $this->turns->whyNot($conversation);
+        }
+
+        return ctype_digit($chosen->value) && ! $this->whoMayRead->mayReadConversation($chosen->id(), $conversation)
+            ? self::NO_MEMBER
+            : null;
     }
 
     public function alreadySo(Collection $conversations, Chosen $chosen): array
@@ -108,7 +119,9 @@ final class OwnerChange extends Change
         return self::those(
             $conversations, static fn (Conversation $one): bool => $one->owner_id === $id,
             $id === null ? 'nobody has it' : 'it lies with them already'
-        );
+        ) + ($id === null ? [] : self::those(
+            $conversations, fn (Conversation $one): bool => ! $this->whoMayRead->mayReadConversation($id, $one), self::NO_MEMBER
+        ));
     }
 
     public function records(): array

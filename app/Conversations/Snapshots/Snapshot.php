@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Conversations\Snapshots;
 
 use App\Conversations\Actor;
+use App\Conversations\AssignConversation;
 use App\Conversations\ChangeState;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\JournalKind;
@@ -18,7 +19,7 @@ final readonly class Snapshot
     /**
      * @param  list<SnapshotPart>  $parts
      */
-    public function __construct(private array $parts, private ChangeState $state) {}
+    public function __construct(private array $parts, private ChangeState $state, private AssignConversation $assign) {}
 
     /**
      * @return array<string, array<array-key, mixed>> to be kept as JSON
@@ -53,5 +54,7 @@ final readonly class Snapshot
         }
         $conversation->save();
         $this->state->setBack($conversation, $from, $actor, $why);
+        // Who has it again may be none of those who read it meanwhile.
+        $this->assign->release($conversation, $actor);
     }
 }

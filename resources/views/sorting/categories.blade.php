@@ -17,7 +17,8 @@
                             <td class="{{ $one->hidden ? 'soft' : '' }}">{{ $one->hidden ? 'hidden from customers' : $one->customer_name
                                 }}</td>
                             <td>{{ $one->responsible?->firstName() ?? '—' }}</td>
-                            <td>{{ $one->members->map->firstName()->implode(', ') ?: '—' }}</td>
+                            <td>{{ $one->members->map->firstName()->implode(', ') ?: '—' }}@if (in_array($one->id, $closed, true))
+                                <span class="soft">· they alone read it</span>@endif</td>
                             <td class="num">{{ $counts[$one->id] ?? 0 }}</td>
                         </tr>
                     @endforeach

@@ -33,6 +33,14 @@
             {{ $person->firstName() }}</label>
     @endforeach
 </fieldset>
+<label class="form-label" for="category-readers">Its conversations are read by</label>
+<select class="form-select" id="category-readers" name="members_only" aria-describedby="readers-hint">
+    @foreach (['' => 'as above', '0' => 'everybody', '1' => 'its members alone'] as $value => $label)<option value="{{ $value }}"
+        @selected((string) $was->value('members_only', $category?->members_only === null ? '' : (string) (int) $category->members_only)
+            === (string) $value)>{{ $label }}</option>@endforeach
+</select>
+<p class="form-text" id="readers-hint">Members are who is responsible and who knows about it, as ticked above. Nobody else sees, counts,
+    finds or exports what is sorted here, or hears of it.</p>
 <label class="form-label" for="category-needs">Skills that it needs</label>
 <input class="form-control" id="category-needs" name="needs" maxlength="600" placeholder="as the category above"
     value="{{ $was->value('needs', $category?->needs->pluck('name')->implode(', ')) }}">

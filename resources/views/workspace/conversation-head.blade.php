@@ -47,6 +47,8 @@
                 @endforeach
             </form>
         </details>
+        @if ($readers !== null)<span class="word-chip" title="Read by {{ implode(', ', $readers) }}, and by nobody
+            else">{{ trans_choice('{1} one reader|[2,*] :count readers', count($readers)) }} alone</span>@endif
         @if ($conversation->reached_up_at !== null)<span class="word-chip word-upset"
             title="Reached upwards {{ $time->short($conversation->reached_up_at) }}">reached upwards</span>@endif
         @if ($conversation->turn_awaited_since !== null)<span class="word-chip"
@@ -110,7 +112,8 @@
                 @csrf
                 @foreach ($categories as $one)
                     <button name="category" value="{{ $one->id }}"
-                        @if ($one->id === $conversation->category_id) aria-current="true" @endif>{{ $one->name }}</button>
+                        @if ($one->id === $conversation->category_id) aria-current="true" @endif>{{ $one->name
+                            }}@if (in_array($one->id, $closedCategories, true)) <small>(its members alone)</small>@endif</button>
                 @endforeach
                 <button name="category" value="">None</button>
             </form>

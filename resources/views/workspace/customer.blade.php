@@ -124,9 +124,9 @@
                 </details>
             @else{{ $language }}@endcan
         </dd></div>
-        @if ($conversation->linked_conversation_id !== null)
-            <div><dt>Links to</dt><dd><a href="{{ route('conversation', $conversation->linked_conversation_id) }}">{{
-                ConversationNumber::show($conversation->linked_conversation_id) }}</a></dd></div>
+        @if ($linksTo !== null)
+            <div><dt>Links to</dt><dd><a href="{{ route('conversation', $linksTo) }}">{{
+                ConversationNumber::show($linksTo) }}</a></dd></div>
         @endif
         @foreach ($joined as $part)
             <div><dt>Part of it</dt><dd>{{ $part->number() }}, {{ $part->account->title() }}
