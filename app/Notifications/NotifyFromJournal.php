@@ -130,7 +130,9 @@ final readonly class NotifyFromJournal
 
         $isForMembers = $this->whoMayRead->of($conversation->category_id) !== null;
 
-        return array_values(array_filter($leads === [] && $isForMembers ? $reading : $leads, static fn (Teammate $person): bool => ! $person->isAway()));
+        return array_values(array_filter(
+            $leads === [] && $isForMembers ? $reading : $leads, static fn (Teammate $person): bool => ! $person->isAway()
+        ));
     }
 
     /**

@@ -13,12 +13,12 @@
 @endphp
 <div class="compose sheet" id="compose" @if ($isFolded) data-folded @endif>
     <input type="hidden" name="writes" id="writes" value="no">
-    <input type="radio" class="visually-hidden" name="compose" id="compose-reply" @checked($mayReply && ! $isClosed)
-        @disabled(! $mayReply || $isClosed) autocomplete="off">
+    @if ($mayReply && ! $isClosed)<input type="radio" class="visually-hidden" name="compose" id="compose-reply" checked
+        autocomplete="off">@endif
     <input type="radio" class="visually-hidden" name="compose" id="compose-note" @checked(! $mayReply || $isClosed) autocomplete="off">
     <input type="radio" class="visually-hidden" name="compose" id="compose-partner" @disabled($isClosed) autocomplete="off">
     <div class="compose-tabs">
-        <label for="compose-reply" class="tab-reply">Reply <kbd>R</kbd></label>
+        @if ($mayReply && ! $isClosed)<label for="compose-reply" class="tab-reply">Reply <kbd>R</kbd></label>@endif
         <label for="compose-note" class="tab-note">Note <kbd>I</kbd></label>
         <label for="compose-partner" class="tab-partner">Ask a partner <kbd>S</kbd></label>
         <span class="compose-from soft">@if ($mayReply && ! $isClosed && count($routes) === 1) {{ $routes[0]->describe() }} @endif</span>
