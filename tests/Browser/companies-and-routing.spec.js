@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { database, expectAccessible, mailFrom, openConversation, signIn } from './world.js';
+import { database, expectAccessible, expectListening, mailFrom, signIn } from './world.js';
 
 test('somebody writes from a company’s domain, is confirmed beside the conversation, and stands on its page', async ({ page }) => {
     await mailFrom('Nora Field <nora.field@kitebarn.example>', 'Window of the shop', 'Could we have two Merlins for the window, on loan until spring?');
@@ -47,4 +47,29 @@ test('a lead tries where a message would go, with the reasons, and nothing of it
     await expectAccessible(page);
     expect(database("SELECT COUNT(*) FROM conversations WHERE subject = 'Sending a kite back'")).toBe('0');
     expect(database("SELECT COUNT(*) FROM handles WHERE value = 'tilde@farther.example'")).toBe('0');
+});
+
+test('what is sorted under a category for its members alone is gone for the others, also for who is looking at it', async ({ browser }) => {
+    await mailFrom('Pia Lund <pia@lund.example>', 'Something about a colleague', 'I would rather not say this to everybody.');
+    const id = () => database("SELECT COALESCE(MAX(id), 0) FROM conversations WHERE subject = 'Something about a colleague'");
+    await expect.poll(id).not.toBe('0');
+    const [ilse, mads] = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()));
+    await signIn(ilse);
+    await signIn(mads, 'mads');
+    for (const page of [ilse, mads]) {
+        await page.goto(`/conversations/${id()}`);
+        await expect(page.locator('#trail')).toContainText('rather not say this');
+        await expectListening(page);
+    }
+    await mads.locator('#menu-category summary').press('Enter');
+    await mads.getByRole('button', { name: /About one of us \(its members alone\)/ }).click();
+    await expect(mads.getByText('members alone, read by Corin, Mads')).toBeVisible();
+    await expectAccessible(mads);
+    // Ilse does nothing: her page finds out.
+    await expect(ilse.getByRole('heading', { level: 1, name: 'There is no such page' })).toBeVisible();
+    await expect(ilse.getByText('rather not say this')).toHaveCount(0);
+    await ilse.goto('/search?q=%22about+a+colleague%22');
+    await expect(ilse.getByText('Nothing was found.')).toBeVisible();
+    await ilse.goto('/queue/nobodys-yet');
+    await expect(ilse.getByText('Something about a colleague')).toHaveCount(0);
 });

@@ -48,7 +48,7 @@
             </form>
         </details>
         @if ($readers !== null)<span class="word-chip" title="Read by {{ implode(', ', $readers) }}, and by nobody
-            else">{{ trans_choice('{1} one reader|[2,*] :count readers', count($readers)) }} alone</span>@endif
+            else">members alone<span class="visually-hidden">, read by {{ implode(', ', $readers) }}</span></span>@endif
         @if ($conversation->reached_up_at !== null)<span class="word-chip word-upset"
             title="Reached upwards {{ $time->short($conversation->reached_up_at) }}">reached upwards</span>@endif
         @if ($conversation->turn_awaited_since !== null)<span class="word-chip"
