@@ -12,6 +12,9 @@ use App\Hours\WorkCalendar;
 use App\Promises\PromiseSet;
 use App\Promises\PromiseSetToSave;
 use App\Promises\SavePromiseSet;
+use App\Promises\WhatSetsDo;
+use App\Rules\RuleAction;
+use App\Team\Teammate;
 
 /**
  * What the demo store promises, and to whom.
@@ -39,7 +42,7 @@ final readonly class DemoPromises
         ]],
     ];
 
-    public function __construct(private SavePromiseSet $save) {}
+    public function __construct(private SavePromiseSet $save, private WhatSetsDo $does) {}
 
     public function load(): void
     {
@@ -61,10 +64,14 @@ final readonly class DemoPromises
         ];
         // The last one is tried first.
         foreach (self::SETS as $name => [$calendar, $kinds]) {
-            $this->save->save(PromiseSet::query()->where('name', $name)->first(), new PromiseSetToSave(
+            $set = $this->save->save(PromiseSet::query()->where('name', $name)->first(), new PromiseSetToSave(
                 $name, $conditions[$name], $this->targets((int) WorkCalendar::query()->where('name', $calendar)->value('id'), $kinds)
             ), null);
         }
+        $mads = Teammate::query()->where('email', 'mads@brindle.example')->sole();
+        $this->does->keep($set, ['miss' => [
+            RuleAction::of(['do' => 'tell', 'value' => 'leads', 'text' => 'A wholesale customer waits longer than promised: call them.']),
+        ]], $mads);
     }
 
     /**

@@ -20,43 +20,59 @@ use DateTimeImmutable;
  */
 final readonly class PreviewPromiseSet
 {
-    public const MOST = 200;
+    private const AT_ONCE = 200;
+
+    /** Nobody waits longer for the first numbers; what is left is asked for by the page. */
+    private const SECONDS = 2.0;
 
     public function __construct(private PromiseSets $sets, private SavePromiseSet $save) {}
 
     /**
+     * Goes on from what was reckoned before, as far as it comes.
+     *
+     * @param  float  $seconds  after which it hands over what it has
+     *
      * @throws RulesRefused|UnknownField
      */
-    public function of(?PromiseSet $set, PromiseSetToSave $written): PromiseSetPreview
-    {
+    public function of(
+        ?PromiseSet $set, PromiseSetToSave $written, PromiseSetPreview $before, float $seconds = self::SECONDS
+    ): PromiseSetPreview {
         $draft = $this->save->draft($set, $written);
-        $asks = Condition::read(json_decode((string) json_encode($written->condition)));
-        $order = $this->orderWith($set, $asks);
+        $order = $this->orderWith($set, Condition::read(json_decode((string) json_encode($written->condition))));
         $now = CarbonImmutable::now()->utc()->startOfSecond()->toDateTimeImmutable();
         $open = Conversation::readable()->where('state', ConversationState::Open)->whereNull('joined_into_id');
-        $conversations = Conversation::readable()->where('state', ConversationState::Open)->whereNull('joined_into_id')
-            ->with($this->reads($order))->orderBy('next_up')->limit(self::MOST)->get();
-        $changes = $fit = 0;
+        [$fit, $changes, $looked, $upTo] = [$before->fit, $before->changes, $before->looked, (int) $before->upTo];
         $missed = [];
-        foreach ($conversations as $conversation) {
-            $fitting = $this->sets->firstOf($conversation, $order);
-            $isIts = $fitting !== null && $fitting->id === ($set->id ?? 0);
-            $fit += $isIts ? 1 : 0;
-            $before = $this->due($conversation, $conversation->promise_set_id === null
-                ? null
-                : $this->sets->versions($conversation->promise_set_id)->last(), $now);
-            $after = $this->due($conversation, match (true) {
-                $isIts => $draft,
-                $fitting === null => null,
-                default => $this->sets->versions($fitting->id)->last(),
-            }, $now);
-            $changes += $before != $after ? 1 : 0;
-            if ($after !== null && $after <= $now && ($before === null || $before > $now)) {
-                $missed[] = $conversation;
+        $until = hrtime(true) + (int) ($seconds * 1e9);
+        do {
+            $some = (clone $open)->where('conversations.id', '>', $upTo)->with($this->reads($order))->orderBy('id')
+                ->limit(self::AT_ONCE)->get();
+            foreach ($some as $conversation) {
+                $fitting = $this->sets->firstOf($conversation, $order);
+                $isIts = $fitting !== null && $fitting->id === ($set->id ?? 0);
+                $was = $this->due($conversation, $conversation->promise_set_id === null
+                    ? null
+                    : $this->sets->versions($conversation->promise_set_id)->last(), $now);
+                $becomes = $this->due($conversation, match (true) {
+                    $isIts => $draft,
+                    $fitting === null => null,
+                    default => $this->sets->versions($fitting->id)->last(),
+                }, $now);
+                $fit += $isIts ? 1 : 0;
+                $changes += $was != $becomes ? 1 : 0;
+                if ($becomes !== null && $becomes <= $now && ($was === null || $was > $now)) {
+                    $missed[] = $conversation->id;
+                }
+                $upTo = $conversation->id;
             }
-        }
+            $looked += $some->count();
+            $isAll = $some->count() < self::AT_ONCE;
+        } while (! $isAll && hrtime(true) < $until);
 
-        return new PromiseSetPreview($conversations->count(), $open->count(), $fit, $changes, $missed);
+        return new PromiseSetPreview(
+            $open->count(), $isAll ? null : $upTo, $looked, $fit, $changes, $before->missed + count($missed),
+            array_slice([...$before->named, ...$missed], 0, PromiseSetPreview::NAMED)
+        );
     }
 
     /**

@@ -6,8 +6,15 @@ namespace App\Promises;
 
 use App\Conditions\ConditionForm;
 use App\Conditions\UnknownField;
+use App\Conversations\Conversation;
 use App\Hours\Calendars;
+use App\Rules\ActionCatalogue;
+use App\Rules\PostedActions;
+use App\Rules\Rule;
 use App\Rules\RuleFields;
+use App\Rules\RuleRefused;
+use App\Rules\RuleWords;
+use App\Sorting\WhoMayRead;
 use App\Support\RefusedInput;
 use App\Support\StoreSettings;
 use App\Support\Written;
@@ -31,11 +38,15 @@ final readonly class PromisesController
 
     private const RECORD_DAYS = 30;
 
+    /** Seconds. */
+    private const LONGEST_PREVIEW = 20.0;
+
     private ConditionForm $form;
 
     public function __construct(
         private PromiseFields $fields, private SavePromiseSet $save, private PreviewPromiseSet $preview, private Calendars $calendars,
-        private RuleFields $words, private StoreSettings $settings
+        private RuleFields $words, private StoreSettings $settings, private WhatSetsDo $does, private ActionCatalogue $actions,
+        private RuleWords $ruleWords, private WhoMayRead $whoMayRead
     ) {
         $this->form = new ConditionForm($fields);
     }
@@ -47,12 +58,15 @@ final readonly class PromisesController
         return view('promises.index', [
             'sets' => $sets,
             'for' => $sets->mapWithKeys(fn (PromiseSet $set): array => [$set->id => $this->inWords($set)])->all(),
+            'does' => array_map(fn (array $rules): array => array_map(
+                fn (Rule $rule): string => implode('; ', $this->ruleWords->of($rule)['what']), $rules
+            ), $this->does->all()),
             'calendars' => $this->calendars->all(),
             'retired' => PromiseSet::query()->whereNotNull('retired_at')->orderBy('name')->get(),
             'days' => self::RECORD_DAYS,
             'kept' => $this->kept(),
             'recount' => Recount::running(),
-            'check' => $this->settings->get(CheckPromises::REPORT),
+            'check' => $this->checked(),
         ]);
     }
 
@@ -66,12 +80,12 @@ final readonly class PromisesController
 
     public function create(Request $request): View
     {
-        return $this->page($request, null, $this->form->of(['all' => []]));
+        return $this->page($request, null, $this->form->of(['all' => []]), $this->does->of(null));
     }
 
     public function show(Request $request, PromiseSet $set): View
     {
-        return $this->page($request, $set, $this->form->of($set->condition));
+        return $this->page($request, $set, $this->form->of($set->condition), $this->does->of($set));
     }
 
     /**
@@ -79,13 +93,18 @@ final readonly class PromisesController
      */
     public function redraw(Request $request): View
     {
-        $group = $this->form->after($this->form->posted($request->input('condition')), Written::text($request, 'do'));
+        $do = Written::text($request, 'do');
+        $does = self::doesAfter($request, $do);
+        if ($request->header('HX-Target') === 'promise-does') {
+            return view('promises.does', ['does' => $does, 'choices' => $this->actions]);
+        }
+        $group = $this->form->after($this->form->posted($request->input('condition')), $do);
         if ($request->hasHeader('HX-Request')) {
             return view('promises.condition', ['group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form]);
         }
         RefusedInput::showAgain($request, 'targets');
 
-        return $this->page($request, $this->set($request), $group);
+        return $this->page($request, $this->set($request), $group, $does);
     }
 
     /**
@@ -95,12 +114,20 @@ final readonly class PromisesController
     {
         try {
             $written = PromiseSetToSave::of($request, $this->form->condition($this->form->posted($request->input('condition'))));
-            $preview = $this->preview->of($this->set($request), $written);
+            $soFar = $request->input('so_far');
+            $before = PromiseSetPreview::soFar(is_array($soFar) ? $soFar : []);
+            // Without a script, nobody asks for the rest.
+            $preview = $request->hasHeader('HX-Request')
+                ? $this->preview->of($this->set($request), $written, $before)
+                : $this->preview->of($this->set($request), $written, $before, self::LONGEST_PREVIEW);
         } catch (ValidationException|RulesRefused|UnknownField $why) {
-            return response()->view('promises.preview', ['preview' => null, 'why' => self::why($why)]);
+            return response()->view('promises.preview', ['preview' => null, 'why' => self::why($why), 'missed' => []]);
         }
 
-        return view('promises.preview', ['preview' => $preview, 'why' => null]);
+        return view('promises.preview', [
+            'preview' => $preview, 'why' => null,
+            'missed' => Conversation::readable()->whereKey($preview->named)->orderBy('next_up')->get(),
+        ]);
     }
 
     public function store(Request $request): RedirectResponse|View
@@ -154,26 +181,54 @@ final readonly class PromisesController
     {
         $group = $this->form->posted($request->input('condition'));
         try {
-            $saved = $this->save->save($set, PromiseSetToSave::of($request, $this->form->condition($group)), SignedIn::teammate($request));
-        } catch (ValidationException|RulesRefused|UnknownField $why) {
+            $written = PromiseSetToSave::of($request, $this->form->condition($group));
+            $does = array_map(PostedActions::chosen(...), self::doesAfter($request));
+            $saved = DB::transaction(function () use ($request, $set, $written, $does): PromiseSet {
+                $saved = $this->save->save($set, $written, SignedIn::teammate($request));
+                $this->does->keep($saved, $does, SignedIn::teammate($request));
+
+                return $saved;
+            });
+        } catch (ValidationException|RuleRefused|RulesRefused|UnknownField $why) {
             RefusedInput::showAgain($request, 'targets');
 
-            return $this->page($request, $set, $group, self::why($why));
+            return $this->page($request, $set, $group, self::doesAfter($request), self::why($why));
         }
 
         return redirect(self::ALL)->with('done', "“{$saved->name}” is saved. What is running is reckoned anew.");
     }
 
     /**
-     * @param  array<string, mixed>  $group
+     * What it does at the warning and at the miss, as it stands in the form.
+     *
+     * @param  string  $do  one action more or less, such as `add-action:miss`
+     * @return array<string, list<array<string, string>>>
      */
-    private function page(Request $request, ?PromiseSet $set, array $group, ?string $problem = null): View
+    private static function doesAfter(Request $request, string $do = ''): array
+    {
+        [$what, $when, $line] = [...explode(':', $do, 3), '', ''];
+        $does = [];
+        foreach (array_keys(WhatSetsDo::WHEN) as $one) {
+            $does[$one] = PostedActions::after(
+                PostedActions::read(((array) $request->input('does'))[$one] ?? []), $one === $when ? "{$what}:{$line}" : ''
+            );
+        }
+
+        return $does;
+    }
+
+    /**
+     * @param  array<string, mixed>  $group
+     * @param  array<string, list<array<string, string>>>  $does
+     */
+    private function page(Request $request, ?PromiseSet $set, array $group, array $does, ?string $problem = null): View
     {
         return view('promises.set', [
             'set' => $set, 'group' => $group, 'fields' => $this->fields->all(), 'form' => $this->form, 'problem' => $problem,
             'calendars' => $this->calendars->all(),
             'targets' => array_column($set->targets ?? [], null, 'kind'),
             'was' => RefusedInput::in($request->getPathInfo()),
+            'does' => $does, 'choices' => $this->actions,
         ]);
     }
 
@@ -199,11 +254,30 @@ final readonly class PromisesController
     }
 
     /**
+     * What the nightly check found, of what is read by whoever looks.
+     *
+     * @return array<string, mixed>|null
+     */
+    private function checked(): ?array
+    {
+        $report = $this->settings->get(CheckPromises::REPORT);
+        if (! is_array($report)) {
+            return null;
+        }
+        $read = Conversation::readable()->whereKey(array_column($report['differences'], 'conversation'))->pluck('id')->all();
+
+        return [...$report, 'differences' => array_values(array_filter(
+            $report['differences'], static fn (array $one): bool => in_array((int) $one['conversation'], $read, true)
+        ))];
+    }
+
+    /**
      * @return array<int, array{int, int}> kept and missed by set, of the last days
      */
     private function kept(): array
     {
-        return DB::table('promises')->where('ended_at', '>=', CarbonImmutable::now()->subDays(self::RECORD_DAYS))
+        return $this->whoMayRead->narrowWhatTellsOf(DB::table('promises'), 'promises.conversation_id')
+            ->where('ended_at', '>=', CarbonImmutable::now()->subDays(self::RECORD_DAYS))
             ->whereNotNull('promise_set_id')->whereNotNull('kept')->groupBy('promise_set_id')
             ->selectRaw('promise_set_id, SUM(kept = 1) AS kept, SUM(kept = 0) AS missed')->get()
             ->mapWithKeys(static fn (\stdClass $row): array => [

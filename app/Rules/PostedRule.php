@@ -39,10 +39,7 @@ final readonly class PostedRule
             Way::from($written['way']),
             array_values(array_filter(array_map(RuleEvent::tryFrom(...), $this->events()))),
             $this->form->condition($this->condition()),
-            array_map(
-                RuleAction::of(...),
-                array_values(array_filter($this->actions(), static fn (array $action): bool => ($action['do'] ?? '') !== ''))
-            ),
+            PostedActions::chosen($this->actions()),
             (string) ($written['notes'] ?? ''),
             ChangedBy::from($written['changed_by']),
             ($clock['since'] ?? '') === '' ? null : TimeTrigger::of($clock),
@@ -77,15 +74,7 @@ final readonly class PostedRule
      */
     public function actions(): array
     {
-        $actions = [];
-        foreach ((array) $this->request->input('actions') as $one) {
-            $actions[] = array_map(
-                static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', is_array($one) ? $one : []
-            );
-        }
-
-        /** @var list<array<string, string>> */
-        return $actions;
+        return PostedActions::read($this->request->input('actions'));
     }
 
     /**
@@ -94,16 +83,7 @@ final readonly class PostedRule
      */
     public function actionsAfter(string $do): array
     {
-        $actions = $this->actions();
-        [$what, $index] = [...explode(':', $do, 2), ''];
-        if ($what === 'add-action') {
-            $actions[] = [];
-        }
-        if ($what === 'remove-action') {
-            unset($actions[(int) $index]);
-        }
-
-        return array_values($actions);
+        return PostedActions::after($this->actions(), $do);
     }
 
     /**

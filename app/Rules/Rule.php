@@ -33,6 +33,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $version
  * @property int|null $teammate_id who made it
  * @property CarbonImmutable|null $stopped_at since when its answers wait for somebody to say go on
+ * @property int|null $promise_set_id that it is written with, and changed with alone
  * @property string|null $last_error
  * @property CarbonImmutable|null $last_error_at
  * @property CarbonImmutable|null $retired_at

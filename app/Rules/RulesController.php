@@ -80,8 +80,12 @@ final readonly class RulesController
         );
     }
 
-    public function edit(Request $request, Rule $rule): View
+    public function edit(Request $request, Rule $rule): View|RedirectResponse
     {
+        if ($rule->promise_set_id !== null) {
+            return redirect("/promises/{$rule->promise_set_id}#promise-does");
+        }
+
         return $this->page($request, $rule, $this->form->of($rule->condition), $rule->events, $rule->actions, $rule->clock ?? []);
     }
 

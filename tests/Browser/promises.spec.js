@@ -61,8 +61,15 @@ test('a set is made and its record read; a stone falls and a warning comes while
     await expect(page.locator('#promise-preview')).toContainText('One open conversation would fall due at another time.');
     await expect(page.locator('#promise-preview')).toContainText('None would be missed by that.');
     await expectAccessible(page);
+    // Besides, its warning is given a tag.
+    const atWarning = page.getByRole('group', { name: 'When one is about to be missed' });
+    await atWarning.getByRole('button', { name: 'Do something' }).click();
+    await atWarning.getByLabel('What it does').selectOption('add the tag');
+    await atWarning.getByPlaceholder('the tag').fill('soon too late');
+    await expectAccessible(page);
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText('“Soaring” is saved.')).toBeVisible();
+    await expect(page.getByRole('row', { name: /Soaring/ })).toContainText('About to be missed add the tag');
     await expect.poll(() => database(`SELECT s.name FROM conversations c JOIN promise_sets s ON s.id = c.promise_set_id WHERE c.id = ${id()}`)).toBe('Soaring');
 
     // One stone falls in three seconds, by what the page was told when it was opened.
@@ -76,6 +83,7 @@ test('a set is made and its record read; a stone falls and a warning comes while
     database(`UPDATE promises SET warn_next = UTC_TIMESTAMP() WHERE conversation_id = ${id()} AND kind = 'first_reply'`);
     await expect(page.getByText('First reply is due')).toBeVisible({ timeout: 15_000 });
     await expect.poll(() => database(`SELECT COUNT(*) FROM news WHERE kind = 'promise_warned' AND conversation_id = ${id()}`)).toBe('1');
+    await expect(page.locator('.conversation-head')).toContainText('soon too late');
 
     // Another time is agreed; what was promised still stands there.
     await page.locator('.conversation-head').getByRole('link', { name: 'first reply' }).click();

@@ -33,7 +33,9 @@
                         for="place-{{ $set->id }}">Place of {{ $set->name }}</label><input class="form-control form-control-sm"
                         type="number" min="1" id="place-{{ $set->id }}" name="place" value="{{ $loop->iteration }}" data-submit></form></td>
                     <td><a href="/promises/{{ $set->id }}"><b>{{ $set->name }}</b></a>
-                        <p class="rule-sentence">{{ $for[$set->id] === '' ? 'everybody' : $for[$set->id] }}</p></td>
+                        <p class="rule-sentence">{{ $for[$set->id] === '' ? 'everybody' : $for[$set->id] }}</p>
+                        @foreach (['warning' => 'About to be missed', 'miss' => 'Missed'] as $when => $label)@isset($does[$set->id][$when])
+                            <p class="rule-sentence"><b>{{ $label }}</b> {{ $does[$set->id][$when] }}</p>@endisset @endforeach</td>
                     @foreach (['first_reply', 'next_reply', 'update', 'resolve'] as $kind)
                         @php $target = $targets[$kind] ?? null; $seconds = $target['seconds']['normal'] ?? null; @endphp
                         <td>@if ($target === null)<span class="soft">—</span>@else{{ $seconds === null ? 'not for normal' :
@@ -54,8 +56,9 @@
     </table>
     </div>
     @endif
-    <p class="below soft">A marketplace’s own deadline counts beside these, and nobody can take it away. What happens at a warning or a
-        miss is said by <a href="/rules">rules</a>; the owner is told in any case.
+    <p class="below soft">A marketplace’s own deadline counts beside these, and nobody can take it away. At a
+        warning and a miss the owner is told, or the leads of what nobody has; what else happens then is said in each set, and by
+        <a href="/rules">rules</a>.
         @isset($check['at']) Checked against the journal {{ $time->short(now()->parse($check['at'])) }}: {{ $check['looked'] }}
         conversations, {{ $check['count'] === 0 ? 'all as they should be' : "{$check['count']} mended" }}.@endisset</p>
     @if ($retired->isNotEmpty())

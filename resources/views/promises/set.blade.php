@@ -68,6 +68,7 @@
                 @endforeach</tbody>
             </table></div>
         </div>
+        @include('promises.does')
         <div class="form-foot">
             <button class="btn btn-primary">Save</button>
             <button class="btn btn-outline-secondary" formaction="/promises/preview" formnovalidate hx-post="/promises/preview"

@@ -48,69 +48,7 @@
         </fieldset>
         <div class="rule-which"><h2>and</h2>@include('conditions.group', ['group' => $group, 'name' => 'condition', 'place' => ''])</div>
         <fieldset class="rule-what"><legend>then</legend>
-            @foreach ($actions as $index => $action)
-                @php
-                    $do = $action['do'] ?? '';
-                    $chosen = $action['value'] ?? '';
-                    $name = "actions[{$index}]";
-                    $text = $choices->text($do, $chosen);
-                @endphp
-                <div class="action-line" id="action-{{ $index }}">
-                    <label class="visually-hidden" for="action-{{ $index }}-do">What it does</label>
-                    <select class="form-select form-select-sm" id="action-{{ $index }}-do" name="{{ $name }}[do]"
-                        hx-post="{{ $redraw }}" hx-trigger="change"><option value="">choose
-                        …</option>@foreach ($choices->all() as $key => $phrase)<option value="{{ $key }}"
-                        @selected($key === $do)>{{ $phrase }}</option>@endforeach</select>
-                    @if ($choices->hasChoices($do))
-                        <label class="visually-hidden" for="action-{{ $index }}-value">Which</label>
-                        <select class="form-select form-select-sm" id="action-{{ $index }}-value" name="{{ $name }}[value]"
-                            hx-post="{{ $redraw }}" hx-trigger="change">@if (! $choices->canBeEmpty($do))<option value="">choose
-                            …</option>@endif @foreach ($choices->choices($do) as $value => $label)<option value="{{ $value }}"
-                            @selected((string) $value === $chosen)>{{ $label }}</option>@endforeach</select>
-                    @endif
-                    @if ($choices->answers($do))
-                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm"
-                            id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose
-                            …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
-                            @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
-                        <label for="action-{{ $index }}-instead">else</label><select class="form-select form-select-sm"
-                            id="action-{{ $index }}-instead" name="{{ $name }}[instead]"
-                            aria-label="Else, when that person is away or has left"><option
-                                value="">nobody</option>@foreach ($choices->people() as $id => $person)<option
-                            value="{{ $id }}"
-                            @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
-                        @if ($do === 'answer')<label class="visually-hidden" for="action-{{ $index }}-then">State
-                            afterwards</label><select class="form-select form-select-sm" id="action-{{ $index }}-then"
-                            name="{{ $name }}[then]">@foreach ($choices->afterwards() as $value => $label)<option value="{{ $value }}"
-                            @selected((string) $value === ($action['then'] ?? 'same'))>{{ $label }}</option>@endforeach</select>@endif
-                    @endif
-                    @if ($choices->takesPerson($do))
-                        <label for="action-{{ $index }}-as">as</label><select class="form-select form-select-sm"
-                            id="action-{{ $index }}-as" name="{{ $name }}[as]"><option value="">choose
-                            …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
-                            @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
-                    @endif
-                    @if ($text !== null)
-                        <label class="visually-hidden" for="action-{{ $index }}-text">{{ $text }}</label><input
-                            class="form-control form-control-sm" id="action-{{ $index }}-text" name="{{ $name }}[text]"
-                            value="{{ $action['text'] ?? '' }}" maxlength="5000" placeholder="{{ $text }}">
-                    @endif
-                    @if ($do === 'tell')
-                        <label class="action-check" for="action-{{ $index }}-mail"><input type="checkbox" class="form-check-input"
-                            id="action-{{ $index }}-mail" name="{{ $name }}[mail]" value="1"
-                            @checked(($action['mail'] ?? '') === '1')> also by mail</label>
-                    @endif
-                    @if ($choices->takesHours($do, $chosen))
-                        <label for="action-{{ $index }}-hours">for</label><input class="form-control form-control-sm hours"
-                            type="number" min="1" max="2000" id="action-{{ $index }}-hours" name="{{ $name }}[hours]"
-                            value="{{ $action['hours'] ?? '' }}"> <span>working hours</span>
-                    @endif
-                    <button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="remove-action:{{ $index }}"
-                        class="btn-away" hx-post="{{ $redraw }}" aria-label="Take this away">×</button>
-                </div>
-            @endforeach
-            <p class="condition-add"><button type="submit" formaction="{{ $redraw }}" formnovalidate name="do" value="add-action"
-                class="btn btn-sm btn-outline-secondary" hx-post="{{ $redraw }}">And also …</button></p>
+            @include('rules.actions', ['called' => 'actions', 'adds' => 'And also …'])
         </fieldset>
     </div>
     <section class="sheet pad rule-fitting" aria-live="polite">

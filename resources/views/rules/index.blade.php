@@ -35,6 +35,8 @@
                         <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== [])
                             <b>and</b> {{ implode('; ', $label['which']) }}@endif
                             <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p>
+                        @if ($rule->promise_set_id !== null)<p class="soft">Written with its <a
+                            href="/promises/{{ $rule->promise_set_id }}#promise-does">promise set</a>.</p>@endif
                         @if ($rule->last_error !== null)<p class="template-mark"><x-icon name="warning"/> {{ $rule->last_error }}
                             <small>({{ $time->short($rule->last_error_at) }})</small>@if ($rule->stopped_at !== null && $mayChange)</p><form
                             method="post" action="/rules/{{ $rule->id }}/go-on">@csrf<button class="btn btn-sm btn-outline-secondary">Go

@@ -12,6 +12,9 @@ use App\Promises\PromiseSet;
 use App\Promises\PromiseSetToSave;
 use App\Promises\Recount;
 use App\Promises\SavePromiseSet;
+use App\Promises\TellPromises;
+use App\Rules\Rule;
+use App\Rules\RunRules;
 use App\Sorting\Category;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -25,6 +28,24 @@ beforeEach(function (): void {
     $this->everybody = PromiseSet::query()->sole();
     $this->new = fn (): FilledForm => FilledForm::on($this->get('/promises/new')->assertOk(), '/promises');
 });
+
+/**
+ * @param  array<string, list<array<string, string>>>  $does  by `warning` and `miss`
+ * @return array<string, string> by the names of the fields
+ */
+function lines(array $does): array
+{
+    $fields = [];
+    foreach ($does as $when => $actions) {
+        foreach ($actions as $line => $action) {
+            foreach ($action as $key => $value) {
+                $fields["does[{$when}][{$line}][{$key}]"] = $value;
+            }
+        }
+    }
+
+    return $fields;
+}
 
 it('makes a set by its form, tried before the others', function (): void {
     ($this->new)()->send($this, [
@@ -87,6 +108,79 @@ it('says before it is saved how many would change, and which would be missed', f
     $asks('4 h')->assertSee('Nothing that is open would fall due at another time.');
     $asks('never')->assertSee('Write “never” as');
     expect($late->refresh()->due_at?->format('H:i'))->toBe('13:00')->and($this->everybody->refresh()->version)->toBe(1);
+});
+
+it('looks through all that is open, some at a time, and goes on where it was', function (): void {
+    foreach (['ann', 'bea', 'cid'] as $name) {
+        Mails::conversation(['From' => "{$name}@x.example", 'Subject' => "Of {$name}"]);
+    }
+    CarbonImmutable::setTestNow('2026-11-23T11:00:00Z');
+    $ids = DB::table('conversations')->orderBy('id')->pluck('id');
+    $form = [
+        'set' => $this->everybody->id, 'name' => 'Everybody',
+        'targets' => ['first_reply' => ['seconds' => ['normal' => '1 h'], 'calendar' => DB::table('calendars')->value('id')]],
+    ];
+    $soFar = ['upTo' => $ids[1], 'looked' => 2, 'fit' => 2, 'changes' => 2, 'missed' => 2, 'named' => [$ids[0], $ids[1]]];
+    $this->post('/promises/preview', [...$form, 'so_far' => $soFar], ['HX-Request' => 'true'])->assertOk()
+        ->assertSee('3 open conversations would fall due at another time.')->assertSee('3 would be missed at once:')
+        ->assertSee('Of ann')->assertSee('Of cid')->assertDontSee('so far');
+    // What a page hands back is no more than numbers.
+    $odd = ['upTo' => 'x', 'named' => ['<b>', [1]], 'fit' => -3];
+    $this->post('/promises/preview', [...$form, 'so_far' => $odd], ['HX-Request' => 'true'])->assertOk()
+        ->assertSee('3 open conversations would fall due');
+});
+
+it('does what it says at the warning and at the miss, once, and shows that it did', function (): void {
+    $form = FilledForm::on($this->get("/promises/{$this->everybody->id}")->assertOk(), "/promises/{$this->everybody->id}");
+    $tell = ['do' => 'tell', 'value' => (string) $this->teammate('ruta')->id, 'text' => 'Look at it'];
+    $urgent = ['do' => 'set_priority', 'value' => 'urgent'];
+    $form->send($this, lines(['warning' => [$tell], 'miss' => [$urgent, ['do' => '']]]))
+        ->assertRedirect('/promises');
+    $this->get('/promises')->assertSee('About to be missed')->assertSee('set the priority');
+    app(RunRules::class)->run();
+    $conversation = Mails::conversation();
+    $target = PromiseSet::query()->sole()->targets[0];
+    foreach ([$conversation->refresh()->due_at?->subSeconds($target['warn_before']), $conversation->due_at] as $index => $at) {
+        CarbonImmutable::setTestNow($at);
+        foreach ([1, 2] as $again) {
+            app(TellPromises::class)->tell();
+            app(RunRules::class)->run();
+        }
+        expect(DB::table('news')->where('teammate_id', $this->teammate('ruta')->id)->where('kind', 'rule_tells')->count())->toBe(1)
+            ->and($conversation->refresh()->priority->value)->toBe($index === 0 ? 'normal' : 'urgent');
+    }
+    $this->get("/conversations/{$conversation->id}")->assertSee('Everybody: missed');
+});
+
+it('changes what is done only with its set, and gives it up with it', function (): void {
+    $urgent = ['do' => 'set_priority', 'value' => 'urgent'];
+    $page = fn () => FilledForm::on($this->get("/promises/{$this->everybody->id}")->assertOk(), "/promises/{$this->everybody->id}");
+    $page()->send($this, lines(['miss' => [$urgent]]));
+    $rule = Rule::query()->where('promise_set_id', $this->everybody->id)->sole();
+    expect($rule->on)->toBeTrue();
+    $this->get("/rules/{$rule->id}")->assertRedirect("/promises/{$this->everybody->id}#promise-does");
+    $this->get('/rules')->assertSee('Written with its');
+    foreach (['switch', 'retire', 'place'] as $what) {
+        $this->post("/rules/{$rule->id}/{$what}", ['place' => 1])->assertForbidden();
+    }
+    // Saved as it is: nothing new of it.
+    $page()->send($this)->assertRedirect('/promises');
+    expect(Rule::query()->where('promise_set_id', $this->everybody->id)->sole()->version)->toBe($rule->version);
+    // What cannot be done is refused, and what was written stays; nothing of the set is kept.
+    $page()->send($this, ['name' => 'All of them', ...lines(['miss' => [['do' => 'set_priority', 'value' => 'huge']]])])
+        ->assertOk()->assertSee('role="alert"', false)->assertSee('value="All of them"', false);
+    expect($this->everybody->refresh()->name)->toBe('Everybody');
+    // A line more and a line less, with and without a script.
+    $this->post('/promises/redraw', ['do' => 'add-action:warning'], ['HX-Request' => 'true', 'HX-Target' => 'promise-does'])
+        ->assertOk()->assertSee('does[warning][0][do]', false)->assertDontSee('<html', false);
+    $this->post('/promises/redraw', [
+        'set' => $this->everybody->id, 'do' => 'remove-action:miss:0', 'does' => ['miss' => [$urgent]],
+    ])->assertOk()->assertSee('<html', false)->assertDontSee('does[miss][0][do]', false);
+    $page()->send($this, lines(['miss' => [['do' => '', 'value' => '']]]))->assertRedirect('/promises');
+    expect($rule->refresh()->retired_at)->not->toBeNull()->and($rule->on)->toBeFalse();
+    // Brought back by saying so again, as the same rule.
+    $page()->send($this, lines(['miss' => [['do' => 'set_priority', 'value' => 'high']]]));
+    expect($rule->refresh()->retired_at)->toBeNull()->and($rule->on)->toBeTrue();
 });
 
 it('reckons anew in the background, goes on after a worker died, and shows how far it is', function (): void {
