@@ -25,10 +25,11 @@ final readonly class PutIntoCompany
     /**
      * @param  Company|null  $company  null: of none
      * @param  string|null  $role  what they do there, in a few words
+     * @param  Teammate|null  $teammate  null where it was taken over with what was exported
      *
      * @throws CompanyRefused
      */
-    public function put(Customer $customer, ?Company $company, ?string $role, Teammate $teammate): void
+    public function put(Customer $customer, ?Company $company, ?string $role, ?Teammate $teammate): void
     {
         DB::transaction(function () use ($customer, $company, $role, $teammate): void {
             // A company that is merged at this moment waits, or this waits for it.
@@ -64,11 +65,11 @@ final readonly class PutIntoCompany
         ]], ['customer_id', 'company_id'], ['state']);
     }
 
-    private function tell(Customer $customer, CompanyChanged $what, Teammate $teammate): void
+    private function tell(Customer $customer, CompanyChanged $what, ?Teammate $teammate): void
     {
         $running = Conversation::query()->where('customer_id', $customer->id)->whereIn('state', Recount::RUNS_IN)->get();
         foreach ($running as $conversation) {
-            $this->journal->record($conversation, $what, Actor::teammate($teammate));
+            $this->journal->record($conversation, $what, $teammate === null ? Actor::application() : Actor::teammate($teammate));
         }
     }
 }

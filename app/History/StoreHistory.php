@@ -12,6 +12,9 @@ use App\Channels\Mail\UnreadableMailException;
 use App\Channels\ReceivedMessage;
 use App\Channels\RedactArrival;
 use App\Channels\SenderHandle;
+use App\Companies\Company;
+use App\Companies\PutIntoCompany;
+use App\Companies\SaveCompany;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -31,6 +34,8 @@ use App\Receiving\Happened\MessageReceived;
 use App\Receiving\PrepareArrival;
 use App\Receiving\StoreArrival;
 use App\Sorting\Category;
+use App\Team\Teammate;
+use Cairnfield\Core\Text\Folding;
 use Cairnfield\Core\Threading\BareSubject;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Carbon\CarbonImmutable;
@@ -54,6 +59,8 @@ final readonly class StoreHistory
         private RedactArrival $redact,
         private FindThread $findThread,
         private FindOrAddCustomer $customers,
+        private SaveCompany $saveCompany,
+        private PutIntoCompany $company,
         private StoreArrival $storeArrival,
         private Journal $journal,
         private CurrentCause $cause,
@@ -157,8 +164,8 @@ final readonly class StoreHistory
         }
         DB::transaction(function () use ($import, $fields, $new, $channel, $id): void {
             $conversation = $this->earlierPart($import, $id) ?? $this->begin(
-                $import, $new[0]['arrival']->subject, $this->person($fields, $channel), $import->account, $channel, $new[0]['at'],
-                $fields
+                $import, $new[0]['arrival']->subject, $this->person($fields, $channel, $import->teammate), $import->account, $channel,
+                $new[0]['at'], $fields
             );
             foreach ($new as ['arrival' => $arrival, 'isOurs' => $isOurs, 'at' => $at]) {
                 $this->goOn($conversation, $this->message($conversation, $import->account, $arrival, $isOurs, $at), $at);
@@ -235,19 +242,35 @@ final readonly class StoreHistory
         return hash('sha256', "{$import->name}\0{$id}");
     }
 
-    private function person(HistoryFields $fields, Channel $channel): Customer
+    private function person(HistoryFields $fields, Channel $channel, ?Teammate $teammate): Customer
     {
         $customer = $fields->object('customer');
         $name = $this->redact->plain($customer->optional('name'));
         $address = $customer->optional('address') ?: $customer->optional('email');
         $telephone = TelephoneNumber::read($customer->optional('telephone'));
 
-        return $this->customers->byHandle(match (true) {
+        $person = $this->customers->byHandle(match (true) {
             str_contains($address, '@') && ! str_starts_with($address, '@') => SenderHandle::email($address, $name),
             $address !== '' => SenderHandle::of($channel->handleKind(), mb_strtolower($address), $address, $name),
             $telephone !== null => SenderHandle::telephone($telephone->e164, $telephone->shown, $name),
             default => SenderHandle::email('', $name),
         });
+        $this->putIntoCompany($person, $customer, $teammate);
+
+        return $person;
+    }
+
+    /**
+     * Whose company is known stays of it.
+     */
+    private function putIntoCompany(Customer $person, HistoryFields $customer, ?Teammate $teammate): void
+    {
+        $name = trim(mb_substr($customer->optional('company'), 0, 200));
+        if ($name !== '' && $person->company_id === null) {
+            $company = Company::inUse()->where('name_folded', Folding::fold($name))->first()
+                ?? $this->saveCompany->save(null, $name, [], [], null);
+            $this->company->put($person, $company, $customer->optional('role'), $teammate);
+        }
     }
 
     private function begin(

@@ -35,6 +35,8 @@
                         @selected($format->value === 'jsonl')>{{ $format->label() }}</option>@endforeach</select>
                     <label class="form-label" for="from">With a message since (empty: all)</label><input class="form-control" id="from"
                         name="from" type="date">
+                    <p class="form-text">All that you read: what is for the members of a category alone is in it where you are one of
+                        them.</p>
                     <button class="btn btn-outline-secondary">Download</button>
                 </form>
             </section>

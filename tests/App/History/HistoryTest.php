@@ -3,8 +3,14 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
+use App\Channels\SenderHandle;
+use App\Companies\Company;
+use App\Companies\PutIntoCompany;
+use App\Companies\SaveCompany;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
+use App\Customers\Customer;
+use App\Customers\FindOrAddCustomer;
 use App\History\ExportHistory;
 use App\History\HistoryFormat;
 use App\History\HistoryImport;
@@ -177,6 +183,30 @@ it('takes a conversation in which a message stands twice, with that one once', f
     );
     expect([$import->state, $import->taken, $import->refused])->toBe(['done', 2, 0])
         ->and(Message::query()->orderBy('id')->pluck('text')->all())->toBe(['Hello?', 'Anybody?']);
+});
+
+it('puts people into the companies that they were of, each company once, and leaves who is of one already', function (): void {
+    $line = static fn (string $id, string $address, ?string $company, string $role = ''): string => (string) json_encode([
+        'id' => $id, 'customer' => array_filter(['name' => $address, 'address' => $address, 'company' => $company, 'role' => $role]),
+        'messages' => [['direction' => 'in', 'at' => '2024-05-01T10:00:00Z', 'text' => "Of {$id}"]],
+    ]);
+    $barn = app(SaveCompany::class)->save(null, 'Kite Barn', [], [], null);
+    $bo = app(FindOrAddCustomer::class)->byHandle(SenderHandle::email('bo@x.example', 'Bo'));
+    app(PutIntoCompany::class)->put($bo, $barn, 'the shop', $this->teammate('corin'));
+    $lines = implode("\n", [
+        $line('x1', 'ann@x.example', ' kite  barn', 'buys'), $line('x2', 'bo@x.example', 'Pier Museum', 'guides'),
+        $line('x3', 'cid@x.example', 'Pier Museum', 'guides'), $line('x4', 'dee@x.example', 'Pier Museum'),
+        $line('x5', 'eve@x.example', null),
+    ]);
+    takeOver(historyFile('companies.jsonl', $lines));
+    takeOver(historyFile('companies.jsonl', $lines));
+    $of = static fn (string $address): array => Customer::query()
+        ->whereHas('handles', static fn ($handles) => $handles->where('value', $address))->with('company')->get()
+        ->map(static fn (Customer $customer): array => [$customer->company?->name, $customer->company_role])->sole();
+    expect($of('ann@x.example'))->toBe(['Kite Barn', 'buys'])->and($of('bo@x.example'))->toBe(['Kite Barn', 'the shop'])
+        ->and($of('cid@x.example'))->toBe(['Pier Museum', 'guides'])->and($of('dee@x.example'))->toBe(['Pier Museum', null])
+        ->and($of('eve@x.example'))->toBe([null, null])
+        ->and(Company::query()->orderBy('name')->pluck('name')->all())->toBe(['Kite Barn', 'Pier Museum']);
 });
 
 it('keeps apart what two files number alike', function (): void {
