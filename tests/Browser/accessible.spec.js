@@ -5,7 +5,7 @@ import { database, expectAccessible, expectAccessibleInLightAndDark, expectPages
 const PAGES = {
     'the queue': ['mads', ['/queue/my-turn', '/queue/waiting', '/queue/held', '/queue/junk', '/queue/1', '/queue/1/board']],
     'finding, news and one’s own': ['mads', ['/views/1', '/search', '/search?q=parcel', '/news', '/tasks', '/own-settings']],
-    'customers, orders and what is public': ['mads', ['/public', '/customers', '/customer-groups', '/orders', '/calls/new']],
+    'customers, orders and what is public': ['mads', ['/public', '/customers', '/companies', '/companies/1', '/customer-groups', '/orders', '/calls/new']],
 };
 
 for (const [place, [who, addresses]] of Object.entries(PAGES)) {

@@ -71,7 +71,16 @@ export async function expectPagesAccessible(page, addresses) {
     for (const address of addresses) {
         expect((await page.goto(address)).status(), address).toBe(200);
         await expectAccessibleInLightAndDark(page);
+        await expectReflow(page, address);
     }
+}
+
+// WCAG 1.4.10: at a width of 320 nothing is to be scrolled sideways but tables and pictures by themselves.
+async function expectReflow(page, address) {
+    const whole = page.viewportSize();
+    await page.setViewportSize({ width: 320, height: 800 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), `${address} at a width of 320`).toBeLessThanOrEqual(320);
+    await page.setViewportSize(whole);
 }
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');

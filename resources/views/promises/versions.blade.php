@@ -7,7 +7,7 @@
     @include('set-up.places')
     <div class="page-head"><h1>Versions of “{{ $set->name }}”</h1><a class="btn btn-outline-secondary"
         href="/promises/{{ $set->id }}">Back to it</a></div>
-    <table class="table sheet">
+    <div class="wide-scroll" tabindex="0" role="region" aria-label="Versions"><table class="table sheet">
         <thead><tr><th scope="col">Version</th><th scope="col">Since</th><th scope="col">What</th><th scope="col">Promised for
             normal</th></tr></thead>
         <tbody>@foreach ($versions as $version)
@@ -18,6 +18,6 @@
                     (isset($target['seconds']['normal']) ? PromiseSetToSave::written($target['seconds']['normal']) : 'none'))
                     ->implode(', ') }}</td></tr>
         @endforeach</tbody>
-    </table>
+    </table></div>
 </main>
 @endsection
