@@ -7,6 +7,7 @@ namespace App\Companies;
 use App\Fields\About;
 use App\Fields\LendOwnFields;
 use App\Promises\KeepPromises;
+use App\Promises\PromiseSets;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -19,7 +20,9 @@ final readonly class MergeCompanies
     /** Everything that belongs to a company, by table. */
     private const OWNED = ['customers', 'company_domains', 'company_notes', 'company_proposals'];
 
-    public function __construct(private ProposeCompany $propose, private KeepPromises $promises, private LendOwnFields $fields) {}
+    public function __construct(private ProposeCompany $propose, private KeepPromises $promises, private LendOwnFields $fields,
+        private PromiseSets $sets
+    ) {}
 
     /**
      * @throws CompanyRefused
@@ -113,6 +116,7 @@ final readonly class MergeCompanies
 
     private function changed(Company $one, Company $other): void
     {
+        $this->sets->forget();
         foreach ([$one, $other] as $company) {
             $this->propose->anew($company);
             $this->promises->customersChanged(

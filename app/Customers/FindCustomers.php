@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Customers;
 
 use App\Orders\OrderNumbers;
+use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -33,6 +34,8 @@ final class FindCustomers
                         ->orWhere('value', 'like', '@'.mb_strtolower($beginning))
                         ->orWhere('value', $telephone ?? $find)
                 )
+                ->orWhereHas('company', fn ($companies) => $companies->where('name_folded', 'like', Folding::fold($find) === ''
+                    ? '' : addcslashes(Folding::fold($find), '%_\\').'%'))
                 ->orWhereHas(
                     'orders',
                     fn ($orders) => $orders->where('number_key', OrderNumbers::key($find))->orWhere(

@@ -10,6 +10,7 @@ use App\Rules\RuleFields;
 use Cairnfield\Core\Rules\Condition;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\RulesRefused;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -23,7 +24,9 @@ final class PromiseSets
     /** @var array<int, Collection<int, PromiseSetVersion>> by set, the oldest first */
     private array $versions = [];
 
-    public function __construct(private readonly PromiseFields $fields) {}
+    private ?PromiseFields $fields = null;
+
+    public function __construct(private readonly Container $app) {}
 
     /**
      * The first that fits; null where none does.
@@ -57,7 +60,7 @@ final class PromiseSets
             foreach (PromiseSet::inOrder()->where('on', true)->get() as $set) {
                 try {
                     $condition = Condition::read(json_decode((string) json_encode($set->condition)));
-                    array_map(fn (Leaf $leaf) => $this->fields->get($leaf->field), $condition->leaves());
+                    array_map(fn (Leaf $leaf) => $this->fields()->get($leaf->field), $condition->leaves());
                     $this->inOrder[] = [$set, $condition];
                 } catch (RulesRefused|UnknownField) {
                     // It asks for what is not there any more: its page says so, and the next one applies.
@@ -90,10 +93,19 @@ final class PromiseSets
         return $this->versions[$set] ??= PromiseSetVersion::query()->where('promise_set_id', $set)->orderBy('version')->get();
     }
 
+    /**
+     * With what could be chosen where the sets ask for it.
+     */
     public function forget(): void
     {
+        $this->fields = null;
         $this->inOrder = null;
         $this->versions = [];
+    }
+
+    private function fields(): PromiseFields
+    {
+        return $this->fields ??= $this->app->make(PromiseFields::class);
     }
 
     private function fits(Conversation $conversation, Condition $condition): bool
@@ -102,6 +114,6 @@ final class PromiseSets
             array_values(array_filter(RuleFields::reads($condition), static fn (string $one): bool => ! str_starts_with($one, 'message.')))
         );
 
-        return $condition->because($this->fields->facts($conversation, $condition)) !== null;
+        return $condition->because($this->fields()->facts($conversation, $condition)) !== null;
     }
 }

@@ -5,8 +5,8 @@
 <main id="content" class="page">
     <div class="page-head"><h1>Customers</h1>
         <form method="get" action="/customers" class="find" role="search">
-            <label class="visually-hidden" for="find">Name, address, number or order</label><input class="form-control" id="find"
-                name="find" type="search" value="{{ $find }}" placeholder="Name, address, telephone or order">
+            <label class="visually-hidden" for="find">Name, company, address, number or order</label><input class="form-control" id="find"
+                name="find" type="search" value="{{ $find }}" placeholder="Name, company, address, telephone, order">
             <label class="visually-hidden" for="group">Group</label>
             <select class="form-select" id="group" name="group" data-submit><option value="">All
                 groups</option>@foreach ($groups as $one)<option value="{{ $one->id }}"

@@ -145,6 +145,43 @@ it('promises by the company, from the moment it is known and no longer', functio
     expect(Company::query()->whereKey($barn->id)->exists())->toBeTrue();
 });
 
+it('goes on promising what a set says of the one that is merged, and again once they are two', function (): void {
+    [$barn, $museum] = [company('Kite Barn'), company('Pier Museum')];
+    $conversation = writes('Bo', 'bo@pier.example');
+    intoCompany($conversation, $museum);
+    $set = app(SavePromiseSet::class)->save(null, new PromiseSetToSave(
+        'For the museum', ['all' => [['field' => 'company', 'op' => 'includes', 'value' => [(string) $museum->id]]]],
+        PromiseSet::query()->firstOrFail()->targets
+    ), $this->teammate('mads'));
+    $promisedBy = fn (): ?int => $conversation->refresh()->promise_set_id;
+    expect($promisedBy())->toBe($set->id);
+    $merge = app(MergeCompanies::class)->merge($barn, $museum, $this->teammate('mads'));
+    expect($conversation->customer->refresh()->company_id)->toBe($barn->id)->and($promisedBy())->toBe($set->id);
+    app(MergeCompanies::class)->undo(CompanyMerge::query()->sole());
+    expect($conversation->customer->refresh()->company_id)->toBe($museum->id)->and($promisedBy())->toBe($set->id);
+    // What a set asks for cannot be taken away under it.
+    expect(fn () => app(SaveCompany::class)->remove($museum->refresh()))->toThrow(Refused::class, 'For the museum');
+});
+
+it('says the company in an answer, and what stands for it where there is none', function (): void {
+    $conversation = writes('Bo', 'bo@pier.example');
+    $says = fn (): string => $this->actingAs($this->teammate('ilse'))->post('/templates/preview', [
+        'conversation' => $conversation->number(), 'shown' => 0,
+        'texts' => [['language' => 'en', 'text' => 'To {{ company.name | "you at home" }}.']],
+    ])->assertOk()->getContent();
+    expect($says())->toContain('To you at home.');
+    intoCompany($conversation, company('Kite <Barn>'));
+    expect($says())->toContain('To Kite &lt;Barn&gt;.')->not->toContain('<Barn>');
+});
+
+it('finds its people by its name in the list of customers', function (): void {
+    intoCompany(writes('Bo', 'bo@pier.example'), company('Pier Museum'));
+    writes('Ann', 'ann@elsewhere.example');
+    $this->actingAs($this->teammate('ilse'))->get('/customers?find=pier+mus')->assertOk()->assertSee('bo@pier.example')
+        ->assertDontSee('ann@elsewhere.example');
+    $this->get('/customers?find=%25')->assertOk()->assertDontSee('bo@pier.example');
+});
+
 it('merges two companies and takes them apart again exactly, and conditions find their people all the while', function (): void {
     [$barn, $shop] = [company('Kite Barn', 'kitebarn.example'), company('The Kite Barn Ltd', 'kb.example')];
     app(SaveCompany::class)->save($shop, $shop->name, ['kb.example'], ['Harbour Lane 4'], $this->teammate('mads')->id);
