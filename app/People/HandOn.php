@@ -15,6 +15,7 @@ use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Rules\Rule;
 use App\Rules\SaveRule;
+use App\Sorting\WhoMayRead;
 use App\Tasks\Task;
 use App\Team\Teammate;
 use Illuminate\Database\Eloquent\Builder;
@@ -25,18 +26,23 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class HandOn
 {
-    public function __construct(private ScheduleReply $schedule, private AddNote $notes, private SaveRule $rules) {}
+    public function __construct(
+        private ScheduleReply $schedule, private AddNote $notes, private SaveRule $rules, private WhoMayRead $whoMayRead
+    ) {}
 
     /**
+     * What whoever looks can see of it; all of it is handed on.
+     *
      * @return array{conversations: int, tasks: int, planned: int, drafts: int, rules: list<Rule>}
      */
     public function work(Teammate $person): array
     {
         return [
-            'conversations' => self::conversations($person)->whereNot('state', ConversationState::Resolved)->count(),
-            'tasks' => self::tasks($person)->count(),
-            'planned' => self::planned($person)->count(),
-            'drafts' => self::drafts($person)->count(),
+            'conversations' => $this->whoMayRead->narrow(self::conversations($person))
+                ->whereNot('state', ConversationState::Resolved)->count(),
+            'tasks' => $this->whoMayRead->narrowWhatTellsOf(self::tasks($person), 'tasks.conversation_id')->count(),
+            'planned' => $this->whoMayRead->narrowWhatTellsOf(self::planned($person), 'scheduled_replies.conversation_id')->count(),
+            'drafts' => $this->whoMayRead->narrowWhatTellsOf(self::drafts($person), 'drafts.conversation_id')->count(),
             'rules' => $this->rules->naming($person),
         ];
     }
@@ -44,12 +50,27 @@ final readonly class HandOn
     public function hand(Teammate $person, WorkToHandOn $work, Teammate $by): void
     {
         HandOnConversations::dispatch($person->id, $work->conversationsTo?->id, $by->id);
-        $work->tasksTo === null ?: self::tasks($person)->update(['assignee_id' => $work->tasksTo->id]);
+        if ($work->tasksTo !== null) {
+            $this->handTasks($person, $work->tasksTo);
+        }
         if ($work->rulesTo !== null) {
             $this->rules->replacePerson($person, $work->rulesTo, $by);
         }
         $work->keepsPlanned ?: $this->callOffPlanned($person, $by);
         $this->endDrafts($person, $work);
+    }
+
+    /**
+     * What is about a conversation that the other one does not read goes to somebody who does.
+     */
+    private function handTasks(Teammate $person, Teammate $to): void
+    {
+        foreach (self::tasks($person)->with('conversation')->get() as $task) {
+            $readers = $task->conversation === null ? null : $this->whoMayRead->of($task->conversation->category_id);
+            $others = array_values(array_diff($readers ?? [], [$person->id]));
+            $reads = $readers === null || in_array($to->id, $readers, true);
+            $task->forceFill(['assignee_id' => $reads ? $to->id : $others[0] ?? $to->id])->save();
+        }
     }
 
     /**

@@ -66,6 +66,15 @@ final readonly class ChangeWhoReads
     }
 
     /**
+     * Whatever lies with somebody who does not see it: they were given it in the moment in which it was closed to them, or may not sign
+     * in any more. Safe to repeat.
+     */
+    public function releaseAll(): void
+    {
+        $this->release(array_keys($this->before()));
+    }
+
+    /**
      * With what is undone by it, what was read of it is forgotten.
      */
     private function refuse(?SortingRefused $why): void

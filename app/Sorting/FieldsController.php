@@ -7,7 +7,9 @@ namespace App\Sorting;
 use App\Fields\About;
 use App\Fields\FieldKind;
 use App\Fields\OwnField;
+use App\Fields\OwnValue;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -18,11 +20,11 @@ final readonly class FieldsController
 
     private const HERE = '/sorting/fields';
 
-    public function __construct(private ArrangeFields $arrange) {}
+    public function __construct(private ArrangeFields $arrange, private WhoMayRead $whoMayRead) {}
 
     public function index(): View
     {
-        $fields = OwnField::query()->withCount('values')->orderBy('position')->orderBy('id')->get();
+        $fields = OwnField::query()->withCount(['values' => $this->ofWhatIsRead(...)])->orderBy('position')->orderBy('id')->get();
 
         return view('sorting.fields', [
             'fields' => $fields->whereNull('retired_at'),
@@ -85,5 +87,23 @@ final readonly class FieldsController
     private function choices(array $written): array
     {
         return explode("\n", (string) ($written['choices'] ?? ''));
+    }
+
+    /**
+     * @param  Builder<OwnValue>  $values
+     */
+    private function ofWhatIsRead(Builder $values): void
+    {
+        $values->where(function (Builder $any): void {
+            $any->whereRaw('own_fields.about <> ?', [About::Conversation->value])->orWhere($this->read(...));
+        });
+    }
+
+    /**
+     * @param  Builder<OwnValue>  $values  of conversations
+     */
+    private function read(Builder $values): void
+    {
+        $this->whoMayRead->narrowWhatTellsOf($values, 'own_values.about_id');
     }
 }

@@ -27,6 +27,7 @@ use App\Rules\RunOnTime;
 use App\Rules\RunRules;
 use App\Search\IndexForSearch;
 use App\SignIn\SignIns;
+use App\Sorting\ChangeWhoReads;
 use App\Tasks\KeepTasks;
 use App\Workspace\Presence;
 use Closure;
@@ -40,7 +41,7 @@ final class RegularWork
     public function planOn(Schedule $schedule): void
     {
         foreach ($this->seconds() as $name => [$seconds, $work]) {
-            $event = ($work instanceof Closure ? $schedule->call($work) : $schedule->job($work))->everySecond()->name($name);
+            $event = ($work instanceof Closure ? $schedule->call(self::afresh($work)) : $schedule->job($work))->everySecond()->name($name);
             $event->repeatSeconds = max(1, intdiv($seconds, (int) config('cairnfield.schedule.times_as_often')));
         }
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');
@@ -51,10 +52,22 @@ final class RegularWork
         $schedule->call(fn () => RecountPromises::goOn())->everyMinute()->name('go on with reckoning promises anew');
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
+        $schedule->call(fn () => app(ChangeWhoReads::class)->releaseAll())->hourly()->name('take from people what they do not read');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
         $schedule->job(new CheckPromisesTonight)->dailyAt('02:40')->name('check promises against the journal');
         $schedule->call(fn () => SignIns::tidy())->daily()->name('forget who was signed in long ago');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');
+    }
+
+    /**
+     * One process does them for a minute: what one has read is not taken for true by the next.
+     */
+    private static function afresh(Closure $work): Closure
+    {
+        return static function () use ($work): void {
+            app()->forgetScopedInstances();
+            $work();
+        };
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Templates;
 use App\Answering\RichText;
 use App\Conversations\Conversation;
 use App\Sorting\Category;
+use App\Sorting\WhoMayRead;
 use App\Store\Store;
 use App\Support\HtmlCleaner;
 use App\Support\Languages;
@@ -48,6 +49,7 @@ final readonly class TemplatesController
         private Placeholders $placeholders,
         private StepChoices $choices,
         private HtmlCleaner $cleaner,
+        private WhoMayRead $whoMayRead,
     ) {}
 
     public function index(Request $request): View
@@ -98,7 +100,7 @@ final readonly class TemplatesController
      */
     private function stars(): array
     {
-        $scores = DB::table('template_uses')
+        $scores = $this->whoMayRead->narrowWhatTellsOf(DB::table('template_uses'), 'template_uses.conversation_id')
             ->join('ratings', 'ratings.conversation_id', '=', 'template_uses.conversation_id')
             ->whereColumn('ratings.rated_at', '>=', 'template_uses.at')
             ->distinct()->get(['template_uses.template_id', 'ratings.id', 'ratings.score'])->groupBy('template_id');

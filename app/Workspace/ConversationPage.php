@@ -109,7 +109,8 @@ final readonly class ConversationPage
                 ->whereIn('conversation_id', $conversation->withJoined())
                 ->orderByDesc('id')
                 ->get(),
-            'knownPartners' => ! $there->has('anyPartner') ? new Collection : PartnerThread::query()
+            'knownPartners' => ! $there->has('anyPartner') ? new Collection : $this->whoMayRead
+                ->narrowWhatTellsOf(PartnerThread::query(), 'partner_threads.conversation_id')
                 ->select('name', 'address')
                 ->distinct()
                 ->orderBy('name')

@@ -29,6 +29,7 @@ use App\Routing\ReachUpwards;
 use App\Routing\RoutingRefused;
 use App\Search\IndexForSearch;
 use App\Sorting\Category;
+use App\Sorting\ChangeWhoReads;
 use App\Sorting\Outcome;
 use App\Sorting\WhoMayRead;
 use App\Team\SetAvailability;
@@ -100,7 +101,40 @@ function oneOfStaffWithAll(string $subject, ConversationState $state): Conversat
         'because' => '["Zeppelin"]', 'actions' => '[]', 'done' => '["Zeppelin"]', 'state' => 'done', 'at' => now(), 'attempts' => 1,
     ]);
     DB::table('follows')->insert([...$of, 'teammate_id' => $corin, 'entry_id' => 0]);
+    DB::table('drafts')->insert([
+        ...$of, 'teammate_id' => test()->teammate('ilse')->id, 'kind' => 'note', 'text' => 'Zeppelin draft', 'files' => '[]',
+        'created_at' => now(), 'updated_at' => now(),
+    ]);
+    DB::table('own_values')->insert([
+        'own_field_id' => DB::table('own_fields')->where('about', 'conversation')->value('id'), 'about_id' => $conversation->id,
+        'text' => 'Zeppelin value', 'folded' => 'zeppelin value',
+    ]);
+    DB::table('template_uses')->insert([
+        ...$of, 'template_id' => DB::table('templates')->orderByDesc('id')->value('id'), 'language' => 'en', 'changed_thousandths' => 0,
+        'message_id' => $conversation->messages()->value('id'), 'at' => now(),
+    ]);
+    DB::table('ratings')->insert([
+        ...$of, 'customer_id' => $conversation->customer_id, 'score' => 1, 'comment' => 'Zeppelin rating', 'rated_at' => now(),
+        'teammate_id' => test()->teammate('ilse')->id,
+    ]);
+    DB::table('partner_threads')->insert([
+        ...$of, 'name' => "Zeppelin {$conversation->id}", 'address' => "zeppelin-{$conversation->id}@partner.example",
+        'teammate_id' => $corin, 'subject' => 'Zeppelin',
+    ]);
+    DB::table('started_checklists')->insert([...$of, 'name' => 'Zeppelin list', 'steps' => '[]']);
+    DB::table('scheduled_replies')->insert([
+        ...$of, 'teammate_id' => $corin, 'send_at' => now()->addDay(), 'unless_answered' => 0, 'state' => 'due',
+        'once_key' => hash('sha256', "zeppelin-{$conversation->id}"), 'reply' => json_encode([
+            'text' => 'Zeppelin later', 'files' => [], 'then' => 'waiting', 'outcome' => null, 'once' => 'x', 'html' => null,
+            'route' => null, 'cc' => [], 'bcc' => [], 'own_name' => false,
+        ]),
+    ]);
+    DB::table('approvals')->insert([
+        ...$of, 'question' => 'Zeppelin?', 'state' => 'asked', 'asked_at' => now(), 'asked_by' => test()->teammate('ilse')->id,
+        'asked_of' => $corin,
+    ]);
     DB::table('conversations')->where('id', $conversation->id)->update([
+        'owner_id' => $state === ConversationState::Open ? null : test()->teammate('ilse')->id,
         'state' => $state, 'outcome_id' => $state === ConversationState::Resolved ? Outcome::query()->firstOrFail()->id : null,
         'bring_back_at' => $state === ConversationState::Held ? now()->addDay() : null,
         'held_reason' => $state === ConversationState::Held ? 'Zeppelin reason' : null,
@@ -440,4 +474,38 @@ it('does not show where a message would go on to those who do not read it', func
     $this->staff->members()->sync([$this->teammate('mads')->id]);
     app(WhoMayRead::class)->forget();
     $try('mads')->assertOk()->assertSee($conversation->number());
+});
+
+it('takes from people what they do not read, however they have come to it, and leaves the rest', function (): void {
+    [$theirs, $others] = [Mails::conversation(), Mails::conversation(['From' => 'una@berg.example', 'Subject' => 'Another'])];
+    sortIntoStaff($theirs, $others);
+    $theirs->forceFill(['owner_id' => $this->teammate('ilse')->id])->save();
+    $others->forceFill(['owner_id' => $this->teammate('mads')->id])->save();
+    app(ChangeWhoReads::class)->releaseAll();
+    app(ChangeWhoReads::class)->releaseAll();
+    expect($theirs->refresh()->owner_id)->toBe($this->teammate('ilse')->id)->and($others->refresh()->owner_id)->toBeNull()
+        ->and(DB::table('journal')->where('conversation_id', $others->id)->where('kind', 'owner_changed')->count())->toBe(1);
+});
+
+it('goes on with its members when one of them leaves, whoever takes over the rest', function (): void {
+    [$ilse, $mads, $femi] = [$this->teammate('ilse'), $this->teammate('mads'), $this->teammate('femi')];
+    $this->staff->members()->sync([$ilse->id, $femi->id]);
+    app(WhoMayRead::class)->forget();
+    [$staffs, $plain] = [Mails::conversation(), Mails::conversation(['From' => 'una@berg.example', 'Subject' => 'Another'])];
+    sortIntoStaff($staffs);
+    foreach ([$staffs, $plain] as $conversation) {
+        $conversation->refresh()->forceFill(['owner_id' => $ilse->id])->save();
+        DB::table('tasks')->insert([
+            'conversation_id' => $conversation->id, 'assignee_id' => $ilse->id, 'made_by_id' => $ilse->id, 'title' => 'Ask',
+            'due_at' => now()->addDay(), 'updated_at' => now(),
+        ]);
+    }
+    $this->actingAs($this->teammate('corin'))->get("/people/{$ilse->id}/leaving")->assertOk()->assertSee('One conversation lies');
+    $this->post("/people/{$ilse->id}/deactivate", [
+        'conversations_to' => $mads->id, 'tasks_to' => $mads->id, 'planned' => 'send', 'drafts' => 'notes',
+    ])->assertSessionHasNoErrors();
+    expect($ilse->refresh()->may_sign_in)->toBeFalse()
+        ->and($plain->refresh()->owner_id)->toBe($mads->id)->and($staffs->refresh()->owner_id)->toBeNull()
+        ->and(DB::table('tasks')->where('conversation_id', $plain->id)->value('assignee_id'))->toBe($mads->id)
+        ->and(DB::table('tasks')->where('conversation_id', $staffs->id)->value('assignee_id'))->toBe($femi->id);
 });
