@@ -19,7 +19,9 @@ use stdClass;
  */
 final readonly class Calendar
 {
-    private const LIMIT = 1_830 * 86_400;
+    private const LIMIT_DAYS = 1_830;
+
+    private const LIMIT = self::LIMIT_DAYS * 86_400;
 
     private const DAY = 86_400;
 
@@ -218,6 +220,25 @@ final readonly class Calendar
         }
 
         return Instant::ofEpoch($start + $high - 1);
+    }
+
+    /**
+     * The date itself where it has an open span, else the next one that has: by the week and the exceptions for that date, whatever
+     * the calendar's zone.
+     *
+     * @param  int  $day  days since 1970-01-01
+     *
+     * @throws HoursRefused `calendar_never_opens` when none has within 1,830 days
+     */
+    public function openDayFrom(int $day): int
+    {
+        for ($at = $day; $at <= $day + self::LIMIT_DAYS; $at++) {
+            if ($this->zone === null || ($this->exceptions[$at] ?? $this->week[self::placeInWeek($at)])->seconds > 0) {
+                return $at;
+            }
+        }
+
+        throw HoursRefused::neverOpens();
     }
 
     private function openSeconds(int $from, int $to): int

@@ -21,6 +21,8 @@ final class Reckoner
         'money.allocate' => AllocateMoney::class,
         'promise.timeline' => TimePromises::class,
         'ratings.summary' => SummarizeRatings::class,
+        'refund.quote' => QuoteRefund::class,
+        'return.window' => CountReturnWindow::class,
         'rules.match' => MatchCondition::class,
         'rules.plan' => PlanRules::class,
         'text.redact' => RedactText::class,
