@@ -15,7 +15,7 @@ IMAP_PORT=$((CAIRNFIELD_PORT + 3))
 DB_PORT=$((CAIRNFIELD_PORT + 4))
 REDIS_PORT=$((CAIRNFIELD_PORT + 5))
 # The simulated services, each on a port of its own from here on, in this order.
-STANDINS="pennon snapline marrowby quaymart shop wren-parcel"
+STANDINS="pennon snapline marrowby quaymart shop wren-parcel tollgate"
 STANDINS_PORT=$((CAIRNFIELD_PORT + 6))
 
 RUN=$VAR/run

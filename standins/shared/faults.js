@@ -3,6 +3,8 @@ export const FAULTS = {
     error: 'answer requests with 500',
     busy: 'answer requests with 429 and Retry-After',
     hang: 'take requests and never answer',
+    answer_late: 'do what is asked, and answer after forty seconds',
+    answer_lost: 'do what is asked, and break off before the answer',
     webhook_lost: 'lose notifications',
     webhook_twice: 'send notifications twice',
     webhook_late: 'hold notifications back and send them in the wrong order',

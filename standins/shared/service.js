@@ -9,6 +9,7 @@ import { openStore } from './store.js';
 import { Webhooks } from './webhooks.js';
 
 const LARGEST_BODY = 2_000_000;
+const LATE_MILLISECONDS = Number(process.env.STANDIN_LATE ?? 40_000);
 const REQUESTS_IN_TEN_SECONDS = Number(process.env.STANDIN_RATE ?? 400);
 
 export class Refused extends Error {
@@ -221,6 +222,13 @@ export class Service {
             }
             try {
                 const answer = await (isApi ? this.#answerApi(request, url) : this.#answerConsole(request, url));
+                if (isApi && this.faults.strikes('answer_lost')) {
+                    response.destroy();
+                    return;
+                }
+                if (isApi && this.faults.strikes('answer_late')) {
+                    await new Promise((go) => { setTimeout(go, LATE_MILLISECONDS); });
+                }
                 const isPage = typeof answer === 'string';
                 response.writeHead(200, { 'content-type': isPage ? 'text/html; charset=utf-8' : 'application/json' });
                 response.end(isPage ? answer : JSON.stringify(answer));

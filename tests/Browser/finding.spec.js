@@ -50,7 +50,7 @@ test('one finds, goes to, saves a view, and moves cards of its board, all by key
 test('customers and orders are found, likely duplicates merged and separated', async ({ page }) => {
     await signIn(page);
     await page.getByRole('link', { name: 'Customers' }).click();
-    await page.getByLabel('Name, address, number or order').fill('wrenfield');
+    await page.getByLabel('Name, company, address, number or order').fill('wrenfield');
     await page.getByRole('button', { name: 'Find' }).click();
     await expect(page.getByRole('link', { name: 'Ana Wrenfield' })).toHaveCount(2);
     await expectAccessible(page);
