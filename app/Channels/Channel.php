@@ -13,6 +13,7 @@ use App\Channels\Services\ServiceType;
 use App\Channels\Shop\Shop;
 use App\Channels\Snapline\Snapline;
 use App\Channels\Telephone\Telephone;
+use App\Channels\Tollgate\Tollgate;
 use App\Channels\WebForm\WebForm;
 use App\Channels\WrenParcel\WrenParcel;
 use Closure;
@@ -32,12 +33,13 @@ enum Channel: string
     case Telephone = 'telephone';
     case Shop = 'shop';
     case WrenParcel = 'wren_parcel';
+    case Tollgate = 'tollgate';
 
     /** @var array<string, class-string<ChannelType>> */
     private const TYPES = [
         'email' => Email::class, 'pennon' => Pennon::class, 'snapline' => Snapline::class, 'marrowby' => Marrowby::class,
         'quaymart' => Quaymart::class, 'web_form' => WebForm::class, 'telephone' => Telephone::class, 'shop' => Shop::class,
-        'wren_parcel' => WrenParcel::class,
+        'wren_parcel' => WrenParcel::class, 'tollgate' => Tollgate::class,
     ];
 
     public function type(): ChannelType

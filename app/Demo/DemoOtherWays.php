@@ -38,7 +38,7 @@ final readonly class DemoOtherWays
      */
     public function readOrders(): void
     {
-        foreach ([Channel::Shop, Channel::WrenParcel] as $channel) {
+        foreach ([Channel::Shop, Channel::WrenParcel, Channel::Tollgate] as $channel) {
             $this->catchUp($channel);
         }
     }

@@ -72,6 +72,7 @@ final class DemoStore
         [Channel::Quaymart, 'BRINDLE', 3, 'Care', []],
         [Channel::Shop, 'brindle', 4, null, []],
         [Channel::WrenParcel, 'brindle', 5, null, []],
+        [Channel::Tollgate, 'brindle', 6, null, []],
     ];
 
     /** How each source writes its order numbers. */

@@ -22,6 +22,7 @@ enum NewsKind: string
     case ApprovalAnswered = 'approval_answered';
     case PromiseWarned = 'promise_warned';
     case PromiseMissed = 'promise_missed';
+    case RefundFailed = 'refund_failed';
     case RuleTells = 'rule_tells';
     case RuleFailed = 'rule_failed';
     case Installation = 'installation';
@@ -42,6 +43,7 @@ enum NewsKind: string
             self::ApprovalAnswered => 'What I asked to be approved is answered',
             self::PromiseWarned => 'A promise of mine is about to be missed',
             self::PromiseMissed => 'A promise of mine, or of nobody’s, is missed',
+            self::RefundFailed => 'Money that I gave back does not arrive',
             self::RuleTells => 'A rule tells me something',
             self::RuleFailed => 'A rule cannot be carried out',
             self::Installation => 'Something of the installation wants a look',
@@ -65,6 +67,7 @@ enum NewsKind: string
             self::TaskDue,
             self::PromiseWarned,
             self::PromiseMissed,
+            self::RefundFailed,
             self::RuleTells,
             self::RuleFailed,
             self::Installation => [true, MailWhen::Never],

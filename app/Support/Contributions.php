@@ -94,6 +94,8 @@ use App\Receiving\Happened\EditedAtSource;
 use App\Receiving\Happened\MessageReceived;
 use App\Receiving\Happened\ReceiptSent;
 use App\Receiving\Happened\RemovedAtSource;
+use App\Refunds\Happened\RefundAsked;
+use App\Refunds\Happened\RefundEnded;
 use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
@@ -172,6 +174,8 @@ final class Contributions extends ServiceProvider
         'promise_set_applied' => PromiseSetApplied::class,
         'promise_warned' => PromiseWarned::class,
         'rated' => Rated::class,
+        'refund_asked' => RefundAsked::class,
+        'refund_ended' => RefundEnded::class,
         'reached_upwards' => ReachedUpwards::class,
         'receipt_sent' => ReceiptSent::class,
         'removed_at_source' => RemovedAtSource::class,

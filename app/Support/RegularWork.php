@@ -21,6 +21,8 @@ use App\Notifications\NotifyFromJournal;
 use App\Promises\CheckPromisesTonight;
 use App\Promises\RecountPromises;
 use App\Promises\TellPromises;
+use App\Refunds\SendPayouts;
+use App\Refunds\TellShopOfRefunds;
 use App\Routing\GiveWaitingTurns;
 use App\Rules\RunOnNews;
 use App\Rules\RunOnTime;
@@ -81,6 +83,8 @@ final class RegularWork
             'fetch mailboxes' => [5, new FetchMailboxes],
             'catch up with services' => [15, new CatchUpAll],
             'deliver what is due' => [5, new DeliverDue],
+            'pay out what is given back' => [5, new SendPayouts],
+            'tell the shop what was given back' => [10, new TellShopOfRefunds],
             'mail people' => [15, new MailNews],
             'move on what falls due' => [5, fn () => app(PlaceInQueue::class)->moveOn()],
             'give out what waits for a turn' => [10, fn () => app(GiveWaitingTurns::class)->give()],

@@ -35,14 +35,14 @@ final readonly class RefundQuote
     {
         $currency = $order->currency;
         $money = static fn (BigInteger $units): Money => Money::ofUnits($units, $currency);
-        $amounts = self::amounts($order);
+        $priced = PricedOrder::of($order);
         $quantities = [];
         foreach ($order->lines as $line) {
             $quantities[$line->id] = $line->quantity;
         }
         self::refuseUnknown($quantities, $earlier, $request);
 
-        $gone = new UnitsGoneBack($amounts, $quantities);
+        $gone = new UnitsGoneBack($priced->lines, $quantities);
         foreach ($earlier as $index => $refund) {
             foreach ($refund->lines as $place => $units) {
                 $gone->take($units, "earlier[{$index}].lines[{$place}]");
@@ -56,7 +56,7 @@ final readonly class RefundQuote
             );
         }
         $goods = $gone->goods()->minus($goodsBefore);
-        $delivery = self::delivery($order, $amounts, $earlier, $request, $gone->goods());
+        $delivery = self::delivery($priced, $earlier, $request, $gone->goods());
 
         $hundred = BigInteger::ten()->power($request->feePercent->getScale() + 2);
         $fee = HalfUp::quotient($goods->multipliedBy($request->feePercent->getUnscaledValue()), $hundred)->plus($request->feeFixed->units);
@@ -76,39 +76,6 @@ final readonly class RefundQuote
             $lines, self::quoted($delivery, $currency), $money($fee), $request->label, $request->goodwill, $money($total),
             self::payments($order->payments, $money($total), $request->payments), $money($left->minus($total))
         );
-    }
-
-    /**
-     * What each line comes to, after its own discount and its share of the order's.
-     *
-     * @return array<string, TaxedAmount> by the line's id
-     *
-     * @throws RefundRefused `negative_amount`
-     */
-    private static function amounts(PaidOrder $order): array
-    {
-        $bases = [];
-        foreach ($order->lines as $index => $line) {
-            $bases[$index] = $line->unitPrice->units->multipliedBy($line->quantity)->minus($line->discount->units);
-            if ($bases[$index]->isNegative()) {
-                throw RefundRefused::discountAbovePrice($line->id, "order.lines[{$index}].discount");
-            }
-        }
-        if (! $order->discount->units->isZero()) {
-            if ($order->discount->units->isGreaterThan(self::sum($bases))) {
-                throw RefundRefused::orderDiscountAbovePrices('order.order_discount');
-            }
-            $shares = Allocation::byWeights(array_map(strval(...), array_values($bases)))->share($order->discount);
-            foreach ($shares as $index => $share) {
-                $bases[$index] = $bases[$index]->minus($share->units);
-            }
-        }
-        $amounts = [];
-        foreach ($order->lines as $index => $line) {
-            $amounts[$line->id] = TaxedAmount::ofPrice($bases[$index], $line->taxRate, $order->pricesIncludeTax);
-        }
-
-        return $amounts;
     }
 
     /**
@@ -133,25 +100,24 @@ final readonly class RefundQuote
     }
 
     /**
-     * @param  array<string, TaxedAmount>  $amounts
      * @param  list<EarlierRefund>  $earlier
      * @param  BigInteger  $goodsBack  gross of all goods that have gone back with this
      *
      * @throws RefundRefused `shipping_over_remaining`
      */
     private static function delivery(
-        PaidOrder $order, array $amounts, array $earlier, RefundRequest $request, BigInteger $goodsBack
+        PricedOrder $priced, array $earlier, RefundRequest $request, BigInteger $goodsBack
     ): TaxedAmount {
-        $delivery = TaxedAmount::ofPrice($order->delivery->units, $order->deliveryTaxRate, $order->pricesIncludeTax);
+        $delivery = $priced->delivery;
         $before = self::sum(array_map(static fn (EarlierRefund $refund): BigInteger => $refund->delivery->units, $earlier));
         $left = $delivery->gross->minus($before);
         $refuse = static fn (string $at): RefundRefused => RefundRefused::deliveryOverRemaining(
-            Money::ofUnits($left->isNegative() ? BigInteger::zero() : $left, $order->currency)->toDecimal(), $at
+            Money::ofUnits($left->isNegative() ? BigInteger::zero() : $left, $priced->currency)->toDecimal(), $at
         );
         if ($left->isNegative()) {
             throw $refuse('earlier');
         }
-        $allGoods = self::sum(array_map(static fn (TaxedAmount $amount): BigInteger => $amount->gross, $amounts));
+        $allGoods = self::sum(array_map(static fn (TaxedAmount $amount): BigInteger => $amount->gross, $priced->lines));
         $gross = match ($request->delivery->kind) {
             'none' => BigInteger::zero(),
             'all' => $left,

@@ -37,6 +37,21 @@ service.on('GET', '/v1/orders/:number', ({ number }) => ({ order: orderOf(number
 service.on('GET', '/v1/products/:sku', ({ sku }) => ({ product: data.products.find((product) => product.sku === sku) ?? refuse(404, 'unknown_product', `There is no product ${sku}.`) }));
 service.on('GET', '/v1/products', () => ({ products: data.products }));
 
+// Money that was given back elsewhere, told so that this book agrees; what was paid by gift card is put back on it.
+service.on('POST', '/v1/orders/:number/refunds', ({ account, body, headers, number }) => service.once({ account, headers }, () => {
+    const order = orderOf(number);
+    const parts = [...(body.lines ?? []).map(({ id, amount }) => [order.lines.find((line) => line.id === id), amount, ({ unit_price: price, quantity, discount }) => price * quantity - discount]), ...(body.payments ?? []).map(({ id, amount }) => [order.payments.find((payment) => payment.id === id), amount, ({ captured }) => captured]), [order.shipping, body.shipping ?? 0, ({ amount }) => amount]];
+    for (const [part, amount, most] of parts) {
+        if (!part || !Number.isInteger(amount) || amount < 0 || part.refunded + amount > most(part)) {
+            refuse(422, 'bad_refund', 'A refund names lines and payments of the order, with what is left of each at most.');
+        }
+    }
+    for (const [part, amount] of parts) {
+        part.refunded += amount;
+    }
+    return { order: changed(order) };
+}));
+
 service.act('send', 'Send an order', [['number', 'Order', { value: 'B-20440' }], ['parcel', 'Number of its parcel', { value: 'WP7720440' }]], ({ number, parcel }) => {
     const order = orderOf(number);
     order.status = 'sent';

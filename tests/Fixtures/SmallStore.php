@@ -159,6 +159,7 @@ final class SmallStore
             [Channel::Quaymart, 'BRINDLE', 3, $care, 'QM########', []],
             [Channel::Shop, 'brindle', 4, null, 'B-2####', []],
             [Channel::WrenParcel, 'brindle', 5, null, null, []],
+            [Channel::Tollgate, 'brindle', 6, null, null, []],
         ];
         foreach ($services as [$channel, $name, $place, $team, $numbers, $arrivals]) {
             $this->account($channel, $name, $team, [

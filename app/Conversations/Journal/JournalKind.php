@@ -44,6 +44,8 @@ enum JournalKind: string
     case BuyerVerified = 'buyer_verified';
     case BuyerAsked = 'buyer_asked';
     case OrderChanged = 'order_changed';
+    case RefundAsked = 'refund_asked';
+    case RefundEnded = 'refund_ended';
     case ParcelSeen = 'parcel_seen';
     case Junked = 'junked';
     case NotJunk = 'not_junk';

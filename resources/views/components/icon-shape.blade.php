@@ -1,4 +1,8 @@
 @switch($name)
+    @case('card')
+        <path d="M1.5 3.5h13v9h-13z M1.5 6.5h13 M4 10h3" fill="none" stroke="currentColor" stroke-width="1.3" stroke-linejoin="round"
+            stroke-linecap="round"/>
+        @break
     @case('envelope')
         <path d="M1.5 3.5h13v9h-13z M1.5 4l6.5 5 6.5-5" fill="none" stroke="currentColor" stroke-width="1.3" stroke-linejoin="round"/>
         @break

@@ -33,6 +33,7 @@ use App\Promises\Happened as Promises;
 use App\Promises\PromisedKind;
 use App\Ratings\Happened\Rated;
 use App\Receiving\Happened as Receiving;
+use App\Refunds\Happened as Refunds;
 use App\Rules\Happened as Rules;
 use App\Tasks\Happened as Tasks;
 use Cairnfield\Core\Parcels\ParcelStage;
@@ -144,6 +145,18 @@ function saidEntries(): array
         ],
         [new Orders\OrderDetached($named('B-20388')), '', 'ilse', 'Order B-20388 taken away by Ilse Norrby'],
         [new Orders\OrderChanged($named('B-20388'), null, null, 2000, 'EUR'), '', null, 'Order B-20388: €20.00 given back'],
+        [
+            new Refunds\RefundAsked($named('B-20388'), $named('faulty'), 2000, 'EUR'), 'faulty', 'ilse',
+            'Gave back €20.00 of order B-20388 by Ilse Norrby (faulty)',
+        ],
+        [
+            new Refunds\RefundEnded($named('B-20388'), $named('faulty'), 2000, 'EUR', true), '', null,
+            '€20.00 of order B-20388 have gone back',
+        ],
+        [
+            new Refunds\RefundEnded($named('B-20388'), $named('faulty'), 2000, 'EUR', false), 'the card is gone', null,
+            '€20.00 of order B-20388 could not go back (the card is gone)',
+        ],
         [
             new Orders\ParcelSeen($named('B-20388'), $named('WP77'), ParcelStage::AtDepot, 'Aarhus'), '', null,
             'Parcel WP77: at depot, Aarhus',

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Orders\Order;
+use Brick\Math\BigDecimal;
+use Brick\Math\BigInteger;
+use Cairnfield\Core\Money\Money;
+use Cairnfield\Core\Refunds\QuotedLine;
+use Cairnfield\Core\Refunds\RefundQuote;
+
+/**
+ * How each cent of a refund came about, in words with the figures in it.
+ */
+final readonly class ExplainRefund
+{
+    public function __construct(
+        private Order $order, private MoneyOfOrder $money, private ChosenRefund $chosen, private RefundQuote $quote
+    ) {}
+
+    /**
+     * @return list<string>
+     */
+    public function sentences(): array
+    {
+        return array_values(array_filter([
+            ...array_map($this->line(...), $this->quote->lines),
+            $this->delivery(), $this->orderDiscount(), $this->goodwill(),
+            $this->quote->fee->units->isZero() ? '' : "A fee of {$this->amount($this->quote->fee)} is kept.",
+            $this->quote->label->units->isZero() ? '' : "The customer pays the label, {$this->amount($this->quote->label)}.",
+        ]));
+    }
+
+    private function line(QuotedLine $line): string
+    {
+        $bought = $this->order->lines->find((int) $line->line);
+        $before = $this->money->unitsBack()[(int) $line->line] ?? 0;
+        $rate = rtrim(rtrim((string) BigDecimal::of((string) $bought?->tax_rate)->multipliedBy(100)->toScale(2), '0'), '.');
+        $after = $before === 0 ? '' : ", after {$before} that went back before";
+
+        return "{$bought?->title}: {$line->quantity} of {$bought?->quantity}{$after}, is {$this->amount($line->amount->gross)}; of it "
+            ."{$this->amount($line->amount->tax)} are {$rate} % tax.";
+    }
+
+    private function delivery(): string
+    {
+        $gross = $this->quote->delivery->gross;
+        if ($gross->units->isZero()) {
+            return '';
+        }
+        $before = Money::ofUnits(BigInteger::zero(), $gross->currency)->units;
+        foreach ($this->money->earlier as $refund) {
+            $before = $before->plus($refund->delivery->units);
+        }
+        $given = $before->isZero() ? '' : ', with '.$this->shown($before).' given before';
+
+        return match ($this->chosen->delivery) {
+            'share' => "Delivery: its share for the goods that are back{$given}, is {$this->amount($gross)}.",
+            'all' => "Delivery: all that is left of it{$given}, is {$this->amount($gross)}.",
+            default => "Delivery: {$this->amount($gross)}, as it was chosen.",
+        };
+    }
+
+    private function orderDiscount(): string
+    {
+        return $this->order->order_discount === 0 || $this->quote->lines === []
+            ? ''
+            : "The discount of the order, {$this->order->money($this->order->order_discount)}, is spread over its lines by their price.";
+    }
+
+    private function goodwill(): string
+    {
+        if ($this->quote->goodwill->units->isZero()) {
+            return '';
+        }
+        $percent = str_contains($this->chosen->goodwill, '%') ? ", {$this->chosen->goodwill} of what was paid" : '';
+
+        return "Goodwill: {$this->amount($this->quote->goodwill)}{$percent}.";
+    }
+
+    private function amount(Money $money): string
+    {
+        return $this->shown($money->units);
+    }
+
+    private function shown(BigInteger $units): string
+    {
+        return $this->order->money($units->toInt());
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Conversations\Conversation;
+use App\Orders\Order;
+use App\Support\Row;
+use App\Team\Teammate;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * Money given back of an order, with the worksheet it was given from. Changed only by the actions of this folder.
+ *
+ * @property int $id
+ * @property int $order_id
+ * @property int|null $conversation_id
+ * @property int|null $teammate_id
+ * @property RefundState $state
+ * @property string $once_key
+ * @property string $reason
+ * @property string $currency ISO 4217; all amounts are its smallest units
+ * @property array<string, mixed> $chosen as the worksheet was filled in
+ * @property list<string> $explained how each cent came about
+ * @property int $delivery_net
+ * @property int $delivery_tax
+ * @property int $delivery_gross
+ * @property int $fee
+ * @property int $label
+ * @property int $goodwill
+ * @property int $total
+ * @property CarbonImmutable $asked_at
+ * @property CarbonImmutable|null $ended_at
+ * @property CarbonImmutable|null $book_next_at when the shop is told next; null where it knows, or is not told yet
+ * @property int $book_attempts
+ * @property Order $order
+ * @property Conversation|null $conversation
+ * @property Teammate|null $teammate
+ * @property Collection<int, RefundLine> $lines
+ * @property Collection<int, Payout> $payouts
+ */
+final class Refund extends Row
+{
+    public $timestamps = false;
+
+    protected $table = 'refunds';
+
+    protected $guarded = ['*'];
+
+    /**
+     * @return BelongsTo<Order, $this>
+     */
+    public function order(): BelongsTo
+    {
+        return $this->belongsTo(Order::class);
+    }
+
+    /**
+     * @return BelongsTo<Conversation, $this>
+     */
+    public function conversation(): BelongsTo
+    {
+        return $this->belongsTo(Conversation::class);
+    }
+
+    /**
+     * @return BelongsTo<Teammate, $this>
+     */
+    public function teammate(): BelongsTo
+    {
+        return $this->belongsTo(Teammate::class);
+    }
+
+    /**
+     * @return HasMany<RefundLine, $this>
+     */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(RefundLine::class);
+    }
+
+    /**
+     * @return HasMany<Payout, $this>
+     */
+    public function payouts(): HasMany
+    {
+        return $this->hasMany(Payout::class);
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'state' => RefundState::class, 'chosen' => 'array', 'explained' => 'array', 'asked_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime', 'book_next_at' => 'immutable_datetime',
+        ];
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Support\Refused;
+use Cairnfield\Core\Refunds\RefundRefused as CoreRefusal;
+
+/**
+ * Money that cannot be given back like that.
+ */
+final class RefundsRefused extends Refused
+{
+    public static function amount(string $written, string $field): self
+    {
+        return new self('bad_amount', "Write “{$written}” as an amount, such as 4.50.", $field);
+    }
+
+    public static function reckoned(CoreRefusal $why): self
+    {
+        return new self($why->errorCode(), $why->getMessage());
+    }
+
+    public static function changedMeanwhile(string $shown, string $now): self
+    {
+        return new self(
+            'changed_meanwhile',
+            "The order has changed meanwhile: {$now} would go back now, and not {$shown}. Look at it once more."
+        );
+    }
+
+    public static function noReason(): self
+    {
+        return new self('no_reason', 'Choose why the money goes back.', 'reason');
+    }
+
+    public static function unreadableOrder(string $number): self
+    {
+        return new self('unreadable_order', "The amounts of order {$number} do not add up: look at it in the shop.");
+    }
+
+    public static function notStuck(): self
+    {
+        return new self('not_stuck', 'Nothing of it waits to be tried again.');
+    }
+}

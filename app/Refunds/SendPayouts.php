@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Channels\Account;
+use App\Channels\AccountState;
+use App\Channels\Channel;
+use App\Channels\Services\EventFields;
+use App\Channels\Services\ServiceClient;
+use App\Channels\Services\ServiceFault;
+use App\Channels\Services\UnreadableEvent;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+
+/**
+ * Asks the provider for what is to be paid out, and for how it went where it has not said so. Each payout is asked for under one key,
+ * however often: two workers at once, a lost answer and a killed worker give back once.
+ */
+final class SendPayouts implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    /** Seconds after which the provider is asked how it went. */
+    public const ASKS_AFTER = 60;
+
+    /** Seconds to the next try; the last one again and again. */
+    private const PAUSES = [5, 15, 60, 300, 900];
+
+    /** For which one asking is another worker's. */
+    private const HELD_SECONDS = 90;
+
+    private const AT_ONCE = 50;
+
+    public int $tries = 1;
+
+    public function __construct()
+    {
+        $this->onQueue('outbox');
+    }
+
+    public function handle(ServiceClient $client, SettlePayout $settle): void
+    {
+        $account = Account::query()->where('channel', Channel::Tollgate)->where('state', AccountState::Active)->orderBy('id')->first();
+        $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund'])
+            ->orderBy('next_at')->limit(self::AT_ONCE)->get();
+        foreach ($due as $payout) {
+            $isOurs = Payout::query()->whereKey($payout->id)->where('next_at', $payout->getRawOriginal('next_at'))
+                ->update(['next_at' => now()->addSeconds(self::HELD_SECONDS)]) === 1;
+            if (! $isOurs) {
+                continue;
+            }
+            if ($payout->payment->kind !== 'card') {
+                // The shop keeps what is on gift cards: it gives it back when it is told.
+                $settle->settle($payout->id, PayoutState::Done, null);
+            } elseif ($account === null) {
+                $this->later($payout, 'No payment provider is connected. An administrator connects it under Ways in.');
+            } else {
+                $this->ask($payout, $account, $client, $settle);
+            }
+        }
+    }
+
+    private function ask(Payout $payout, Account $account, ServiceClient $client, SettlePayout $settle): void
+    {
+        try {
+            $answer = $payout->outside_id !== null
+                ? $client->get($account, "/v1/refunds/{$payout->outside_id}")
+                : $client->send($account, 'POST', '/v1/refunds', [
+                    'payment' => $payout->payment->outside_id, 'amount' => $payout->amount, 'currency' => $payout->refund->currency,
+                    'reference' => $payout->once,
+                ], $payout->once);
+            $told = ToldRefund::read(EventFields::of($answer)->object('refund'));
+            $settle->settle($payout->id, $told->state, $told->id, $told->why);
+            if ($told->state === PayoutState::Sent && $payout->state === PayoutState::Sent) {
+                $this->later($payout, null);
+            }
+        } catch (ServiceFault $fault) {
+            $fault->isFinal && $payout->outside_id === null
+                ? $settle->settle($payout->id, PayoutState::Failed, null, $fault->getMessage())
+                : $this->later($payout, $fault->getMessage(), $fault->retryAfter);
+        } catch (UnreadableEvent $why) {
+            $this->later($payout, $why->getMessage());
+        }
+    }
+
+    private function later(Payout $payout, ?string $why, ?int $seconds = null): void
+    {
+        $pause = self::PAUSES[min($payout->attempts, count(self::PAUSES) - 1)];
+        Payout::query()->whereKey($payout->id)->whereIn('state', [PayoutState::Requested, PayoutState::Sent])->update([
+            'attempts' => $payout->attempts + 1, 'next_at' => now()->addSeconds(max($pause, $seconds ?? 0)),
+            'why' => $why === null ? null : mb_substr($why, 0, 300),
+        ]);
+    }
+}

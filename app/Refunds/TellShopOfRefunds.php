@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Channels\AccountState;
+use App\Channels\Services\EventFields;
+use App\Channels\Services\ServiceClient;
+use App\Channels\Services\ServiceFault;
+use App\Channels\Services\UnreadableEvent;
+use App\Orders\TakeOrder;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+
+/**
+ * Tells the shop what was given back, so that both books agree; what was paid by gift card the shop puts back on it then. Under one
+ * key, however often.
+ */
+final class TellShopOfRefunds implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    /** Seconds to the next try; the last one again and again. */
+    private const PAUSES = [5, 15, 60, 300, 900];
+
+    private const HELD_SECONDS = 90;
+
+    private const AT_ONCE = 50;
+
+    public int $tries = 1;
+
+    public function __construct()
+    {
+        $this->onQueue('outbox');
+    }
+
+    public function handle(ServiceClient $client, TakeOrder $takeOrder): void
+    {
+        $due = Refund::query()->whereNotNull('book_next_at')->where('book_next_at', '<=', now())
+            ->with(['order.account', 'lines.orderLine', 'payouts.payment'])->orderBy('book_next_at')->limit(self::AT_ONCE)->get();
+        foreach ($due as $refund) {
+            $isOurs = Refund::query()->whereKey($refund->id)->where('book_next_at', $refund->getRawOriginal('book_next_at'))
+                ->update(['book_next_at' => now()->addSeconds(self::HELD_SECONDS)]) === 1;
+            $isOurs && $this->tell($refund, $client, $takeOrder);
+        }
+    }
+
+    private function tell(Refund $refund, ServiceClient $client, TakeOrder $takeOrder): void
+    {
+        if ($refund->order->account->state !== AccountState::Active) {
+            return;
+        }
+        try {
+            $answer = $client->send(
+                $refund->order->account, 'POST', "/v1/orders/{$refund->order->number}/refunds", $this->told($refund),
+                "refund-{$refund->once_key}"
+            );
+            Refund::query()->whereKey($refund->id)->update(['book_next_at' => null]);
+            $takeOrder->take($refund->order->account, EventFields::of($answer)->object('order'));
+        } catch (ServiceFault $fault) {
+            $pause = self::PAUSES[min($refund->book_attempts, count(self::PAUSES) - 1)];
+            Refund::query()->whereKey($refund->id)->update([
+                'book_attempts' => $refund->book_attempts + 1, 'book_next_at' => now()->addSeconds(max($pause, $fault->retryAfter ?? 0)),
+            ]);
+            report($fault);
+        } catch (UnreadableEvent $why) {
+            // It has it; what it made of the order comes by its own notice.
+            report($why);
+        }
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function told(Refund $refund): array
+    {
+        return [
+            'reference' => "refund-{$refund->id}",
+            'lines' => $refund->lines->map(static fn (RefundLine $line): array => [
+                'id' => $line->orderLine->outside_id, 'quantity' => $line->quantity, 'amount' => $line->gross,
+            ])->values()->all(),
+            'shipping' => $refund->delivery_gross,
+            'payments' => $refund->payouts->where('state', PayoutState::Done)->map(static fn (Payout $payout): array => [
+                'id' => $payout->payment->outside_id, 'amount' => $payout->amount,
+            ])->values()->all(),
+        ];
+    }
+}

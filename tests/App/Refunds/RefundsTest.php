@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Channels\Channel;
+use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Journal\JournalKind;
+use App\Orders\Order;
+use App\Refunds\ChosenRefund;
+use App\Refunds\IssueRefund;
+use App\Refunds\MoneyOfOrder;
+use App\Refunds\Payout;
+use App\Refunds\PayoutState;
+use App\Refunds\Refund;
+use App\Refunds\RefundsRefused;
+use App\Refunds\RefundState;
+use App\Refunds\SendPayouts;
+use App\Refunds\TellShopOfRefunds;
+use App\Refunds\Worksheet;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Client\ConnectionException;
+use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Str;
+use Tests\App\Mails;
+use Tests\App\Services;
+
+/*
+ * Giving money back: reckoned to the unit, asked of the provider under one key, told to the shop, never twice.
+ */
+
+beforeEach(function (): void {
+    CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
+    Queue::fake();
+    Services::take(Channel::Shop, Services::order());
+    $this->order = Order::query()->with(['lines', 'payments'])->sole();
+    [$this->kite, $this->tails] = $this->order->lines->all();
+    $this->mads = $this->teammate('mads');
+    $this->conversation = Mails::conversation();
+    $this->issue = fn (ChosenRefund $chosen, ?int $total = null, string $once = ''): Refund => app(IssueRefund::class)->issue(
+        $this->order, $chosen, $total ?? Worksheet::of($this->order->refresh(), $chosen)->total(), 'faulty', $this->conversation,
+        $this->mads, $once === '' ? Str::uuid()->toString() : $once
+    );
+});
+
+/**
+ * What the provider is asked, and what it answers.
+ *
+ * @param  string|int|Closure  $answer  a state, a status, or what is done
+ */
+function providerSays(string|int|Closure $answer): void
+{
+    Http::swap(new Illuminate\Http\Client\Factory);
+    Http::fake(['*' => is_string($answer)
+        ? fn (Request $request) => Http::response(['refund' => told('rf_1', $request['reference'] ?? null, $answer)])
+        : (is_int($answer) ? Http::response(['error' => 'card_gone', 'message' => 'The card is closed.'], $answer) : $answer)]);
+}
+
+/**
+ * @return array<string, mixed>
+ */
+function told(string $id, ?string $reference, string $state, int $amount = 11900, string $payment = 'pay-1'): array
+{
+    return [
+        'id' => $id, 'payment' => $payment, 'amount' => $amount, 'currency' => 'EUR', 'reference' => $reference, 'state' => $state,
+        'reason' => $state === 'failed' ? 'The bank refuses it.' : null, 'asked_at' => now()->toIso8601ZuluString(),
+    ];
+}
+
+function providerTells(array $refund): void
+{
+    Services::take(Channel::Tollgate, [
+        'id' => Services::id('e'), 'type' => 'refund.changed', 'at' => now()->toIso8601ZuluString(), 'data' => ['refund' => $refund],
+    ]);
+}
+
+function payOut(): void
+{
+    app()->call([new SendPayouts, 'handle']);
+}
+
+it('reckons what goes back of a line, the delivery, a fee and goodwill, and says how it came about', function (): void {
+    $sheet = Worksheet::of($this->order, new ChosenRefund(
+        [$this->tails->id => 1], 'share', fee: '1,50', label: '2.00', goodwill: '10 %'
+    ));
+    expect($sheet->why)->toBeNull()
+        ->and($sheet->quote?->lines[0]->amount->gross->toDecimal())->toBe('12.50')
+        ->and($sheet->quote?->delivery->gross->toDecimal())->toBe('1.65')
+        ->and($sheet->total())->toBe(1250 + 165 + 1630 - 150 - 200)
+        ->and(implode(' ', $sheet->explained))->toContain('Tails, orange, pair: 1 of 2, is €12.50; of it €2.50 are 25 % tax.')
+        ->toContain('Delivery: its share for the goods that are back, is €1.65.')->toContain('Goodwill: €16.30, 10 % of what was paid.');
+    expect(Worksheet::of($this->order, ChosenRefund::everything(MoneyOfOrder::of($this->order)))->total())->toBe(16300);
+});
+
+it('counts what went back in the shop and at the provider, units and delivery, so that it goes back once', function (): void {
+    Services::take(Channel::Shop, Services::order([
+        'version' => 2, 'shipping' => ['amount' => 1900, 'title' => 'Parcel', 'tax_rate' => '0.25', 'refunded' => 900],
+        'lines' => array_map(static fn (array $line): array => [
+            ...$line, 'refunded' => $line['id'] === '20388-2' ? 1250 : 0,
+        ], Services::order()['data']['order']['lines']),
+        'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 2150]],
+    ]));
+    $money = MoneyOfOrder::of($this->order->refresh());
+    expect($money->unitsBack())->toBe([$this->tails->id => 1])->and($money->left())->toBe(14150);
+    $rest = Worksheet::of($this->order, ChosenRefund::everything($money));
+    expect($rest->total())->toBe(14150)->and($rest->quote?->left->toDecimal())->toBe('0.00');
+    // By hand at the provider, of which the shop knows nothing yet.
+    providerTells(told('rf_9', null, 'done', 3000));
+    providerTells(told('rf_9', null, 'done', 3000));
+    expect(MoneyOfOrder::of($this->order)->left())->toBe(13300)
+        ->and(Worksheet::of($this->order, ChosenRefund::everything($money))->why?->code)->toBe('over_captured');
+    providerTells(told('rf_8', 'somebody-elses', 'failed', 9000));
+    expect(MoneyOfOrder::of($this->order)->left())->toBe(13300);
+});
+
+it('gives back once, whoever presses twice, and tells where it was asked for', function (): void {
+    $chosen = new ChosenRefund([$this->kite->id => 1]);
+    $refund = ($this->issue)($chosen, 11900, 'one');
+    expect(($this->issue)($chosen, 11900, 'one')->id)->toBe($refund->id)->and(Refund::query()->count())->toBe(1)
+        ->and($refund->total)->toBe(11900)->and($refund->lines()->sole()->tax)->toBe(2380)
+        ->and(Payout::query()->sole()->amount)->toBe(11900)
+        ->and(MoneyOfOrder::of($this->order->refresh())->left())->toBe(4400);
+    // Somebody else, with a sheet opened before.
+    expect(fn () => ($this->issue)($chosen, 11900, 'two'))->toThrow(RefundsRefused::class, '0 are left')
+        ->and(fn () => ($this->issue)(new ChosenRefund(delivery: 'all'), 1000))->toThrow(RefundsRefused::class, '€19.00 would go back now')
+        ->and(fn () => ($this->issue)(new ChosenRefund(goodwill: 'much'), 0))->toThrow(RefundsRefused::class, 'Write “much”')
+        ->and(Refund::query()->count())->toBe(1)
+        ->and(JournalEntry::query()->where('conversation_id', $this->conversation->id)->where('kind', JournalKind::RefundAsked)->count())
+        ->toBe(1);
+});
+
+it('asks the provider under one key until it answers, and ends when it says so', function (): void {
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    $keys = [];
+    providerSays(function (Request $request) use (&$keys): never {
+        $keys[] = $request->header('Idempotency-Key')[0];
+        throw new ConnectionException('timed out');
+    });
+    payOut();
+    payOut();
+    expect($keys)->toHaveCount(1)->and(Payout::query()->sole()->why)->toContain('timed out');
+    CarbonImmutable::setTestNow(now()->addSeconds(10));
+    payOut();
+    expect(array_unique($keys))->toHaveCount(1)->and($keys)->toHaveCount(2);
+    CarbonImmutable::setTestNow(now()->addMinute());
+    providerSays('pending');
+    payOut();
+    $payout = Payout::query()->sole();
+    expect($payout->state)->toBe(PayoutState::Sent)->and($payout->outside_id)->toBe('rf_1')
+        ->and(Refund::query()->sole()->state)->toBe(RefundState::Requested);
+    providerTells(told('rf_1', $payout->once, 'done'));
+    providerTells(told('rf_1', $payout->once, 'done'));
+    // A notice that comes late takes nothing back.
+    providerTells(told('rf_1', $payout->once, 'pending'));
+    expect(Refund::query()->sole()->state)->toBe(RefundState::Done)
+        ->and(JournalEntry::query()->where('kind', JournalKind::RefundEnded)->count())->toBe(1)
+        ->and(DB::table('refunds_elsewhere')->count())->toBe(0);
+});
+
+it('asks how it went where the notice was lost', function (): void {
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    providerSays('pending');
+    payOut();
+    CarbonImmutable::setTestNow(now()->addSeconds(61));
+    providerSays(fn (Request $request) => Http::response([
+        'refund' => told('rf_1', null, str_ends_with($request->url(), 'rf_1') ? 'done' : 'failed'),
+    ]));
+    payOut();
+    expect(Refund::query()->sole()->state)->toBe(RefundState::Done);
+});
+
+it('is stuck where the card is gone or the bank refuses, tells who gave it, and gives the amount free again', function (string $how): void {
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    providerSays($how === 'refused' ? 422 : 'failed');
+    payOut();
+    $refund = Refund::query()->with('payouts')->sole();
+    expect($refund->state)->toBe(RefundState::Stuck)->and($refund->payouts[0]->state)->toBe(PayoutState::Failed)
+        ->and(MoneyOfOrder::of($this->order->refresh())->left())->toBe(16300)
+        ->and(DB::table('news')->where('kind', 'refund_failed')->pluck('teammate_id')->all())->toBe([$this->mads->id])
+        ->and(JournalEntry::query()->where('kind', JournalKind::RefundEnded)->sole()->payload()->isGivenBack)->toBeFalse();
+    payOut();
+    expect(DB::table('news')->where('kind', 'refund_failed')->count())->toBe(1);
+})->with(['refused', 'failed later']);
+
+it('tells the shop once it is through, again until it has it, and both books agree', function (): void {
+    ($this->issue)(new ChosenRefund([$this->tails->id => 1], 'share'));
+    providerSays('done');
+    payOut();
+    $refund = Refund::query()->sole();
+    expect($refund->book_next_at)->not->toBeNull();
+    providerSays(500);
+    app()->call([new TellShopOfRefunds, 'handle']);
+    expect($refund->refresh()->book_attempts)->toBe(1);
+    CarbonImmutable::setTestNow(now()->addMinute());
+    $sent = null;
+    providerSays(function (Request $request) use (&$sent) {
+        $sent = $request;
+        $order = Services::order(['version' => 2])['data']['order'];
+        $order['lines'][1]['refunded'] = 1250;
+        $order['shipping']['refunded'] = 165;
+        $order['payments'][0]['refunded'] = 1415;
+
+        return Http::response(['order' => $order]);
+    });
+    app()->call([new TellShopOfRefunds, 'handle']);
+    expect($sent?->url())->toEndWith('/v1/orders/B-20388/refunds')
+        ->and($sent['lines'])->toBe([['id' => '20388-2', 'quantity' => 1, 'amount' => 1250]])
+        ->and($sent['payments'])->toBe([['id' => 'pay-1', 'amount' => 1415]])->and($sent['shipping'])->toBe(165)
+        ->and($refund->refresh()->book_next_at)->toBeNull();
+    $money = MoneyOfOrder::of($this->order->refresh());
+    expect($money->left())->toBe(16300 - 1415)->and($money->unitsBack())->toBe([$this->tails->id => 1]);
+    $sent = null;
+    app()->call([new TellShopOfRefunds, 'handle']);
+    expect($sent)->toBeNull();
+});
+
+it('puts back on a gift card by the shop, and waits where no provider is connected', function (): void {
+    $this->order->payments()->update(['kind' => 'gift_card']);
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    providerSays(fn () => throw new RuntimeException('Nobody is to be asked.'));
+    payOut();
+    expect(Refund::query()->sole()->state)->toBe(RefundState::Done);
+    $this->order->payments()->update(['kind' => 'card']);
+    Services::account(Channel::Tollgate)->forceFill(['state' => 'waiting'])->save();
+    ($this->issue)(new ChosenRefund([$this->tails->id => 1]));
+    payOut();
+    expect(Payout::query()->orderByDesc('id')->firstOrFail()->why)->toContain('No payment provider is connected');
+});
