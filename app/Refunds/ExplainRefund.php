@@ -38,10 +38,10 @@ final readonly class ExplainRefund
         $bought = $this->order->lines->find((int) $line->line);
         $before = $this->money->unitsBack()[(int) $line->line] ?? 0;
         $rate = rtrim(rtrim((string) BigDecimal::of((string) $bought?->tax_rate)->multipliedBy(100)->toScale(2), '0'), '.');
-        $after = $before === 0 ? '' : ", after {$before} that went back before";
+        $after = $before === 0 ? '' : ", after {$before} that went back before,";
+        $tax = $line->amount->tax->units->isZero() ? 'no tax lies in it' : "of it {$this->amount($line->amount->tax)} are {$rate} % tax";
 
-        return "{$bought?->title}: {$line->quantity} of {$bought?->quantity}{$after}, is {$this->amount($line->amount->gross)}; of it "
-            ."{$this->amount($line->amount->tax)} are {$rate} % tax.";
+        return "{$bought?->title}: {$line->quantity} of {$bought?->quantity}{$after} is {$this->amount($line->amount->gross)}; {$tax}.";
     }
 
     private function delivery(): string
@@ -54,11 +54,11 @@ final readonly class ExplainRefund
         foreach ($this->money->earlier as $refund) {
             $before = $before->plus($refund->delivery->units);
         }
-        $given = $before->isZero() ? '' : ', with '.$this->shown($before).' given before';
+        $given = $before->isZero() ? '' : ', with '.$this->shown($before).' given before,';
 
         return match ($this->chosen->delivery) {
-            'share' => "Delivery: its share for the goods that are back{$given}, is {$this->amount($gross)}.",
-            'all' => "Delivery: all that is left of it{$given}, is {$this->amount($gross)}.",
+            'share' => "Delivery: its share for the goods that are back{$given} is {$this->amount($gross)}.",
+            'all' => "Delivery: all that is left of it{$given} is {$this->amount($gross)}.",
             default => "Delivery: {$this->amount($gross)}, as it was chosen.",
         };
     }

@@ -40,6 +40,13 @@ final class RefundsRefused extends Refused
         return new self('unreadable_order', "The amounts of order {$number} do not add up: look at it in the shop.");
     }
 
+    public static function gaveElsewhere(string $left): self
+    {
+        return new self(
+            'gave_elsewhere', "It cannot be tried again: {$left} is left of that payment, since more has gone back meanwhile."
+        );
+    }
+
     public static function notStuck(): self
     {
         return new self('not_stuck', 'Nothing of it waits to be tried again.');

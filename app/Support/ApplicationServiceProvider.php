@@ -94,6 +94,7 @@ final class ApplicationServiceProvider extends ServiceProvider
         // The policy of a model lies beside it.
         Gate::guessPolicyNamesUsing(static fn (string $model): string => "{$model}Policy");
         Gate::define('answer-customers', static fn (Teammate $teammate): bool => $teammate->role->answersCustomers());
+        Gate::define('give-back', static fn (Teammate $teammate): bool => $teammate->role->approves());
         Gate::define('arrange', static fn (Teammate $teammate): bool => $teammate->role->arranges());
         Gate::define('administer', static fn (Teammate $teammate): bool => $teammate->role->administers());
     }

@@ -17,7 +17,7 @@ export const outside = `http://127.0.0.1:${port + 1}`;
 export const smtpPort = port + 2;
 export const imapPort = port + 3;
 
-const SERVICES = ['pennon', 'snapline', 'marrowby', 'quaymart', 'shop', 'wren-parcel'];
+const SERVICES = ['pennon', 'snapline', 'marrowby', 'quaymart', 'shop', 'wren-parcel', 'tollgate'];
 
 // The console of a simulated service.
 export const consoleOf = (service) => `http://127.0.0.1:${port + 6 + SERVICES.indexOf(service)}`;

@@ -68,6 +68,11 @@ final class OneOfEach
             'teammate' => $ilse->id,
             'team' => Team::query()->firstOrFail()->id,
             'order' => $order->id,
+            'refund' => self::row('refunds', [
+                'order_id' => $order->id, 'teammate_id' => $ilse->id, 'state' => 'stuck', 'once_key' => hash('sha256', 'refund'),
+                'reason' => 'Faulty', 'currency' => 'EUR', 'chosen' => '[]', 'explained' => '[]', 'delivery_net' => 0, 'delivery_tax' => 0,
+                'delivery_gross' => 0, 'fee' => 0, 'label' => 0, 'goodwill' => 0, 'total' => 0, 'asked_at' => now(),
+            ]),
             'item' => (int) DB::table('channel_items')->value('id'),
         ];
     }

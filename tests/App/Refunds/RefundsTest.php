@@ -89,8 +89,8 @@ it('reckons what goes back of a line, the delivery, a fee and goodwill, and says
         ->and($sheet->quote?->lines[0]->amount->gross->toDecimal())->toBe('12.50')
         ->and($sheet->quote?->delivery->gross->toDecimal())->toBe('1.65')
         ->and($sheet->total())->toBe(1250 + 165 + 1630 - 150 - 200)
-        ->and(implode(' ', $sheet->explained))->toContain('Tails, orange, pair: 1 of 2, is €12.50; of it €2.50 are 25 % tax.')
-        ->toContain('Delivery: its share for the goods that are back, is €1.65.')->toContain('Goodwill: €16.30, 10 % of what was paid.');
+        ->and(implode(' ', $sheet->explained))->toContain('Tails, orange, pair: 1 of 2 is €12.50; of it €2.50 are 25 % tax.')
+        ->toContain('Delivery: its share for the goods that are back is €1.65.')->toContain('Goodwill: €16.30, 10 % of what was paid.');
     expect(Worksheet::of($this->order, ChosenRefund::everything(MoneyOfOrder::of($this->order)))->total())->toBe(16300);
 });
 
@@ -110,7 +110,7 @@ it('counts what went back in the shop and at the provider, units and delivery, s
     providerTells(told('rf_9', null, 'done', 3000));
     providerTells(told('rf_9', null, 'done', 3000));
     expect(MoneyOfOrder::of($this->order)->left())->toBe(13300)
-        ->and(Worksheet::of($this->order, ChosenRefund::everything($money))->why?->code)->toBe('over_captured');
+        ->and(Worksheet::of($this->order, ChosenRefund::everything($money))->why?->reason)->toBe('over_captured');
     providerTells(told('rf_8', 'somebody-elses', 'failed', 9000));
     expect(MoneyOfOrder::of($this->order)->left())->toBe(13300);
 });
@@ -227,4 +227,57 @@ it('puts back on a gift card by the shop, and waits where no provider is connect
     ($this->issue)(new ChosenRefund([$this->tails->id => 1]));
     payOut();
     expect(Payout::query()->orderByDesc('id')->firstOrFail()->why)->toContain('No payment provider is connected');
+});
+
+it('is tried again as something new, where there is as much left, and once', function (): void {
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    providerSays(422);
+    payOut();
+    $refund = Refund::query()->sole();
+    $first = Payout::query()->value('once');
+    $this->actingAs($this->mads)->post("/refunds/{$refund->id}/again")->assertSessionHas('done');
+    $this->post("/refunds/{$refund->id}/again")->assertSessionHas('problem_code', 'not_stuck');
+    expect(Payout::query()->value('once'))->not->toBe($first);
+    providerSays(422);
+    payOut();
+    // Meanwhile it was given back by hand, at the provider.
+    providerTells(told('rf_5', null, 'done', 16000));
+    $this->post("/refunds/{$refund->id}/again")->assertSessionHas('problem_code', 'gave_elsewhere');
+    expect($refund->refresh()->state)->toBe(RefundState::Stuck);
+});
+
+it('shows the worksheet, reckons after every change, and gives back what it showed', function (): void {
+    $at = "/orders/{$this->order->id}/refund";
+    $this->actingAs($this->mads)->get("{$at}?conversation={$this->conversation->id}")->assertOk()->assertSee('Merlin delta, red')
+        ->assertSee('my kite has not come')->assertSee('Choose what goes back.');
+    $form = [
+        'lines' => [$this->kite->id => '1', $this->tails->id => '0'], 'delivery' => 'amount', 'delivery_amount' => '4,50',
+        'conversation' => $this->conversation->id,
+    ];
+    $this->post("{$at}/reckon", $form, ['HX-Request' => 'true'])->assertOk()->assertSee('Give back €123.50')->assertDontSee('<html', false)
+        ->assertSee("id=\"line-{$this->kite->id}-tax\" hx-swap-oob=\"true\">23.80", false)
+        ->assertSee('name="shown" value="12350"', false);
+    // Without a script, and with what cannot be: all that was written stays.
+    $this->post("{$at}/reckon", [...$form, 'goodwill' => 'lots'])->assertOk()->assertSee('Write “lots” as an amount')
+        ->assertSee('value="lots"', false)->assertSee('value="4,50"', false);
+    $once = Str::uuid()->toString();
+    $this->post($at, [...$form, 'shown' => 12350, 'once' => $once])->assertOk()->assertSee('Choose why the money goes back.');
+    $this->post($at, [...$form, 'shown' => 100, 'once' => $once, 'reason' => 'Faulty'])->assertOk()->assertSee('€123.50 would go back now');
+    $this->post($at, [...$form, 'shown' => 12350, 'once' => $once, 'reason' => 'Faulty'])->assertRedirect();
+    $refund = Refund::query()->sole();
+    $this->get("/refunds/{$refund->id}")->assertOk()->assertSee('€123.50 of B-20388: on its way')->assertSee('Merlin delta, red');
+    $this->get("/conversations/{$this->conversation->id}")->assertSee('Gave back €123.50 of order B-20388 by Mads Overgaard');
+    $this->get($at)->assertSee('Given back of it before');
+});
+
+it('has who may not give money back ask a lead, and nobody else see the sheet', function (): void {
+    $at = "/orders/{$this->order->id}/refund";
+    $this->actingAs($this->teammate('ilse'))->post("{$at}/reckon", [
+        'lines' => [$this->kite->id => '1'], 'conversation' => $this->conversation->id,
+    ], ['HX-Request' => 'true'])->assertOk()->assertSee('Ask a lead: give back €119.00');
+    $this->post($at, [
+        'lines' => [$this->kite->id => '1'], 'shown' => 11900, 'once' => Str::uuid()->toString(), 'reason' => 'Faulty',
+    ])->assertForbidden();
+    $this->actingAs($this->teammate('femi'))->get($at)->assertForbidden();
+    expect(Refund::query()->count())->toBe(0);
 });

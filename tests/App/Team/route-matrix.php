@@ -148,6 +148,9 @@ return [
         'POST conversations/{conversation}/templates/{template}',
         'GET join',
         'POST join',
+        'GET orders/{order}/refund',
+        'POST orders/{order}/refund/reckon',
+        'GET refunds/{refund}',
         'POST messages/{message}/call-back',
         'POST messages/{message}/send-again',
         'POST messages/{message}/split',
@@ -210,6 +213,8 @@ return [
     ],
     // Leads and administrators.
     'arranges' => [
+        'POST orders/{order}/refund',
+        'POST refunds/{refund}/again',
         'POST nudges',
         'POST nudges/{plan}',
         'POST nudges/{plan}/bring-back',

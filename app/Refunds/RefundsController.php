@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Conversations\Conversation;
+use App\Orders\Order;
+use App\Support\RandomUuid;
+use App\Team\SignedIn;
+use App\Workspace\Trail;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+final readonly class RefundsController
+{
+    /** Why money goes back. */
+    private const REASONS = [
+        'Return, changed mind', 'Faulty', 'Damaged on the way', 'Wrong item', 'Missing part', 'Late', 'Lost parcel', 'Cancelled',
+        'Goodwill',
+    ];
+
+    public function __construct(private IssueRefund $issue, private RetryRefund $retry, private Trail $trail) {}
+
+    public function sheet(Request $request, Order $order): View
+    {
+        $chosen = $request->boolean('everything') ? ChosenRefund::everything(MoneyOfOrder::of($order)) : new ChosenRefund;
+
+        return $this->page($request, $order, $chosen);
+    }
+
+    /**
+     * After every change: the figures alone, or the whole page where there is no script.
+     */
+    public function reckon(Request $request, Order $order): View
+    {
+        $chosen = ChosenRefund::read($request->all());
+
+        return $request->hasHeader('HX-Request')
+            ? view('refunds.reckoned', [...$this->content($order, $chosen), 'conversation' => $this->conversation($request), 'oob' => true])
+            : $this->page($request, $order, $chosen);
+    }
+
+    public function store(Request $request, Order $order): RedirectResponse|View
+    {
+        $conversation = $this->conversation($request);
+        $written = $request->validate([
+            'shown' => ['required', 'integer', 'min:0'], 'reason' => ['nullable', 'string', 'max:200'], 'once' => ['required', 'uuid'],
+        ]);
+        try {
+            $refund = $this->issue->issue(
+                $order, ChosenRefund::read($request->all()), (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation,
+                SignedIn::teammate($request), $written['once']
+            );
+        } catch (RefundsRefused $why) {
+            return $this->page($request, $order, ChosenRefund::read($request->all()), $why->getMessage());
+        }
+
+        return redirect("/refunds/{$refund->id}")->with('done', "{$order->money($refund->total)} are on their way back.");
+    }
+
+    public function show(Refund $refund): View
+    {
+        $refund->load(['order.lines', 'lines.orderLine', 'payouts.payment', 'teammate', 'conversation']);
+        $isRead = $refund->conversation !== null && Gate::allows('view', $refund->conversation);
+
+        return view('refunds.show', [
+            'refund' => $refund, 'order' => $refund->order, 'conversation' => $isRead ? $refund->conversation : null,
+        ]);
+    }
+
+    public function again(Request $request, Refund $refund): RedirectResponse
+    {
+        $this->retry->again($refund, SignedIn::teammate($request));
+
+        return redirect("/refunds/{$refund->id}")->with('done', 'It is tried again.');
+    }
+
+    private function page(Request $request, Order $order, ChosenRefund $chosen, ?string $problem = null): View
+    {
+        $conversation = $this->conversation($request);
+        $journal = $conversation === null ? null : $this->trail->journal($conversation);
+
+        return view('refunds.sheet', [
+            ...$this->content($order, $chosen), 'problem' => $problem, 'conversation' => $conversation, 'reasons' => self::REASONS,
+            'reason' => is_string($request->input('reason')) ? $request->input('reason') : '',
+            'said' => $conversation === null || $journal === null ? collect() : Trail::messages(
+                $this->trail->of($conversation, $journal, false)
+            )->take(-6),
+            'onceKey' => RandomUuid::make(),
+        ]);
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private function content(Order $order, ChosenRefund $chosen): array
+    {
+        $sheet = Worksheet::of($order->loadMissing(['lines', 'payments']), $chosen);
+        [$bar, $parts] = PaymentSplit::of($sheet);
+        $quoted = [];
+        foreach ($sheet->quote->lines ?? [] as $line) {
+            $quoted[(int) $line->line] = $line->amount;
+        }
+
+        return [
+            'order' => $order, 'sheet' => $sheet, 'chosen' => $chosen, 'back' => $sheet->money->unitsBack(), 'quoted' => $quoted,
+            'bar' => $bar, 'parts' => $parts, 'mayGive' => Gate::allows('give-back'), 'oob' => false,
+            'earlier' => Refund::query()->where('order_id', $order->id)->orderByDesc('id')->get(),
+        ];
+    }
+
+    private function conversation(Request $request): ?Conversation
+    {
+        $id = $request->integer('conversation');
+        $conversation = $id === 0 ? null : Conversation::query()->findOrFail($id);
+        $conversation === null ?: Gate::authorize('view', $conversation);
+
+        return $conversation;
+    }
+}

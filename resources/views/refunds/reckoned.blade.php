@@ -1,0 +1,37 @@
+@use('Illuminate\Support\Str')
+{{-- What comes of the worksheet; the figures of each line go along to their places. --}}
+<div id="reckoned" class="reckoned" aria-live="polite">
+    <input type="hidden" name="shown" value="{{ $sheet->total() }}">
+    <p class="goes-back"><b>Goes back</b>
+        <span class="soft">paid {{ $order->money($order->captured()) }} · left afterwards
+            {{ $order->money($sheet->money->left() - $sheet->total()) }}</span>
+        <output>{{ $order->money($sheet->total()) }}</output></p>
+    {{ $bar }}
+    <ul class="split-parts">@foreach ($parts as [$class, $name, $amount])<li class="split-of-{{ $class }}"><b>{{ $name }}</b>
+        {{ $amount }}</li>@endforeach</ul>
+    @if ($sheet->why !== null)
+        <p @class(['field-problem' => $sheet->why->reason !== 'nothing_to_refund', 'soft' => $sheet->why->reason === 'nothing_to_refund'])
+            role="status">{{ $sheet->why->reason === 'nothing_to_refund' ? 'Choose what goes back.' : $sheet->why->getMessage() }}</p>
+    @else
+        <details class="came-about" open><summary>How each cent came about</summary><ul>@foreach ($sheet->explained as $sentence)<li>{{
+            $sentence }}</li>@endforeach</ul></details>
+        @if ($mayGive)
+            <button class="btn btn-primary">Give back {{ $order->money($sheet->total()) }}</button>
+        @elseif ($conversation !== null)
+            <button class="btn btn-primary" formaction="/conversations/{{ $conversation->id }}/approvals" name="question"
+                value="Give back {{ $order->money($sheet->total()) }} of {{ $order->number }}. {{ Str::limit(implode(' ',
+                    $sheet->explained), 380) }}">Ask a lead: give back {{ $order->money($sheet->total()) }}</button>
+            <span class="soft">A lead or an administrator gives money back. It is held until then.</span>
+        @else
+            <p class="soft">A lead or an administrator gives money back.</p>
+        @endif
+    @endif
+</div>
+@if ($oob)
+    @foreach ($order->lines as $line)
+        @foreach (['net', 'tax', 'gross'] as $part)<span id="line-{{ $line->id }}-{{ $part }}" hx-swap-oob="true">{{
+            isset($quoted[$line->id]) ? $quoted[$line->id]->{$part}->toDecimal() : '—' }}</span>@endforeach
+    @endforeach
+    @foreach (['net', 'tax', 'gross'] as $part)<span id="delivery-{{ $part }}" hx-swap-oob="true">{{
+        $sheet->quote?->delivery->{$part}->toDecimal() ?? '—' }}</span>@endforeach
+@endif

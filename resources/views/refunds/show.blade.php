@@ -1,0 +1,46 @@
+@extends('layouts.app')
+@use('App\Refunds\PayoutState')
+@use('App\Refunds\RefundState')
+@use('Illuminate\Support\Facades\Gate')
+@section('title', "Given back, {$order->number}")
+@section('content')
+<main id="content" class="page page-narrow">
+    <div class="page-head"><h1>{{ $order->money($refund->total) }} of {{ $order->number }}: {{ $refund->state->label() }}</h1>
+        @if ($conversation)<a class="btn btn-outline-secondary" href="{{ route('conversation', $conversation) }}">Back to
+            {{ $conversation->number() }}</a>@endif
+        <a class="btn btn-outline-secondary" href="{{ route('order', $order) }}">The order</a></div>
+    <section class="sheet pad" aria-label="What went back">
+        <p class="soft">{{ $refund->reason }} · by {{ $refund->teammate?->name ?? 'somebody who has left' }},
+            {{ $time->full($refund->asked_at) }}</p>
+        <table class="order-lines worksheet-lines"><caption class="visually-hidden">What goes back, in {{ $refund->currency }}</caption>
+            <thead><tr><th scope="col">Item</th><th scope="col">Units</th><th scope="col">Net</th><th scope="col">Tax</th><th
+                scope="col">Gross</th></tr></thead>
+            <tbody>
+                @foreach ($refund->lines as $line)<tr><th scope="row">{{ $line->orderLine->title }}</th><td>{{ $line->quantity }}</td>
+                    <td>{{ $order->money($line->net) }}</td><td>{{ $order->money($line->tax) }}</td><td>{{
+                        $order->money($line->gross) }}</td></tr>@endforeach
+                @if ($refund->delivery_gross > 0)<tr><th scope="row">{{ $order->shipping_title ?: 'Delivery' }}</th><td></td>
+                    <td>{{ $order->money($refund->delivery_net) }}</td><td>{{ $order->money($refund->delivery_tax) }}</td><td>{{
+                        $order->money($refund->delivery_gross) }}</td></tr>@endif
+                @foreach (['fee' => ['Fee', -1], 'label' => ['Label', -1], 'goodwill' => ['Goodwill', 1]] as $key => [$name, $sign])
+                    @if ($refund->{$key} > 0)<tr><th scope="row">{{ $name }}</th><td colspan="3"></td><td>{{
+                        $order->money($sign * $refund->{$key}) }}</td></tr>@endif
+                @endforeach
+            </tbody>
+            <tfoot><tr><th scope="row" colspan="4">Goes back</th><td>{{ $order->money($refund->total) }}</td></tr></tfoot>
+        </table>
+        <details class="came-about" open><summary>How each cent came about</summary><ul>@foreach ($refund->explained as $sentence)<li>{{
+            $sentence }}</li>@endforeach</ul></details>
+    </section>
+    <section class="sheet pad" aria-labelledby="payouts"><h2 id="payouts">To the payments</h2>
+        <ul class="plain-list">@foreach ($refund->payouts as $payout)<li><b>{{ $payout->payment->label }}</b>
+            {{ $order->money($payout->amount) }}: {{ $payout->state->label() }}@if ($payout->ended_at !== null),
+            {{ $time->short($payout->ended_at) }}@endif @if ($payout->why !== null)<span @class(['soft' =>
+                $payout->state !== PayoutState::Failed])>{{ $payout->why }}</span>@endif</li>@endforeach</ul>
+        @if ($refund->state === RefundState::Stuck && Gate::allows('give-back'))
+            <form method="post" action="/refunds/{{ $refund->id }}/again">@csrf<button class="btn btn-outline-secondary">Try it
+                again</button></form>
+        @endif
+    </section>
+</main>
+@endsection

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Refunds\RefundsController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
+    Route::prefix('/orders/{order}/refund')->whereNumber('order')->group(function (): void {
+        Route::get('/', [RefundsController::class, 'sheet'])->name('refund-sheet');
+        Route::post('/reckon', [RefundsController::class, 'reckon']);
+        Route::post('/', [RefundsController::class, 'store'])->middleware('can:give-back');
+    });
+    Route::get('/refunds/{refund}', [RefundsController::class, 'show'])->whereNumber('refund');
+    Route::post('/refunds/{refund}/again', [RefundsController::class, 'again'])->whereNumber('refund')->middleware('can:give-back');
+});
