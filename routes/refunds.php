@@ -11,6 +11,8 @@ Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
         Route::post('/reckon', [RefundsController::class, 'reckon']);
         Route::post('/', [RefundsController::class, 'store'])->middleware('can:give-back');
     });
+    Route::get('/refunds', [RefundsController::class, 'index']);
+    Route::post('/refunds/compare', [RefundsController::class, 'compare'])->middleware('can:give-back');
     Route::get('/refunds/{refund}', [RefundsController::class, 'show'])->whereNumber('refund');
     Route::post('/refunds/{refund}/again', [RefundsController::class, 'again'])->whereNumber('refund')->middleware('can:give-back');
 });

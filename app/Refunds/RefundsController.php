@@ -7,6 +7,7 @@ namespace App\Refunds;
 use App\Conversations\Conversation;
 use App\Orders\Order;
 use App\Support\RandomUuid;
+use App\Support\StoreSettings;
 use App\Team\SignedIn;
 use App\Workspace\Trail;
 use Illuminate\Contracts\View\View;
@@ -22,7 +23,11 @@ final readonly class RefundsController
         'Goodwill',
     ];
 
-    public function __construct(private IssueRefund $issue, private RetryRefund $retry, private Trail $trail) {}
+    private const ROWS = 50;
+
+    public function __construct(
+        private IssueRefund $issue, private RetryRefund $retry, private Trail $trail, private StoreSettings $settings
+    ) {}
 
     public function sheet(Request $request, Order $order): View
     {
@@ -59,6 +64,25 @@ final readonly class RefundsController
         }
 
         return redirect("/refunds/{$refund->id}")->with('done', "{$order->money($refund->total)} are on their way back.");
+    }
+
+    /**
+     * What was given back last, and whether the provider's book agrees.
+     */
+    public function index(): View
+    {
+        return view('refunds.index', [
+            'refunds' => Refund::query()->with(['order', 'teammate', 'payouts'])->orderByDesc('id')->simplePaginate(self::ROWS),
+            'stuck' => Refund::query()->where('state', RefundState::Stuck)->with('order')->orderBy('id')->limit(self::ROWS)->get(),
+            'report' => $this->settings->get(ReconcilePayments::REPORT), 'mayGive' => Gate::allows('give-back'),
+        ]);
+    }
+
+    public function compare(): RedirectResponse
+    {
+        ReconcilePayments::dispatch();
+
+        return redirect('/refunds')->with('done', 'It is being compared with the provider’s book.');
     }
 
     public function show(Refund $refund): View

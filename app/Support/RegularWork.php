@@ -21,6 +21,7 @@ use App\Notifications\NotifyFromJournal;
 use App\Promises\CheckPromisesTonight;
 use App\Promises\RecountPromises;
 use App\Promises\TellPromises;
+use App\Refunds\ReconcilePayments;
 use App\Refunds\SendPayouts;
 use App\Refunds\TellShopOfRefunds;
 use App\Routing\GiveWaitingTurns;
@@ -56,6 +57,7 @@ final class RegularWork
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->call(fn () => app(ChangeWhoReads::class)->releaseAll())->hourly()->name('take from people what they do not read');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
+        $schedule->job(new ReconcilePayments)->dailyAt('03:10')->name('compare what was given back with the provider’s book');
         $schedule->job(new CheckPromisesTonight)->dailyAt('02:40')->name('check promises against the journal');
         $schedule->call(fn () => SignIns::tidy())->daily()->name('forget who was signed in long ago');
         $schedule->call(fn () => Presence::tidy())->hourly()->name('forget who was here');

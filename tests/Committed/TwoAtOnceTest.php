@@ -33,8 +33,14 @@ use App\Nudges\Nudge;
 use App\Nudges\NudgePlan;
 use App\Nudges\SendNudges;
 use App\Nudges\StartNudge;
+use App\Orders\Order;
 use App\Ratings\RateConversation;
 use App\Receiving\Calls\WriteDownCall;
+use App\Refunds\ChosenRefund;
+use App\Refunds\IssueRefund;
+use App\Refunds\PayoutState;
+use App\Refunds\Refund;
+use App\Refunds\SettlePayout;
 use App\Rules\ChangedBy;
 use App\Rules\RuleAction;
 use App\Rules\RuleEvent;
@@ -52,6 +58,7 @@ use App\Views\SharedWith;
 use App\Workspace\Trail;
 use Cairnfield\Core\Rules\Way;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Tests\App\Mails;
 use Tests\App\Services;
 
@@ -400,4 +407,23 @@ it('keeps one of two templates, rules and plans of one name, whoever saves first
         ->save();
     $this->atOnce(3, $plan);
     expect(DB::table('nudge_plans')->count())->toBe(1);
+});
+
+it('gives back once what several people give back at once, and ends it once, whoever says that it is through', function (): void {
+    Queue::fake();
+    Services::take(Channel::Shop, Services::order());
+    $order = Order::query()->with('lines')->sole();
+    $mads = $this->teammate('mads');
+    $conversation = Mails::conversation();
+    $chosen = new ChosenRefund([$order->lines[0]->id => 1]);
+    $failures = $this->atOnce(6, fn (int $number) => app(IssueRefund::class)->issue(
+        $order, $chosen, 11900, 'Faulty', $conversation, $mads, "press-{$number}"
+    ));
+    expect(count(array_filter($failures)))->toBe(5)->and(Refund::query()->count())->toBe(1)
+        ->and((int) DB::table('payouts')->sum('amount'))->toBe(11900);
+    $payout = DB::table('payouts')->value('id');
+    $failures = $this->atOnce(4, fn () => app(SettlePayout::class)->settle($payout, PayoutState::Done, 'rf_1'));
+    expect(array_filter($failures))->toBe([])
+        ->and(DB::table('journal')->where('kind', 'refund_ended')->count())->toBe(1)
+        ->and(DB::table('refunds')->value('state'))->toBe('done');
 });

@@ -4,6 +4,7 @@
 @section('content')
 <main id="content" class="page">
     <div class="page-head"><h1>Orders</h1>
+        @can('answer-customers')<a class="btn btn-outline-secondary" href="/refunds">Given back</a>@endcan
         <form method="get" action="/orders" class="find" role="search"><label class="visually-hidden" for="find">Number, name or
             address</label><input class="form-control" id="find" name="find" type="search" value="{{ $find }}"
             placeholder="Number, name or email address"><button class="btn btn-outline-secondary">Find</button></form>

@@ -11,12 +11,14 @@ use App\Refunds\IssueRefund;
 use App\Refunds\MoneyOfOrder;
 use App\Refunds\Payout;
 use App\Refunds\PayoutState;
+use App\Refunds\ReconcilePayments;
 use App\Refunds\Refund;
 use App\Refunds\RefundsRefused;
 use App\Refunds\RefundState;
 use App\Refunds\SendPayouts;
 use App\Refunds\TellShopOfRefunds;
 use App\Refunds\Worksheet;
+use App\Support\StoreSettings;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Request;
@@ -280,4 +282,46 @@ it('has who may not give money back ask a lead, and nobody else see the sheet', 
     ])->assertForbidden();
     $this->actingAs($this->teammate('femi'))->get($at)->assertForbidden();
     expect(Refund::query()->count())->toBe(0);
+});
+
+/**
+ * A book of these, page by page.
+ *
+ * @param  array<string, mixed>  ...$refunds
+ */
+function bookHas(array ...$refunds): void
+{
+    providerSays(fn (Request $request) => Http::response([
+        'refunds' => [$refunds[(int) $request['after']] ?? []][0] === [] ? [] : [$refunds[(int) $request['after']]],
+        'next' => (string) ((int) $request['after'] + 1), 'more' => (int) $request['after'] + 1 < count($refunds),
+    ]));
+    app()->call([new ReconcilePayments, 'handle']);
+}
+
+it('takes from the provider’s book what it had not heard, and says where the two do not agree', function (): void {
+    $report = fn (): array => app(StoreSettings::class)->get(ReconcilePayments::REPORT);
+    foreach ([[$this->kite->id => 1], [$this->tails->id => 1], [$this->tails->id => 1]] as $lines) {
+        ($this->issue)(new ChosenRefund($lines));
+    }
+    providerSays('pending');
+    payOut();
+    [$one, $two, $three] = Payout::query()->orderBy('id')->get()->all();
+    // The second was given back with another amount, the third is not there although we had heard that it is through.
+    providerTells(told('rf_3', $three->once, 'done', 1250));
+    bookHas(told('rf_1', $one->once, 'done'), told('rf_2', $two->once, 'done', 1200), told('rf_7', null, 'done', 300));
+    expect($one->refresh()->state)->toBe(PayoutState::Done)
+        ->and(DB::table('refunds_elsewhere')->pluck('amount')->all())->toBe([300])
+        ->and(array_column($report()['differences'], 'what'))->toBe([
+            'the book has another amount', 'we have it as given back, and the book does not know it',
+        ])
+        ->and($report()['looked'])->toBe(3);
+    $this->actingAs($this->mads)->get('/refunds')->assertOk()->assertSee('the book has another amount')->assertSee('€119.00');
+    bookHas(
+        told('rf_1', $one->once, 'done'), told('rf_2', $two->once, 'done', $two->amount), told('rf_3', $three->once, 'done', 1250)
+    );
+    expect($report()['differences'])->toBe([]);
+    $this->get('/refunds')->assertSee('agree');
+    providerSays(500);
+    app()->call([new ReconcilePayments, 'handle']);
+    $this->get('/refunds')->assertSee('could not be compared');
 });

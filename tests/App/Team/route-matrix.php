@@ -150,6 +150,7 @@ return [
         'POST join',
         'GET orders/{order}/refund',
         'POST orders/{order}/refund/reckon',
+        'GET refunds',
         'GET refunds/{refund}',
         'POST messages/{message}/call-back',
         'POST messages/{message}/send-again',
@@ -215,6 +216,7 @@ return [
     'arranges' => [
         'POST orders/{order}/refund',
         'POST refunds/{refund}/again',
+        'POST refunds/compare',
         'POST nudges',
         'POST nudges/{plan}',
         'POST nudges/{plan}/bring-back',
