@@ -53,6 +53,13 @@ return [
         'timeout' => (int) env('SERVICE_TIMEOUT', 15),
     ],
 
+    'refunds' => [
+        // Seconds after which the payment provider is asked how it went, where it has not said so.
+        'asks_after' => (int) env('PAYOUT_ASKS_AFTER', 60),
+        // For which one asking is one worker's; longer than a service is waited for.
+        'held_seconds' => (int) env('PAYOUT_HELD_SECONDS', 90),
+    ],
+
     'outbox' => [
         // For how many seconds an answer can be called back before it is on its way.
         'call_back_seconds' => (int) env('OUTBOX_CALL_BACK_SECONDS', 10),

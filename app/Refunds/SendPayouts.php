@@ -14,6 +14,7 @@ use App\Channels\Services\UnreadableEvent;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Asks the provider for what is to be paid out, and for how it went where it has not said so. Each payout is asked for under one key,
@@ -24,14 +25,8 @@ final class SendPayouts implements ShouldQueue
     use Dispatchable;
     use Queueable;
 
-    /** Seconds after which the provider is asked how it went. */
-    public const ASKS_AFTER = 60;
-
     /** Seconds to the next try; the last one again and again. */
     private const PAUSES = [5, 15, 60, 300, 900];
-
-    /** For which one asking is another worker's. */
-    private const HELD_SECONDS = 90;
 
     private const AT_ONCE = 50;
 
@@ -48,9 +43,7 @@ final class SendPayouts implements ShouldQueue
         $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund'])
             ->orderBy('next_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $payout) {
-            $isOurs = Payout::query()->whereKey($payout->id)->where('next_at', $payout->getRawOriginal('next_at'))
-                ->update(['next_at' => now()->addSeconds(self::HELD_SECONDS)]) === 1;
-            if (! $isOurs) {
+            if (! $this->claim($payout)) {
                 continue;
             }
             if ($payout->payment->kind !== 'card') {
@@ -62,6 +55,22 @@ final class SendPayouts implements ShouldQueue
                 $this->ask($payout, $account, $client, $settle);
             }
         }
+    }
+
+    /**
+     * By its key alone: looked for over the index of what is due, its place there would be locked before the row, and those who write
+     * down how it went lock them the other way round.
+     */
+    private function claim(Payout $payout): bool
+    {
+        return DB::transaction(static function () use ($payout): bool {
+            $isStillDue = Payout::query()->whereKey($payout->id)->lockForUpdate()->toBase()->value('next_at')
+                === $payout->getRawOriginal('next_at');
+            $isStillDue && Payout::query()->whereKey($payout->id)
+                ->update(['next_at' => now()->addSeconds((int) config('cairnfield.refunds.held_seconds'))]);
+
+            return $isStillDue;
+        });
     }
 
     private function ask(Payout $payout, Account $account, ServiceClient $client, SettlePayout $settle): void

@@ -39,7 +39,7 @@ final readonly class SettlePayout
                 'state' => $state, 'outside_id' => $outsideId ?? $payout->outside_id,
                 'why' => $why === null ? null : mb_substr($why, 0, 300),
                 // A notice can be lost: then it is asked for.
-                'next_at' => $state === PayoutState::Sent ? now()->addSeconds(SendPayouts::ASKS_AFTER) : null,
+                'next_at' => $state === PayoutState::Sent ? now()->addSeconds((int) config('cairnfield.refunds.asks_after')) : null,
                 'ended_at' => $state->isOver() ? now() : null, 'attempts' => 0,
             ])->save();
             $state->isOver() && $this->endRefund($refundId);

@@ -13,6 +13,7 @@ use App\Orders\TakeOrder;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Tells the shop what was given back, so that both books agree; what was paid by gift card the shop puts back on it then. Under one
@@ -25,8 +26,6 @@ final class TellShopOfRefunds implements ShouldQueue
 
     /** Seconds to the next try; the last one again and again. */
     private const PAUSES = [5, 15, 60, 300, 900];
-
-    private const HELD_SECONDS = 90;
 
     private const AT_ONCE = 50;
 
@@ -42,10 +41,21 @@ final class TellShopOfRefunds implements ShouldQueue
         $due = Refund::query()->whereNotNull('book_next_at')->where('book_next_at', '<=', now())
             ->with(['order.account', 'lines.orderLine', 'payouts.payment'])->orderBy('book_next_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $refund) {
-            $isOurs = Refund::query()->whereKey($refund->id)->where('book_next_at', $refund->getRawOriginal('book_next_at'))
-                ->update(['book_next_at' => now()->addSeconds(self::HELD_SECONDS)]) === 1;
-            $isOurs && $this->tell($refund, $client, $takeOrder);
+            $this->claim($refund) && $this->tell($refund, $client, $takeOrder);
         }
+    }
+
+    /** By its key alone, as payouts are. */
+    private function claim(Refund $refund): bool
+    {
+        return DB::transaction(static function () use ($refund): bool {
+            $isStillDue = Refund::query()->whereKey($refund->id)->lockForUpdate()->toBase()->value('book_next_at')
+                === $refund->getRawOriginal('book_next_at');
+            $isStillDue && Refund::query()->whereKey($refund->id)
+                ->update(['book_next_at' => now()->addSeconds((int) config('cairnfield.refunds.held_seconds'))]);
+
+            return $isStillDue;
+        });
     }
 
     private function tell(Refund $refund, ServiceClient $client, TakeOrder $takeOrder): void
