@@ -31,4 +31,18 @@ enum PayoutState: string
     {
         return $this === self::Done || $this === self::Failed;
     }
+
+    /**
+     * Whether what is told is news. That it has failed does not stand against its having gone back: the provider's word of what it paid
+     * counts, whatever was heard in between.
+     */
+    public function becomes(self $told): bool
+    {
+        return match ($this) {
+            self::Requested => $told !== self::Requested,
+            self::Sent => $told->isOver(),
+            self::Failed => $told === self::Done,
+            self::Done => false,
+        };
+    }
 }

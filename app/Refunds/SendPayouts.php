@@ -30,6 +30,9 @@ final class SendPayouts implements ShouldQueue
 
     private const AT_ONCE = 50;
 
+    /** Says nothing of the payout: our key is not taken, or the same is being asked for at this moment. It may have been paid before. */
+    private const OURS_TO_MEND = [401, 403, 409];
+
     public int $tries = 1;
 
     public function __construct()
@@ -88,7 +91,7 @@ final class SendPayouts implements ShouldQueue
                 $this->later($payout, null);
             }
         } catch (ServiceFault $fault) {
-            $fault->isFinal && $payout->outside_id === null
+            $fault->isFinal && $payout->outside_id === null && ! in_array($fault->status, self::OURS_TO_MEND, true)
                 ? $settle->settle($payout->id, PayoutState::Failed, null, $fault->getMessage())
                 : $this->later($payout, $fault->getMessage(), $fault->retryAfter);
         } catch (UnreadableEvent $why) {

@@ -32,7 +32,7 @@ final readonly class SettlePayout
             // In one order everywhere: the order, then its parts.
             Order::query()->whereKey((int) Refund::query()->whereKey($refundId)->value('order_id'))->lockForUpdate()->value('id');
             $payout = Payout::query()->lockForUpdate()->findOrFail($payoutId);
-            if ($payout->state->isOver() || ($state === PayoutState::Sent && $payout->state === PayoutState::Sent)) {
+            if (! $payout->state->becomes($state)) {
                 return;
             }
             $payout->forceFill([
@@ -50,7 +50,7 @@ final readonly class SettlePayout
     {
         $refund = Refund::query()->lockForUpdate()->with(['payouts', 'order', 'conversation'])->findOrFail($refundId);
         $open = $refund->payouts->filter(static fn (Payout $payout): bool => ! $payout->state->isOver());
-        if ($open->isNotEmpty() || $refund->state !== RefundState::Requested) {
+        if ($open->isNotEmpty() || $refund->state === RefundState::Done) {
             return;
         }
         $failed = $refund->payouts->where('state', PayoutState::Failed);

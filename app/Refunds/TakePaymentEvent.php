@@ -35,7 +35,7 @@ final readonly class TakePaymentEvent implements TakesEvents
     {
         $own = $told->reference === null ? null : Payout::query()->where('once', $told->reference)->first();
         if ($own !== null) {
-            $isNews = ! $own->state->isOver();
+            $isNews = $own->state->becomes($told->state);
             $this->settle->settle($own->id, $told->state, $told->id, $told->why);
 
             return $isNews;

@@ -56,14 +56,14 @@ function providerSays(string|int|Closure $answer): void
 {
     Http::swap(new Illuminate\Http\Client\Factory);
     Http::fake(['*' => is_string($answer)
-        ? fn (Request $request) => Http::response(['refund' => told('rf_1', $request['reference'] ?? null, $answer)])
+        ? fn (Request $request) => Http::response(['refund' => toldRefund('rf_1', $request['reference'] ?? null, $answer)])
         : (is_int($answer) ? Http::response(['error' => 'card_gone', 'message' => 'The card is closed.'], $answer) : $answer)]);
 }
 
 /**
  * @return array<string, mixed>
  */
-function told(string $id, ?string $reference, string $state, int $amount = 11900, string $payment = 'pay-1'): array
+function toldRefund(string $id, ?string $reference, string $state, int $amount = 11900, string $payment = 'pay-1'): array
 {
     return [
         'id' => $id, 'payment' => $payment, 'amount' => $amount, 'currency' => 'EUR', 'reference' => $reference, 'state' => $state,
@@ -109,11 +109,11 @@ it('counts what went back in the shop and at the provider, units and delivery, s
     $rest = Worksheet::of($this->order, ChosenRefund::everything($money));
     expect($rest->total())->toBe(14150)->and($rest->quote?->left->toDecimal())->toBe('0.00');
     // By hand at the provider, of which the shop knows nothing yet.
-    providerTells(told('rf_9', null, 'done', 3000));
-    providerTells(told('rf_9', null, 'done', 3000));
+    providerTells(toldRefund('rf_9', null, 'done', 3000));
+    providerTells(toldRefund('rf_9', null, 'done', 3000));
     expect(MoneyOfOrder::of($this->order)->left())->toBe(13300)
         ->and(Worksheet::of($this->order, ChosenRefund::everything($money))->why?->reason)->toBe('over_captured');
-    providerTells(told('rf_8', 'somebody-elses', 'failed', 9000));
+    providerTells(toldRefund('rf_8', 'somebody-elses', 'failed', 9000));
     expect(MoneyOfOrder::of($this->order)->left())->toBe(13300);
 });
 
@@ -152,10 +152,10 @@ it('asks the provider under one key until it answers, and ends when it says so',
     $payout = Payout::query()->sole();
     expect($payout->state)->toBe(PayoutState::Sent)->and($payout->outside_id)->toBe('rf_1')
         ->and(Refund::query()->sole()->state)->toBe(RefundState::Requested);
-    providerTells(told('rf_1', $payout->once, 'done'));
-    providerTells(told('rf_1', $payout->once, 'done'));
+    providerTells(toldRefund('rf_1', $payout->once, 'done'));
+    providerTells(toldRefund('rf_1', $payout->once, 'done'));
     // A notice that comes late takes nothing back.
-    providerTells(told('rf_1', $payout->once, 'pending'));
+    providerTells(toldRefund('rf_1', $payout->once, 'pending'));
     expect(Refund::query()->sole()->state)->toBe(RefundState::Done)
         ->and(JournalEntry::query()->where('kind', JournalKind::RefundEnded)->count())->toBe(1)
         ->and(DB::table('refunds_elsewhere')->count())->toBe(0);
@@ -167,7 +167,7 @@ it('asks how it went where the notice was lost', function (): void {
     payOut();
     CarbonImmutable::setTestNow(now()->addSeconds(61));
     providerSays(fn (Request $request) => Http::response([
-        'refund' => told('rf_1', null, str_ends_with($request->url(), 'rf_1') ? 'done' : 'failed'),
+        'refund' => toldRefund('rf_1', null, str_ends_with($request->url(), 'rf_1') ? 'done' : 'failed'),
     ]));
     payOut();
     expect(Refund::query()->sole()->state)->toBe(RefundState::Done);
@@ -185,6 +185,30 @@ it('is stuck where the card is gone or the bank refuses, tells who gave it, and 
     payOut();
     expect(DB::table('news')->where('kind', 'refund_failed')->count())->toBe(1);
 })->with(['refused', 'failed later']);
+
+it('asks on where our key is not taken, and believes the provider that it has paid what was heard to have failed', function (): void {
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    // The answer to the first asking may have been lost: a refused key says nothing of it.
+    providerSays(401);
+    payOut();
+    $payout = Payout::query()->sole();
+    expect($payout->state)->toBe(PayoutState::Requested)->and($payout->why)->toContain('401')->and($payout->next_at)->not->toBeNull();
+    CarbonImmutable::setTestNow(now()->addMinute());
+    providerSays('failed');
+    payOut();
+    expect(Refund::query()->sole()->state)->toBe(RefundState::Stuck);
+    providerTells(toldRefund('rf_1', $payout->once, 'pending'));
+    expect($payout->refresh()->state)->toBe(PayoutState::Failed);
+    providerTells(toldRefund('rf_1', $payout->once, 'done'));
+    expect(Refund::query()->sole()->state)->toBe(RefundState::Done)
+        ->and(MoneyOfOrder::of($this->order->refresh())->left())->toBe(4400)
+        ->and(JournalEntry::query()->where('kind', JournalKind::RefundEnded)->get()
+            ->map(static fn (JournalEntry $entry): bool => $entry->payload()->isGivenBack)->all())->toBe([false, true]);
+    // Nor does it turn back.
+    providerTells(toldRefund('rf_1', $payout->once, 'failed'));
+    expect($payout->refresh()->state)->toBe(PayoutState::Done);
+    $this->actingAs($this->mads)->post('/refunds/'.Refund::query()->value('id').'/again')->assertSessionHas('problem_code', 'not_stuck');
+});
 
 it('tells the shop once it is through, again until it has it, and both books agree', function (): void {
     ($this->issue)(new ChosenRefund([$this->tails->id => 1], 'share'));
@@ -225,7 +249,7 @@ it('puts back on a gift card by the shop, and waits where no provider is connect
     payOut();
     expect(Refund::query()->sole()->state)->toBe(RefundState::Done);
     $this->order->payments()->update(['kind' => 'card']);
-    Services::account(Channel::Tollgate)->forceFill(['state' => 'waiting'])->save();
+    Services::account(Channel::Tollgate)->forceFill(['state' => 'paused'])->save();
     ($this->issue)(new ChosenRefund([$this->tails->id => 1]));
     payOut();
     expect(Payout::query()->orderByDesc('id')->firstOrFail()->why)->toContain('No payment provider is connected');
@@ -243,7 +267,7 @@ it('is tried again as something new, where there is as much left, and once', fun
     providerSays(422);
     payOut();
     // Meanwhile it was given back by hand, at the provider.
-    providerTells(told('rf_5', null, 'done', 16000));
+    providerTells(toldRefund('rf_5', null, 'done', 16000));
     $this->post("/refunds/{$refund->id}/again")->assertSessionHas('problem_code', 'gave_elsewhere');
     expect($refund->refresh()->state)->toBe(RefundState::Stuck);
 });
@@ -306,9 +330,10 @@ it('takes from the provider’s book what it had not heard, and says where the t
     providerSays('pending');
     payOut();
     [$one, $two, $three] = Payout::query()->orderBy('id')->get()->all();
+    CarbonImmutable::setTestNow(now()->addSecond());
     // The second was given back with another amount, the third is not there although we had heard that it is through.
-    providerTells(told('rf_3', $three->once, 'done', 1250));
-    bookHas(told('rf_1', $one->once, 'done'), told('rf_2', $two->once, 'done', 1200), told('rf_7', null, 'done', 300));
+    providerTells(toldRefund('rf_3', $three->once, 'done', 1250));
+    bookHas(toldRefund('rf_1', $one->once, 'done'), toldRefund('rf_2', $two->once, 'done', 1200), toldRefund('rf_7', null, 'done', 300));
     expect($one->refresh()->state)->toBe(PayoutState::Done)
         ->and(DB::table('refunds_elsewhere')->pluck('amount')->all())->toBe([300])
         ->and(array_column($report()['differences'], 'what'))->toBe([
@@ -317,7 +342,8 @@ it('takes from the provider’s book what it had not heard, and says where the t
         ->and($report()['looked'])->toBe(3);
     $this->actingAs($this->mads)->get('/refunds')->assertOk()->assertSee('the book has another amount')->assertSee('€119.00');
     bookHas(
-        told('rf_1', $one->once, 'done'), told('rf_2', $two->once, 'done', $two->amount), told('rf_3', $three->once, 'done', 1250)
+        toldRefund('rf_1', $one->once, 'done'), toldRefund('rf_2', $two->once, 'done', $two->amount),
+        toldRefund('rf_3', $three->once, 'done', 1250)
     );
     expect($report()['differences'])->toBe([]);
     $this->get('/refunds')->assertSee('agree');
