@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Channels\Account;
-use App\Channels\AccountState;
-use App\Channels\Channel;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
@@ -44,7 +42,7 @@ final class ReconcilePayments implements ShouldBeUnique, ShouldQueue
 
     public function handle(ServiceClient $client, TakePaymentEvent $take, StoreSettings $settings): void
     {
-        $account = Account::query()->where('channel', Channel::Tollgate)->where('state', AccountState::Active)->orderBy('id')->first();
+        $account = PaymentProvider::account();
         if ($account === null) {
             return;
         }

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Channels\Account;
-use App\Channels\AccountState;
-use App\Channels\Channel;
 use App\Channels\Services\EventFields;
 use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
@@ -42,7 +40,7 @@ final class SendPayouts implements ShouldQueue
 
     public function handle(ServiceClient $client, SettlePayout $settle): void
     {
-        $account = Account::query()->where('channel', Channel::Tollgate)->where('state', AccountState::Active)->orderBy('id')->first();
+        $account = PaymentProvider::account();
         $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund'])
             ->orderBy('next_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $payout) {

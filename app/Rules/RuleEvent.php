@@ -13,6 +13,7 @@ use App\Conversations\Journal\Payload;
 use App\Orders\Happened\OrderChanged;
 use App\Orders\Happened\ParcelSeen;
 use App\Receiving\Happened\MessageReceived;
+use App\Refunds\Happened\RefundEnded;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**
@@ -38,6 +39,8 @@ enum RuleEvent: string
     case OrderBeside = 'order_beside';
     case OrderChanged = 'order_changed';
     case MoneyGivenBack = 'money_given_back';
+    case RefundAsked = 'refund_asked';
+    case RefundFailed = 'refund_failed';
     case ParcelSent = 'parcel_sent';
     case ParcelDelivered = 'parcel_delivered';
     case ParcelAstray = 'parcel_astray';
@@ -63,6 +66,8 @@ enum RuleEvent: string
         JournalKind::FieldChanged,
         JournalKind::OrderAttached,
         JournalKind::OrderChanged,
+        JournalKind::RefundAsked,
+        JournalKind::RefundEnded,
         JournalKind::ParcelSeen,
         JournalKind::PartnerAnswered,
         JournalKind::DeliveryFailed,
@@ -93,6 +98,8 @@ enum RuleEvent: string
             self::OrderBeside => 'an order is put beside it',
             self::OrderChanged => 'the status of its order changes',
             self::MoneyGivenBack => 'money of its order is given back',
+            self::RefundAsked => 'somebody has money go back',
+            self::RefundFailed => 'money could not go back',
             self::ParcelSent => 'its parcel is sent',
             self::ParcelDelivered => 'its parcel is delivered',
             self::ParcelAstray => 'its parcel comes back or is lost',
@@ -126,7 +133,9 @@ enum RuleEvent: string
             JournalKind::TagsChanged => [self::TagsChanged],
             JournalKind::FieldChanged => [self::FieldSet],
             JournalKind::OrderAttached => [self::OrderBeside],
+            JournalKind::RefundAsked => [self::RefundAsked],
             JournalKind::OrderChanged,
+            JournalKind::RefundEnded,
             JournalKind::ParcelSeen,
             JournalKind::ApprovalAnswered => array_values(array_filter([self::ofPayload($entry->payload())])),
             JournalKind::PartnerAnswered => [self::PartnerAnswered],
@@ -162,6 +171,8 @@ enum RuleEvent: string
     {
         return match (true) {
             $what instanceof OrderChanged => $what->refunded === null ? self::OrderChanged : self::MoneyGivenBack,
+            // That it has gone back is told by the order, whoever gave it.
+            $what instanceof RefundEnded => $what->isGivenBack ? null : self::RefundFailed,
             $what instanceof ParcelSeen => match ($what->stage) {
                 ParcelStage::Collected => self::ParcelSent,
                 ParcelStage::Delivered => self::ParcelDelivered,
@@ -200,6 +211,8 @@ enum RuleEvent: string
             self::FieldSet => JournalKind::FieldChanged,
             self::OrderBeside => JournalKind::OrderAttached,
             self::OrderChanged, self::MoneyGivenBack => JournalKind::OrderChanged,
+            self::RefundAsked => JournalKind::RefundAsked,
+            self::RefundFailed => JournalKind::RefundEnded,
             self::ParcelSent, self::ParcelDelivered, self::ParcelAstray => JournalKind::ParcelSeen,
             self::PartnerAnswered => JournalKind::PartnerAnswered,
             self::DeliveryFailed => JournalKind::DeliveryFailed,

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Channels\Tollgate;
 
+use App\Channels\Services\PaysBack;
 use App\Channels\Services\ServiceType;
 use App\Refunds\TakePaymentEvent;
 
 /**
  * The payment provider: it holds what was paid by card, and gives it back.
  */
-final readonly class Tollgate extends ServiceType
+final readonly class Tollgate extends ServiceType implements PaysBack
 {
     public function label(): string
     {

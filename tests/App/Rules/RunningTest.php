@@ -17,6 +17,10 @@ use App\Conversations\Message;
 use App\Conversations\SetPriority;
 use App\Customers\CustomerGroup;
 use App\Notifications\News;
+use App\Refunds\ChosenRefund;
+use App\Refunds\IssueRefund;
+use App\Refunds\SendPayouts;
+use App\Refunds\Worksheet;
 use App\Rules\AnswerByRule;
 use App\Rules\CallHook;
 use App\Rules\ChangedBy;
@@ -46,6 +50,8 @@ use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Bus;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Str;
 use Tests\App\Mails;
 use Tests\App\Services;
 
@@ -384,6 +390,35 @@ it('knows the group of somebody who writes for the first time', function (): voi
     $other = Mails::conversation(['From' => 'Una <una@post.example>', 'Subject' => 'One Kestrel']);
     runRules();
     expect(tagsOf($trade))->toBe(['wholesale'])->and(tagsOf($other))->toBe([]);
+});
+
+it('runs when money is to go back, when it could not, and when the order says that it has', function (): void {
+    foreach ([
+        'asked' => RuleEvent::RefundAsked, 'stuck' => RuleEvent::RefundFailed, 'given' => RuleEvent::MoneyGivenBack,
+    ] as $tag => $event) {
+        rule($tag, $event, [], [['do' => 'add_tag', 'text' => $tag]]);
+    }
+    Queue::fake([SendPayouts::class]);
+    Http::fake(['*' => Http::response(['message' => 'The card is closed.'], 422)]);
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
+    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Torn'], '71-4480217 is torn.');
+    $order = $conversation->orders()->sole();
+    $sheet = Worksheet::of($order, new ChosenRefund(goodwill: '5'));
+    app(IssueRefund::class)->issue(
+        $order, $sheet->chosen, $sheet->total(), 'Goodwill', $conversation, $this->teammate('mads'), Str::uuid()->toString()
+    );
+    runRules();
+    expect($sheet->total())->toBe(500)->and(tagsOf($conversation))->toBe(['asked']);
+    app()->call([new SendPayouts, 'handle']);
+    runRules();
+    expect(tagsOf($conversation))->toBe(['asked', 'stuck']);
+    // That it has gone back is the order's to say, whoever gave it.
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', [
+        'version' => 2,
+        'payments' => [['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 16300, 'refunded' => 500]],
+    ]));
+    runRules();
+    expect(tagsOf($conversation))->toBe(['asked', 'given', 'stuck']);
 });
 
 it('runs on what the shop and the carrier tell', function (): void {
