@@ -99,6 +99,9 @@ final readonly class MoneyOfOrder
         $earlier = $units = $gross = [];
         $delivery = 0;
         foreach ($own as $refund) {
+            if ($refund->state === RefundState::Withdrawn) {
+                continue;
+            }
             $earlier[] = new EarlierRefund(array_values($refund->lines->map(
                 static fn (RefundLine $line): LineUnits => new LineUnits((string) $line->order_line_id, $line->quantity)
             )->all()), $money($refund->delivery_gross));

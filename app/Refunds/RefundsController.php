@@ -26,7 +26,8 @@ final readonly class RefundsController
     private const ROWS = 50;
 
     public function __construct(
-        private IssueRefund $issue, private RetryRefund $retry, private Trail $trail, private StoreSettings $settings
+        private IssueRefund $issue, private RetryRefund $retry, private WithdrawRefund $withdraw, private Trail $trail,
+        private StoreSettings $settings
     ) {}
 
     public function sheet(Request $request, Order $order): View
@@ -100,6 +101,13 @@ final readonly class RefundsController
         $this->retry->again($refund, SignedIn::teammate($request));
 
         return redirect("/refunds/{$refund->id}")->with('done', 'It is tried again.');
+    }
+
+    public function withdraw(Request $request, Refund $refund): RedirectResponse
+    {
+        $this->withdraw->withdraw($refund, SignedIn::teammate($request));
+
+        return redirect("/refunds/{$refund->id}")->with('done', 'It is withdrawn: its lines can be given back by another worksheet.');
     }
 
     private function page(Request $request, Order $order, ChosenRefund $chosen, ?string $problem = null): View

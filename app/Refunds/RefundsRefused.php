@@ -47,6 +47,13 @@ final class RefundsRefused extends Refused
         );
     }
 
+    public static function partlyGiven(): self
+    {
+        return new self(
+            'partly_given', 'A part of it has gone back. Try the rest again, or give it from a new worksheet, as goodwill.'
+        );
+    }
+
     public static function notStuck(): self
     {
         return new self('not_stuck', 'Nothing of it waits to be tried again.');

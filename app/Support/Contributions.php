@@ -96,6 +96,7 @@ use App\Receiving\Happened\ReceiptSent;
 use App\Receiving\Happened\RemovedAtSource;
 use App\Refunds\Happened\RefundAsked;
 use App\Refunds\Happened\RefundEnded;
+use App\Refunds\Happened\RefundWithdrawn;
 use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
@@ -176,6 +177,7 @@ final class Contributions extends ServiceProvider
         'rated' => Rated::class,
         'refund_asked' => RefundAsked::class,
         'refund_ended' => RefundEnded::class,
+        'refund_withdrawn' => RefundWithdrawn::class,
         'reached_upwards' => ReachedUpwards::class,
         'receipt_sent' => ReceiptSent::class,
         'removed_at_source' => RemovedAtSource::class,

@@ -46,6 +46,7 @@ enum JournalKind: string
     case OrderChanged = 'order_changed';
     case RefundAsked = 'refund_asked';
     case RefundEnded = 'refund_ended';
+    case RefundWithdrawn = 'refund_withdrawn';
     case ParcelSeen = 'parcel_seen';
     case Junked = 'junked';
     case NotJunk = 'not_junk';

@@ -35,11 +35,15 @@
     <section class="sheet pad" aria-labelledby="payouts"><h2 id="payouts">To the payments</h2>
         <ul class="plain-list">@foreach ($refund->payouts as $payout)<li><b>{{ $payout->payment->label }}</b>
             {{ $order->money($payout->amount) }}: {{ $payout->state->label() }}@if ($payout->ended_at !== null),
-            {{ $time->short($payout->ended_at) }}@endif @if ($payout->why !== null)<span @class(['soft' =>
+            {{ $time->short($payout->ended_at) }}@endif{{ $payout->why === null ? '' : '.' }}
+            @if ($payout->why !== null)<span @class(['soft' =>
                 $payout->state !== PayoutState::Failed])>{{ $payout->why }}</span>@endif</li>@endforeach</ul>
         @if ($refund->state === RefundState::Stuck && Gate::allows('give-back'))
-            <form method="post" action="/refunds/{{ $refund->id }}/again">@csrf<button class="btn btn-outline-secondary">Try it
-                again</button></form>
+            <div class="row-buttons"><form method="post" action="/refunds/{{ $refund->id }}/again">@csrf<button
+                class="btn btn-outline-secondary">Try it again</button></form>
+                @if (! $refund->payouts->contains('state', PayoutState::Done))<form method="post"
+                    action="/refunds/{{ $refund->id }}/withdraw">@csrf<button class="btn btn-outline-secondary">Withdraw it</button>
+                    </form> <span class="soft">Withdrawn, its lines can be given back by another worksheet.</span>@endif</div>
         @endif
     </section>
 </main>

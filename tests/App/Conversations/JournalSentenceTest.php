@@ -158,6 +158,10 @@ function saidEntries(): array
             '€20.00 of order B-20388 could not go back (the card is gone)',
         ],
         [
+            new Refunds\RefundWithdrawn($named('B-20388'), $named('faulty'), 2000, 'EUR'), '', 'ilse',
+            'Gave up on giving back €20.00 of order B-20388 by Ilse Norrby',
+        ],
+        [
             new Orders\ParcelSeen($named('B-20388'), $named('WP77'), ParcelStage::AtDepot, 'Aarhus'), '', null,
             'Parcel WP77: at depot, Aarhus',
         ],

@@ -210,6 +210,47 @@ it('asks on where our key is not taken, and believes the provider that it has pa
     $this->actingAs($this->mads)->post('/refunds/'.Refund::query()->value('id').'/again')->assertSessionHas('problem_code', 'not_stuck');
 });
 
+it('is withdrawn where it cannot go back, and its lines are free for another', function (): void {
+    ($this->issue)(new ChosenRefund([$this->kite->id => 1], 'all'));
+    providerSays(422);
+    payOut();
+    $refund = Refund::query()->sole();
+    $once = Payout::query()->value('once');
+    // While it may be tried again, another is not to give the same.
+    expect(fn () => ($this->issue)(new ChosenRefund([$this->kite->id => 1]), 11900))->toThrow(RefundsRefused::class);
+    $this->actingAs($this->teammate('ilse'))->post("/refunds/{$refund->id}/withdraw")->assertForbidden();
+    $this->actingAs($this->mads)->get("/refunds/{$refund->id}")->assertSee('Withdraw')
+        ->assertSeeTextInOrder(['failed', 'The card is closed.'])->assertDontSee('@if');
+    $this->post("/refunds/{$refund->id}/withdraw")->assertSessionHas('done');
+    $this->post("/refunds/{$refund->id}/withdraw")->assertSessionHas('problem_code', 'not_stuck');
+    $this->post("/refunds/{$refund->id}/again")->assertSessionHas('problem_code', 'not_stuck');
+    expect($refund->refresh()->state)->toBe(RefundState::Withdrawn)
+        ->and(MoneyOfOrder::of($this->order->refresh())->unitsBack())->toBe([])
+        ->and(JournalEntry::query()->where('kind', JournalKind::RefundWithdrawn)->count())->toBe(1);
+    $second = ($this->issue)(new ChosenRefund([$this->kite->id => 1]));
+    expect($second->total)->toBe(11900);
+    // The provider has paid the first all the same: it counts, and the second cannot exceed what was paid.
+    providerTells(toldRefund('rf_1', $once, 'done', $refund->total));
+    expect($refund->refresh()->state)->toBe(RefundState::Done)
+        ->and(MoneyOfOrder::of($this->order->refresh())->left())->toBe(max(0, 16300 - $refund->total - 11900));
+});
+
+it('is not withdrawn where a part of it has gone back', function (): void {
+    Services::take(Channel::Shop, Services::order(['version' => 2, 'payments' => [
+        ['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 10000, 'refunded' => 0],
+        ['id' => 'pay-2', 'kind' => 'gift_card', 'label' => 'Gift card', 'captured' => 6300, 'refunded' => 0],
+    ]]));
+    $this->order = Order::query()->with(['lines', 'payments'])->sole();
+    $refund = ($this->issue)(ChosenRefund::everything(MoneyOfOrder::of($this->order)));
+    providerSays(422);
+    payOut();
+    expect($refund->refresh()->state)->toBe(RefundState::Stuck)
+        ->and($refund->payouts()->orderBy('id')->pluck('state')->all())->toBe([PayoutState::Failed, PayoutState::Done]);
+    $this->actingAs($this->mads)->get("/refunds/{$refund->id}")->assertSee('Try it again')->assertDontSee('Withdraw');
+    $this->post("/refunds/{$refund->id}/withdraw")->assertSessionHas('problem_code', 'partly_given');
+    expect($refund->refresh()->state)->toBe(RefundState::Stuck);
+});
+
 it('tells the shop once it is through, again until it has it, and both books agree', function (): void {
     ($this->issue)(new ChosenRefund([$this->tails->id => 1], 'share'));
     providerSays('done');

@@ -216,6 +216,7 @@ return [
     'arranges' => [
         'POST orders/{order}/refund',
         'POST refunds/{refund}/again',
+        'POST refunds/{refund}/withdraw',
         'POST refunds/compare',
         'POST nudges',
         'POST nudges/{plan}',

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Refunds;
+
+use App\Conversations\Actor;
+use App\Conversations\Journal\Journal;
+use App\Conversations\Journal\Named;
+use App\Orders\Order;
+use App\Refunds\Happened\RefundWithdrawn;
+use App\Team\Teammate;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Gives up on what could not go back: its units and its delivery can be given back by another worksheet. Should the provider say
+ * later that it has paid all the same, it counts as given back.
+ */
+final readonly class WithdrawRefund
+{
+    public function __construct(private Journal $journal) {}
+
+    /**
+     * @throws RefundsRefused
+     */
+    public function withdraw(Refund $refund, Teammate $teammate): void
+    {
+        DB::transaction(function () use ($refund, $teammate): void {
+            $order = Order::query()->lockForUpdate()->findOrFail($refund->order_id);
+            $locked = Refund::query()->lockForUpdate()->with(['payouts', 'conversation'])->findOrFail($refund->id);
+            match (true) {
+                $locked->state !== RefundState::Stuck => throw RefundsRefused::notStuck(),
+                $locked->payouts->contains('state', PayoutState::Done) => throw RefundsRefused::partlyGiven(),
+                default => null,
+            };
+            $locked->forceFill(['state' => RefundState::Withdrawn, 'ended_at' => now()])->save();
+            $locked->conversation === null ?: $this->journal->record($locked->conversation, new RefundWithdrawn(
+                new Named($order->id, $order->number), new Named($locked->id, $locked->reason), $locked->total, $locked->currency
+            ), Actor::teammate($teammate));
+        });
+    }
+}
