@@ -64,17 +64,19 @@ final readonly class AskApproval
         if ($of !== null && ! $of->role->approves()) {
             throw ApprovalRefused::mayNotApprove($of->name, $of->role->label());
         }
-        if ($of !== null && ! $this->whoMayRead->mayReadConversation($of->id, $conversation)) {
+        $readers = $this->whoMayRead->ofConversation($conversation);
+        if ($of !== null && $readers !== null && ! in_array($of->id, $readers, true)) {
             throw ConversationRefused::forMembersAlone($of->name, $conversation);
         }
-        $approving = Teammate::query()->whereIn('role', Role::approving())->where('may_sign_in', true)
-            ->whereKeyNot($actor->teammate->id ?? 0)->get()
-            ->filter(fn (Teammate $person): bool => $this->whoMayRead->mayReadConversation($person->id, $conversation));
-        if ($of === null && $approving->isEmpty()) {
+        $people = $of !== null ? [$of] : array_values(
+            Teammate::query()->whereIn('role', Role::approving())->where('may_sign_in', true)->whereKeyNot($actor->teammate->id ?? 0)
+                ->when($readers !== null, static fn ($team) => $team->whereKey($readers))->get()->all()
+        );
+        if ($people === []) {
             throw ApprovalRefused::nobodyReads($conversation->number());
         }
 
-        return DB::transaction(function () use ($conversation, $question, $of, $approving, $actor): Approval {
+        return DB::transaction(function () use ($conversation, $question, $of, $people, $actor): Approval {
             $locked = Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $other = Approval::query()->whereIn('conversation_id', $locked->withJoined())->where('state', ApprovalState::Asked)->first();
             if ($other !== null) {
@@ -95,7 +97,6 @@ final readonly class AskApproval
                 Cause::of(CauseKind::Approval, $approval->id),
                 fn () => $this->changeState->hold($locked, $actor, 'approval: '.mb_substr($question, 0, 280), null)
             );
-            $people = $of !== null ? [$of] : array_values($approving->all());
             $this->tell->people(
                 $people, NewsKind::ApprovalAsked, "approval-{$approval->id}",
                 "{$locked->number()} needs your yes or no: {$question}", $locked->id

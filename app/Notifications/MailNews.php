@@ -41,8 +41,8 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
         foreach ($due->groupBy('teammate_id') as $news) {
             $news = $news->take(self::AT_ONCE);
             // What has been closed to them since.
-            [$news, $unread] = $news->partition(static fn (News $one): bool => $one->conversation_id === null
-                || $whoMayRead->mayReadNumber($one->teammate_id, $one->conversation_id));
+            [$news, $unread] = $news->partition(static fn (News $one): bool => $one->conversation === null
+                || $whoMayRead->mayReadConversation($one->teammate_id, $one->conversation));
             $unread->isEmpty() ?: News::query()->whereKey($unread->modelKeys())->update(['mailed_at' => now()]);
             $first = $news->first();
             if ($first === null) {

@@ -25,11 +25,12 @@ final readonly class Notify
      */
     public function people(array $people, NewsKind $kind, string $source, string $text, ?int $conversationId, bool $byMail = false): void
     {
+        $readers = $conversationId === null ? null : $this->whoMayRead->ofNumber($conversationId);
         $rows = [];
         foreach ($people as $person) {
             [$inApp, $mail] = self::wish($person, $kind);
             $mail = $byMail ? MailWhen::AtOnce : $mail;
-            if ($conversationId !== null && ! $this->whoMayRead->mayReadNumber($person->id, $conversationId)) {
+            if ($readers !== null && ! in_array($person->id, $readers, true)) {
                 continue;
             }
             if (! $person->may_sign_in || (! $inApp && $mail === MailWhen::Never)) {

@@ -65,11 +65,11 @@ final readonly class HandOn
      */
     private function handTasks(Teammate $person, Teammate $to): void
     {
+        $this->whoMayRead->narrowWhatTellsOf(self::tasks($person), 'tasks.conversation_id', $to)->update(['assignee_id' => $to->id]);
         foreach (self::tasks($person)->with('conversation')->get() as $task) {
-            $readers = $task->conversation === null ? null : $this->whoMayRead->of($task->conversation->category_id);
-            $others = array_values(array_diff($readers ?? [], [$person->id]));
-            $reads = $readers === null || in_array($to->id, $readers, true);
-            $task->forceFill(['assignee_id' => $reads ? $to->id : $others[0] ?? $to->id])->save();
+            $readers = $task->conversation === null ? [] : $this->whoMayRead->ofConversation($task->conversation) ?? [];
+            $others = array_values(array_diff($readers, [$person->id]));
+            $task->forceFill(['assignee_id' => $others[0] ?? $to->id])->save();
         }
     }
 

@@ -21,7 +21,7 @@ use Cairnfield\Core\Refunds\RefundRequest;
  */
 final readonly class ChosenRefund
 {
-    public const DELIVERY = ['none' => 'none', 'share' => 'share', 'all' => 'all', 'amount' => 'amount'];
+    public const DELIVERY = ['none', 'share', 'all', 'amount'];
 
     /**
      * @param  array<int, int>  $lines  units, by the id of the order's line
@@ -59,8 +59,10 @@ final readonly class ChosenRefund
             }
         }
 
+        $delivery = in_array($text('delivery'), self::DELIVERY, true) ? $text('delivery') : 'none';
+
         return new self(
-            $lines, self::DELIVERY[$text('delivery')] ?? 'none', $text('delivery_amount'), $text('fee'), $text('label'),
+            $lines, $delivery, $text('delivery_amount'), $text('fee'), $text('label'),
             $text('goodwill'), $text('payments') === PaymentsBack::Proportional->value
         );
     }

@@ -73,7 +73,7 @@ final readonly class RefundsController
     public function index(): View
     {
         return view('refunds.index', [
-            'refunds' => Refund::query()->with(['order', 'teammate', 'payouts'])->orderByDesc('id')->simplePaginate(self::ROWS),
+            'refunds' => Refund::query()->with(['order', 'teammate'])->orderByDesc('id')->simplePaginate(self::ROWS),
             'stuck' => Refund::query()->where('state', RefundState::Stuck)->with('order')->orderBy('id')->limit(self::ROWS)->get(),
             'report' => $this->settings->get(ReconcilePayments::REPORT), 'mayGive' => Gate::allows('give-back'),
         ]);
@@ -121,6 +121,7 @@ final readonly class RefundsController
             'said' => $conversation === null || $journal === null ? collect() : Trail::messages(
                 $this->trail->of($conversation, $journal, false)
             )->take(-6),
+            'earlier' => Refund::query()->where('order_id', $order->id)->orderByDesc('id')->get(),
             'onceKey' => RandomUuid::make(),
         ]);
     }
@@ -140,7 +141,6 @@ final readonly class RefundsController
         return [
             'order' => $order, 'sheet' => $sheet, 'chosen' => $chosen, 'back' => $sheet->money->unitsBack(), 'quoted' => $quoted,
             'bar' => $bar, 'parts' => $parts, 'mayGive' => Gate::allows('give-back'), 'oob' => false,
-            'earlier' => Refund::query()->where('order_id', $order->id)->orderByDesc('id')->get(),
         ];
     }
 

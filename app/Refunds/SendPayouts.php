@@ -12,7 +12,6 @@ use App\Channels\Services\UnreadableEvent;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Asks the provider for what is to be paid out, and for how it went where it has not said so. Each payout is asked for under one key,
@@ -22,9 +21,6 @@ final class SendPayouts implements ShouldQueue
 {
     use Dispatchable;
     use Queueable;
-
-    /** Seconds to the next try; the last one again and again. */
-    private const PAUSES = [5, 15, 60, 300, 900];
 
     private const AT_ONCE = 50;
 
@@ -44,7 +40,7 @@ final class SendPayouts implements ShouldQueue
         $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund'])
             ->orderBy('next_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $payout) {
-            if (! $this->claim($payout)) {
+            if (! DueRow::claim($payout, 'next_at')) {
                 continue;
             }
             if ($payout->payment->kind !== 'card') {
@@ -56,22 +52,6 @@ final class SendPayouts implements ShouldQueue
                 $this->ask($payout, $account, $client, $settle);
             }
         }
-    }
-
-    /**
-     * By its key alone: looked for over the index of what is due, its place there would be locked before the row, and those who write
-     * down how it went lock them the other way round.
-     */
-    private function claim(Payout $payout): bool
-    {
-        return DB::transaction(static function () use ($payout): bool {
-            $isStillDue = Payout::query()->whereKey($payout->id)->lockForUpdate()->toBase()->value('next_at')
-                === $payout->getRawOriginal('next_at');
-            $isStillDue && Payout::query()->whereKey($payout->id)
-                ->update(['next_at' => now()->addSeconds((int) config('cairnfield.refunds.held_seconds'))]);
-
-            return $isStillDue;
-        });
     }
 
     private function ask(Payout $payout, Account $account, ServiceClient $client, SettlePayout $settle): void
@@ -99,9 +79,8 @@ final class SendPayouts implements ShouldQueue
 
     private function later(Payout $payout, ?string $why, ?int $seconds = null): void
     {
-        $pause = self::PAUSES[min($payout->attempts, count(self::PAUSES) - 1)];
         Payout::query()->whereKey($payout->id)->whereIn('state', [PayoutState::Requested, PayoutState::Sent])->update([
-            'attempts' => $payout->attempts + 1, 'next_at' => now()->addSeconds(max($pause, $seconds ?? 0)),
+            'attempts' => $payout->attempts + 1, 'next_at' => DueRow::next($payout->attempts, $seconds),
             'why' => $why === null ? null : mb_substr($why, 0, 300),
         ]);
     }

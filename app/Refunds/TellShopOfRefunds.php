@@ -13,7 +13,6 @@ use App\Orders\TakeOrder;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Tells the shop what was given back, so that both books agree; what was paid by gift card the shop puts back on it then. Under one
@@ -23,9 +22,6 @@ final class TellShopOfRefunds implements ShouldQueue
 {
     use Dispatchable;
     use Queueable;
-
-    /** Seconds to the next try; the last one again and again. */
-    private const PAUSES = [5, 15, 60, 300, 900];
 
     private const AT_ONCE = 50;
 
@@ -41,21 +37,8 @@ final class TellShopOfRefunds implements ShouldQueue
         $due = Refund::query()->whereNotNull('book_next_at')->where('book_next_at', '<=', now())
             ->with(['order.account', 'lines.orderLine', 'payouts.payment'])->orderBy('book_next_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $refund) {
-            $this->claim($refund) && $this->tell($refund, $client, $takeOrder);
+            DueRow::claim($refund, 'book_next_at') && $this->tell($refund, $client, $takeOrder);
         }
-    }
-
-    /** By its key alone, as payouts are. */
-    private function claim(Refund $refund): bool
-    {
-        return DB::transaction(static function () use ($refund): bool {
-            $isStillDue = Refund::query()->whereKey($refund->id)->lockForUpdate()->toBase()->value('book_next_at')
-                === $refund->getRawOriginal('book_next_at');
-            $isStillDue && Refund::query()->whereKey($refund->id)
-                ->update(['book_next_at' => now()->addSeconds((int) config('cairnfield.refunds.held_seconds'))]);
-
-            return $isStillDue;
-        });
     }
 
     private function tell(Refund $refund, ServiceClient $client, TakeOrder $takeOrder): void
@@ -71,9 +54,8 @@ final class TellShopOfRefunds implements ShouldQueue
             Refund::query()->whereKey($refund->id)->update(['book_next_at' => null]);
             $takeOrder->take($refund->order->account, EventFields::of($answer)->object('order'));
         } catch (ServiceFault $fault) {
-            $pause = self::PAUSES[min($refund->book_attempts, count(self::PAUSES) - 1)];
             Refund::query()->whereKey($refund->id)->update([
-                'book_attempts' => $refund->book_attempts + 1, 'book_next_at' => now()->addSeconds(max($pause, $fault->retryAfter ?? 0)),
+                'book_attempts' => $refund->book_attempts + 1, 'book_next_at' => DueRow::next($refund->book_attempts, $fault->retryAfter),
             ]);
             report($fault);
         } catch (UnreadableEvent $why) {

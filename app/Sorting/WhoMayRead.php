@@ -55,32 +55,44 @@ final class WhoMayRead
 
     public function mayRead(int $person, ?int $category): bool
     {
-        $readers = $this->of($category);
-
-        return $readers === null || in_array($person, $readers, true);
+        return self::isAmong($person, $this->of($category));
     }
 
     /**
      * Where it is joined into another, by what that one is sorted under: it is shown there.
+     *
+     * @return list<int>|null ids of people; null for everybody
      */
-    public function mayReadConversation(int $person, Conversation $conversation): bool
+    public function ofConversation(Conversation $conversation): ?array
     {
         if ($this->readers() === []) {
-            return true;
+            return null;
         }
         $category = $conversation->joined_into_id === null
             ? $conversation->category_id
             : DB::table('conversations')->where('id', $conversation->joined_into_id)->value('category_id');
 
-        return $this->mayRead($person, $category === null ? null : (int) $category);
+        return $this->of($category === null ? null : (int) $category);
+    }
+
+    /**
+     * @return list<int>|null ids of people; null for everybody
+     */
+    public function ofNumber(int $conversation): ?array
+    {
+        return $this->readers() === []
+            ? null
+            : $this->ofConversation(Conversation::query()->findOrFail($conversation, ['id', 'category_id', 'joined_into_id']));
+    }
+
+    public function mayReadConversation(int $person, Conversation $conversation): bool
+    {
+        return self::isAmong($person, $this->ofConversation($conversation));
     }
 
     public function mayReadNumber(int $person, int $conversation): bool
     {
-        return $this->readers() === []
-            || $this->mayReadConversation(
-                $person, Conversation::query()->findOrFail($conversation, ['id', 'category_id', 'joined_into_id'])
-            );
+        return self::isAmong($person, $this->ofNumber($conversation));
     }
 
     /**
@@ -185,6 +197,14 @@ final class WhoMayRead
     public function forget(): void
     {
         $this->readers = null;
+    }
+
+    /**
+     * @param  list<int>|null  $readers  null for everybody
+     */
+    private static function isAmong(int $person, ?array $readers): bool
+    {
+        return $readers === null || in_array($person, $readers, true);
     }
 
     /**

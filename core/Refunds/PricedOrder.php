@@ -63,12 +63,14 @@ final readonly class PricedOrder
     public function unitsFor(string $line, Money $gross): int
     {
         $all = BigInteger::of($this->quantities[$line]);
-        for ($units = 0; $units < $this->quantities[$line]; $units++) {
-            if (HalfUp::part($this->lines[$line]->gross, BigInteger::of($units + 1), $all)->isGreaterThan($gross->units)) {
-                break;
-            }
+        [$units, $tooMany] = [0, $gross->units->isZero() ? 1 : $this->quantities[$line] + 1];
+        while ($tooMany - $units > 1) {
+            $middle = intdiv($units + $tooMany, 2);
+            HalfUp::part($this->lines[$line]->gross, BigInteger::of($middle), $all)->isGreaterThan($gross->units)
+                ? $tooMany = $middle
+                : $units = $middle;
         }
 
-        return $gross->units->isZero() ? 0 : $units;
+        return $units;
     }
 }

@@ -15,6 +15,7 @@ use Cairnfield\Core\Refunds\OrderLine;
 use Cairnfield\Core\Refunds\PaidOrder;
 use Cairnfield\Core\Refunds\Payment;
 use Cairnfield\Core\Refunds\PaymentsBack;
+use Cairnfield\Core\Refunds\PricedOrder;
 use Cairnfield\Core\Refunds\QuotedLine;
 use Cairnfield\Core\Refunds\RefundQuote;
 use Cairnfield\Core\Refunds\RefundRefused;
@@ -263,4 +264,29 @@ it('reckons in the smallest unit that a currency has, and with rates of any numb
     ], ['lines' => [['id' => 'a', 'quantity' => 2]], 'shipping' => 'share', 'fee_percent' => '0.15']);
     expect($yen)->toMatchArray(['fee' => '1', 'total' => '998', 'left' => '501'])
         ->and($yen['shipping'])->toBe(['gross' => '333', 'tax' => '30', 'net' => '303']);
+});
+
+it('says how many units so much money gives back whole: as counted one by one, and of a thousand million at once', function (): void {
+    for ($seed = 1; $seed <= 60; $seed++) {
+        $order = anyOrder($seed);
+        $priced = PricedOrder::of($order);
+        foreach ($order->lines as $line) {
+            $gross = $priced->lines[$line->id]->gross;
+            $given = Money::ofUnits(BigInteger::of(mt_rand(1, $gross->toInt() + 5)), $order->currency);
+            $counted = 0;
+            while ($counted < $line->quantity && 2 * $gross->toInt() * ($counted + 1) + $line->quantity
+                < 2 * $line->quantity * ($given->units->toInt() + 1)) {
+                $counted++;
+            }
+            expect($priced->unitsFor($line->id, $given))->toBe($counted, "seed {$seed}, {$line->id}")
+                ->and($priced->unitsFor($line->id, Money::ofUnits(BigInteger::zero(), $order->currency)))->toBe(0);
+        }
+    }
+    $euro = static fn (int $units): Money => Money::ofUnits(BigInteger::of($units), Currency::of('EUR'));
+    $many = PricedOrder::of(new PaidOrder(
+        Currency::of('EUR'), true, [new OrderLine('pegs', 1_000_000_000, $euro(2), $euro(0), BigDecimal::of('0.23'))], $euro(0), $euro(0),
+        BigDecimal::zero(), [new Payment('card', $euro(2_000_000_000), $euro(0))]
+    ));
+    expect($many->unitsFor('pegs', $euro(1_234_567_891)))->toBe(617_283_945)
+        ->and($many->unitsFor('pegs', $euro(2_000_000_000)))->toBe(1_000_000_000);
 });
