@@ -153,7 +153,7 @@ $([ "$(id -u)" = 0 ] && echo 'user root;')
 worker_processes 1;
 pid $VAR/nginx/nginx.pid;
 error_log $LOGS/nginx.log warn;
-events { worker_connections 512; }
+events { worker_connections 4096; }
 http {
     include /etc/nginx/mime.types;
     default_type application/octet-stream;
