@@ -28,7 +28,7 @@ final readonly class TakeCarrierEvent implements TakesEvents
     /** What is older was caught up with, and is no news. */
     private const NEWS_DAYS = 3;
 
-    public function __construct(private TellConversations $tell, private RedactArrival $redact) {}
+    public function __construct(private TellConversations $tell, private RedactArrival $redact, private FollowsParcels $follows) {}
 
     public function take(Account $account, array $event): string
     {
@@ -73,6 +73,7 @@ final readonly class TakeCarrierEvent implements TakesEvents
             ));
         }
 
+        $added !== 1 ?: $this->follows->seen($number, $stage, $row['at']);
         if ($added === 1 && $parcel->order !== null) {
             $this->tell->seen($parcel->order);
         }

@@ -25,11 +25,14 @@ final readonly class ChosenRefund
 
     /**
      * @param  array<int, int>  $lines  units, by the id of the order's line
+     * @param  string  $fee  an amount, or a percent of the goods, such as `15 %`
      * @param  string  $goodwill  an amount, or a percent of what was paid, such as `10 %`
+     * @param  int|null  $return  the return that it is for, whose inspection takes off what it takes off
      */
     public function __construct(
         public array $lines = [], public string $delivery = 'none', public string $deliveryAmount = '', public string $fee = '',
-        public string $label = '', public string $goodwill = '', public bool $inProportion = false
+        public string $label = '', public string $goodwill = '', public bool $inProportion = false,
+        public ?int $return = null
     ) {}
 
     /**
@@ -63,7 +66,8 @@ final readonly class ChosenRefund
 
         return new self(
             $lines, $delivery, $text('delivery_amount'), $text('fee'), $text('label'),
-            $text('goodwill'), $text('payments') === PaymentsBack::Proportional->value
+            $text('goodwill'), $text('payments') === PaymentsBack::Proportional->value,
+            ctype_digit($text('return')) ? (int) $text('return') : null
         );
     }
 
@@ -76,16 +80,21 @@ final readonly class ChosenRefund
             'lines' => $this->lines, 'delivery' => $this->delivery, 'delivery_amount' => $this->deliveryAmount, 'fee' => $this->fee,
             'label' => $this->label, 'goodwill' => $this->goodwill,
             'payments' => ($this->inProportion ? PaymentsBack::Proportional : PaymentsBack::InOrder)->value,
+            'return' => $this->return,
         ];
     }
 
     /**
      * @param  BigInteger  $captured  of all payments, of which a percent is meant
+     * @param  BigInteger  $deduction  what an inspection takes off, in smallest units
      *
      * @throws RefundsRefused where an amount cannot be read
      */
-    public function request(Currency $currency, BigInteger $captured): RefundRequest
+    public function request(Currency $currency, BigInteger $captured, BigInteger $deduction): RefundRequest
     {
+        $percent = self::percent($this->fee);
+        $fee = $percent === null ? self::amount($this->fee, $currency, 'fee')->units : BigInteger::zero();
+
         return new RefundRequest(
             array_map(
                 static fn (int $id, int $quantity): LineUnits => new LineUnits((string) $id, $quantity),
@@ -97,22 +106,34 @@ final readonly class ChosenRefund
                 'amount' => DeliveryBack::amount(self::amount($this->deliveryAmount, $currency, 'delivery_amount')),
                 default => DeliveryBack::none(),
             },
-            BigDecimal::zero(), self::amount($this->fee, $currency, 'fee'), self::amount($this->label, $currency, 'label'),
+            $percent ?? BigDecimal::zero(), Money::ofUnits($fee->plus($deduction), $currency),
+            self::amount($this->label, $currency, 'label'),
             $this->goodwill($currency, $captured), $this->inProportion ? PaymentsBack::Proportional : PaymentsBack::InOrder
         );
     }
 
     private function goodwill(Currency $currency, BigInteger $captured): Money
     {
-        if (preg_match('/^(\d{1,3}(?:[.,]\d{1,2})?)\s*%$/', $this->goodwill, $percent) !== 1) {
+        $percent = self::percent($this->goodwill);
+        if ($percent === null) {
             return self::amount($this->goodwill, $currency, 'goodwill');
         }
 
         return Money::ofUnits(
-            BigDecimal::of($captured)->multipliedBy(str_replace(',', '.', $percent[1]))->dividedBy(100, 0, RoundingMode::HALF_UP)
+            BigDecimal::of($captured)->multipliedBy($percent)->dividedBy(100, 0, RoundingMode::HALF_UP)
                 ->toBigInteger(),
             $currency
         );
+    }
+
+    /**
+     * @return BigDecimal|null null where no percent is written
+     */
+    private static function percent(string $written): ?BigDecimal
+    {
+        return preg_match('/^(\d{1,3}(?:[.,]\d{1,2})?)\s*%$/', $written, $percent) === 1
+            ? BigDecimal::of(str_replace(',', '.', $percent[1]))
+            : null;
     }
 
     /**

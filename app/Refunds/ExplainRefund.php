@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Orders\Order;
+use App\Returns\Grade;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Money;
@@ -16,8 +17,12 @@ use Cairnfield\Core\Refunds\RefundQuote;
  */
 final readonly class ExplainRefund
 {
+    /**
+     * @param  array<int, list<array{Grade, string, Money, Money}>>  $deductions  as `InspectedWorth` makes them
+     */
     public function __construct(
-        private Order $order, private MoneyOfOrder $money, private ChosenRefund $chosen, private RefundQuote $quote
+        private Order $order, private MoneyOfOrder $money, private ChosenRefund $chosen, private RefundQuote $quote,
+        private array $deductions
     ) {}
 
     /**
@@ -27,8 +32,7 @@ final readonly class ExplainRefund
     {
         return array_values(array_filter([
             ...array_map($this->line(...), $this->quote->lines),
-            $this->delivery(), $this->orderDiscount(), $this->goodwill(),
-            $this->quote->fee->units->isZero() ? '' : "A fee of {$this->amount($this->quote->fee)} is kept.",
+            ...$this->inspected(), $this->delivery(), $this->orderDiscount(), $this->goodwill(), $this->fee(),
             $this->quote->label->units->isZero() ? '' : "The customer pays the label, {$this->amount($this->quote->label)}.",
         ]));
     }
@@ -42,6 +46,35 @@ final readonly class ExplainRefund
         $tax = $line->amount->tax->units->isZero() ? 'no tax lies in it' : "of it {$this->amount($line->amount->tax)} are {$rate} % tax";
 
         return "{$bought?->title}: {$line->quantity} of {$bought?->quantity}{$after} is {$this->amount($line->amount->gross)}; {$tax}.";
+    }
+
+    /**
+     * @return list<string>
+     */
+    private function inspected(): array
+    {
+        $sentences = [];
+        foreach ($this->deductions as $line => $units) {
+            $title = (string) $this->order->lines->find($line)?->title;
+            foreach ($units as [$grade, $share, $unit, $off]) {
+                $found = mb_strtolower($grade->label());
+                $sentences[] = "{$title}, {$found}: of {$this->amount($unit)} we give {$share} %, and take {$this->amount($off)} off.";
+            }
+        }
+
+        return $sentences;
+    }
+
+    private function fee(): string
+    {
+        $off = array_reduce(
+            array_merge(...array_values($this->deductions)),
+            static fn (BigInteger $sum, array $one): BigInteger => $sum->plus($one[3]->units), BigInteger::zero()
+        );
+        $fee = $this->quote->fee->units->minus($off);
+        $percent = str_contains($this->chosen->fee, '%') ? ", {$this->chosen->fee} of the goods," : '';
+
+        return $fee->isZero() ? '' : "A fee of {$this->shown($fee)}{$percent} is kept.";
     }
 
     private function delivery(): string

@@ -10,6 +10,8 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Orders\Order;
 use App\Refunds\Happened\RefundAsked;
+use App\Returns\ReturnRefused;
+use App\Returns\SettleReturn;
 use App\Team\Teammate;
 use Cairnfield\Core\Refunds\RefundQuote;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -21,7 +23,7 @@ use Illuminate\Support\Str;
  */
 final readonly class IssueRefund
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private SettleReturn $settleReturn) {}
 
     /**
      * One after the other for one order: a second person's reckoning sees what the first has given.
@@ -29,7 +31,7 @@ final readonly class IssueRefund
      * @param  int  $shownTotal  what the worksheet said would go back, in smallest units
      * @param  string  $onceKey  of the form it was filled in: sending twice gives back once
      *
-     * @throws RefundsRefused
+     * @throws RefundsRefused|ReturnRefused
      */
     public function issue(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
@@ -72,7 +74,8 @@ final readonly class IssueRefund
             'state' => RefundState::Requested, 'once_key' => $key, 'reason' => $reason, 'currency' => $sheet->order->currency,
             'chosen' => $sheet->chosen->toArray(), 'explained' => $sheet->explained,
             'delivery_net' => $quote->delivery->net->units->toInt(), 'delivery_tax' => $quote->delivery->tax->units->toInt(),
-            'delivery_gross' => $quote->delivery->gross->units->toInt(), 'fee' => $quote->fee->units->toInt(),
+            'delivery_gross' => $quote->delivery->gross->units->toInt(), 'fee' => $quote->fee->units->toInt() - $sheet->deduction(),
+            'deduction' => $sheet->deduction(), 'return_id' => $sheet->return?->id,
             'label' => $quote->label->units->toInt(), 'goodwill' => $quote->goodwill->units->toInt(), 'total' => $sheet->total(),
             'asked_at' => now(),
         ])->save();
@@ -92,6 +95,9 @@ final readonly class IssueRefund
         $conversation === null ?: $this->journal->record($conversation, new RefundAsked(
             new Named($sheet->order->id, $sheet->order->number), new Named($refund->id, $reason), $sheet->total(), $sheet->order->currency
         ), Actor::teammate($teammate), $reason);
+        $sheet->return === null ?: $this->settleReturn->byRefund(
+            $sheet->return, $refund, $sheet->order->money($refund->total), Actor::teammate($teammate)
+        );
         SendPayouts::dispatch()->afterCommit();
 
         return $refund;

@@ -30,6 +30,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $delivery_tax
  * @property int $delivery_gross
  * @property int $fee
+ * @property int $deduction what an inspection took off
+ * @property int|null $return_id the return that it settles
  * @property int $label
  * @property int $goodwill
  * @property int $total
@@ -50,6 +52,8 @@ final class Refund extends Row
     protected $table = 'refunds';
 
     protected $guarded = ['*'];
+
+    protected $attributes = ['deduction' => 0, 'return_id' => null];
 
     /**
      * @return BelongsTo<Order, $this>

@@ -6,6 +6,10 @@ namespace App\Refunds;
 
 use App\Conversations\Conversation;
 use App\Orders\Order;
+use App\Returns\CustomerReturn;
+use App\Returns\InspectedWorth;
+use App\Returns\ReturnReason;
+use App\Returns\ReturnRefused;
 use App\Support\RandomUuid;
 use App\Support\StoreSettings;
 use App\Team\SignedIn;
@@ -17,12 +21,6 @@ use Illuminate\Support\Facades\Gate;
 
 final readonly class RefundsController
 {
-    /** Why money goes back. */
-    private const REASONS = [
-        'Return, changed mind', 'Faulty', 'Damaged on the way', 'Wrong item', 'Missing part', 'Late', 'Lost parcel', 'Cancelled',
-        'Goodwill',
-    ];
-
     private const ROWS = 50;
 
     public function __construct(
@@ -32,7 +30,13 @@ final readonly class RefundsController
 
     public function sheet(Request $request, Order $order): View
     {
-        $chosen = $request->boolean('everything') ? ChosenRefund::everything(MoneyOfOrder::of($order)) : new ChosenRefund;
+        $return = $this->return($request, $order);
+        $chosen = match (true) {
+            $return !== null => InspectedWorth::of($return)->chosen($return, MoneyOfOrder::of($order)),
+            $request->boolean('everything') => ChosenRefund::everything(MoneyOfOrder::of($order)),
+            default => new ChosenRefund,
+        };
+        $return === null ?: $request->merge(['reason' => $return->reason->name]);
 
         return $this->page($request, $order, $chosen);
     }
@@ -60,7 +64,7 @@ final readonly class RefundsController
                 $order, ChosenRefund::read($request->all()), (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation,
                 SignedIn::teammate($request), $written['once']
             );
-        } catch (RefundsRefused $why) {
+        } catch (RefundsRefused|ReturnRefused $why) {
             return $this->page($request, $order, ChosenRefund::read($request->all()), $why->getMessage());
         }
 
@@ -116,7 +120,8 @@ final readonly class RefundsController
         $journal = $conversation === null ? null : $this->trail->journal($conversation);
 
         return view('refunds.sheet', [
-            ...$this->content($order, $chosen), 'problem' => $problem, 'conversation' => $conversation, 'reasons' => self::REASONS,
+            ...$this->content($order, $chosen), 'problem' => $problem, 'conversation' => $conversation,
+            'reasons' => ReturnReason::inUse()->pluck('name'),
             'reason' => is_string($request->input('reason')) ? $request->input('reason') : '',
             'said' => $conversation === null || $journal === null ? collect() : Trail::messages(
                 $this->trail->of($conversation, $journal, false)
@@ -142,6 +147,17 @@ final readonly class RefundsController
             'order' => $order, 'sheet' => $sheet, 'chosen' => $chosen, 'back' => $sheet->money->unitsBack(), 'quoted' => $quoted,
             'bar' => $bar, 'parts' => $parts, 'mayGive' => Gate::allows('give-back'), 'oob' => false,
         ];
+    }
+
+    /**
+     * The return that the worksheet begins from.
+     */
+    private function return(Request $request, Order $order): ?CustomerReturn
+    {
+        $id = $request->integer('return');
+
+        return $id === 0 ? null
+            : CustomerReturn::query()->where('order_id', $order->id)->with(['lines', 'units', 'reason'])->findOrFail($id);
     }
 
     private function conversation(Request $request): ?Conversation

@@ -9,6 +9,7 @@ use App\Conversations\Journal\Journal;
 use App\Conversations\Journal\Named;
 use App\Orders\Order;
 use App\Refunds\Happened\RefundWithdrawn;
+use App\Returns\SettleReturn;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +19,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class WithdrawRefund
 {
-    public function __construct(private Journal $journal) {}
+    public function __construct(private Journal $journal, private SettleReturn $settleReturn) {}
 
     /**
      * @throws RefundsRefused
@@ -37,6 +38,7 @@ final readonly class WithdrawRefund
             $locked->conversation === null ?: $this->journal->record($locked->conversation, new RefundWithdrawn(
                 new Named($order->id, $order->number), new Named($locked->id, $locked->reason), $locked->total, $locked->currency
             ), Actor::teammate($teammate));
+            $this->settleReturn->reopen($locked, Actor::teammate($teammate));
         });
     }
 }

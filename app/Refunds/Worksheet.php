@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Orders\Order;
+use App\Returns\CustomerReturn;
+use App\Returns\Grade;
+use App\Returns\InspectedWorth;
 use Brick\Math\BigInteger;
+use Cairnfield\Core\Money\Money;
 use Cairnfield\Core\Refunds\Payment;
 use Cairnfield\Core\Refunds\RefundQuote;
 use Cairnfield\Core\Refunds\RefundRefused;
@@ -19,23 +23,31 @@ final readonly class Worksheet
      * @param  RefundQuote|null  $quote  null where it cannot be given back like that
      * @param  RefundsRefused|null  $why  then this says why
      * @param  list<string>  $explained  how each cent came about
+     * @param  CustomerReturn|null  $return  the return that it is for
+     * @param  array<int, list<array{Grade, string, Money, Money}>>  $deductions  as `InspectedWorth` makes them
      */
     private function __construct(
         public Order $order, public MoneyOfOrder $money, public ChosenRefund $chosen, public ?RefundQuote $quote,
-        public ?RefundsRefused $why, public array $explained
+        public ?RefundsRefused $why, public array $explained, public ?CustomerReturn $return, public array $deductions
     ) {}
 
     public static function of(Order $order, ChosenRefund $chosen): self
     {
         $money = MoneyOfOrder::of($order);
+        $return = $chosen->return === null ? null : $order->hasMany(CustomerReturn::class)->with(['lines', 'units'])->find($chosen->return);
+        $deductions = [];
         try {
-            $quote = RefundQuote::of($money->paid, $money->earlier, $chosen->request($money->paid->currency, self::captured($money)));
+            $deductions = $return instanceof CustomerReturn ? InspectedWorth::of($return)->deductions($money, $chosen->lines) : [];
+            $quote = RefundQuote::of($money->paid, $money->earlier, $chosen->request(
+                $money->paid->currency, self::captured($money), self::off(array_merge(...array_values($deductions)))
+            ));
+            $explained = (new ExplainRefund($order, $money, $chosen, $quote, $deductions))->sentences();
 
-            return new self($order, $money, $chosen, $quote, null, (new ExplainRefund($order, $money, $chosen, $quote))->sentences());
+            return new self($order, $money, $chosen, $quote, null, $explained, $return, $deductions);
         } catch (RefundRefused $why) {
-            return new self($order, $money, $chosen, null, RefundsRefused::reckoned($why), []);
+            return new self($order, $money, $chosen, null, RefundsRefused::reckoned($why), [], $return, $deductions);
         } catch (RefundsRefused $why) {
-            return new self($order, $money, $chosen, null, $why, []);
+            return new self($order, $money, $chosen, null, $why, [], $return, $deductions);
         }
     }
 
@@ -45,6 +57,26 @@ final readonly class Worksheet
     public function total(): int
     {
         return $this->quote?->total->units->toInt() ?? 0;
+    }
+
+    /**
+     * What the inspection takes off, in smallest units.
+     *
+     * @param  int|null  $line  of one line of the order; null for all
+     */
+    public function deduction(?int $line = null): int
+    {
+        return self::off($line === null ? array_merge(...array_values($this->deductions)) : $this->deductions[$line] ?? [])->toInt();
+    }
+
+    /**
+     * @param  array<array{Grade, string, Money, Money}>  $deductions
+     */
+    private static function off(array $deductions): BigInteger
+    {
+        return array_reduce(
+            $deductions, static fn (BigInteger $sum, array $one): BigInteger => $sum->plus($one[3]->units), BigInteger::zero()
+        );
     }
 
     private static function captured(MoneyOfOrder $money): BigInteger

@@ -14,6 +14,8 @@ use App\Orders\Happened\OrderChanged;
 use App\Orders\Happened\ParcelSeen;
 use App\Receiving\Happened\MessageReceived;
 use App\Refunds\Happened\RefundEnded;
+use App\Returns\Happened\ReturnMoved;
+use App\Returns\ReturnState;
 use Cairnfield\Core\Parcels\ParcelStage;
 
 /**
@@ -41,6 +43,14 @@ enum RuleEvent: string
     case MoneyGivenBack = 'money_given_back';
     case RefundAsked = 'refund_asked';
     case RefundFailed = 'refund_failed';
+    case ReturnAsked = 'return_asked';
+    case ReturnAgreed = 'return_agreed';
+    case ReturnDeclined = 'return_declined';
+    case ReturnNotSent = 'return_not_sent';
+    case ReturnArrived = 'return_arrived';
+    case ReturnInspected = 'return_inspected';
+    case ReturnSettled = 'return_settled';
+    case ReturnLapsed = 'return_lapsed';
     case ParcelSent = 'parcel_sent';
     case ParcelDelivered = 'parcel_delivered';
     case ParcelAstray = 'parcel_astray';
@@ -68,6 +78,8 @@ enum RuleEvent: string
         JournalKind::OrderChanged,
         JournalKind::RefundAsked,
         JournalKind::RefundEnded,
+        JournalKind::ReturnMoved,
+        JournalKind::ReturnReminded,
         JournalKind::ParcelSeen,
         JournalKind::PartnerAnswered,
         JournalKind::DeliveryFailed,
@@ -100,6 +112,14 @@ enum RuleEvent: string
             self::MoneyGivenBack => 'money of its order is given back',
             self::RefundAsked => 'somebody has money go back',
             self::RefundFailed => 'money could not go back',
+            self::ReturnAsked => 'something is to come back',
+            self::ReturnAgreed => 'it is agreed that something comes back',
+            self::ReturnDeclined => 'it is declined that something comes back',
+            self::ReturnNotSent => 'what was to come back has not been sent for days',
+            self::ReturnArrived => 'what was to come back has arrived',
+            self::ReturnInspected => 'what came back was inspected',
+            self::ReturnSettled => 'what came back is settled',
+            self::ReturnLapsed => 'what was to come back was not sent in time',
             self::ParcelSent => 'its parcel is sent',
             self::ParcelDelivered => 'its parcel is delivered',
             self::ParcelAstray => 'its parcel comes back or is lost',
@@ -134,6 +154,8 @@ enum RuleEvent: string
             JournalKind::FieldChanged => [self::FieldSet],
             JournalKind::OrderAttached => [self::OrderBeside],
             JournalKind::RefundAsked => [self::RefundAsked],
+            JournalKind::ReturnReminded => [self::ReturnNotSent],
+            JournalKind::ReturnMoved,
             JournalKind::OrderChanged,
             JournalKind::RefundEnded,
             JournalKind::ParcelSeen,
@@ -173,6 +195,7 @@ enum RuleEvent: string
             $what instanceof OrderChanged => $what->refunded === null ? self::OrderChanged : self::MoneyGivenBack,
             // That it has gone back is told by the order, whoever gave it.
             $what instanceof RefundEnded => $what->isGivenBack ? null : self::RefundFailed,
+            $what instanceof ReturnMoved => self::ofReturn($what),
             $what instanceof ParcelSeen => match ($what->stage) {
                 ParcelStage::Collected => self::ParcelSent,
                 ParcelStage::Delivered => self::ParcelDelivered,
@@ -185,6 +208,21 @@ enum RuleEvent: string
                 default => null,
             },
             default => null,
+        };
+    }
+
+    private static function ofReturn(ReturnMoved $what): ?self
+    {
+        return match ($what->now) {
+            ReturnState::Asked => self::ReturnAsked,
+            ReturnState::Agreed => self::ReturnAgreed,
+            ReturnState::Declined => self::ReturnDeclined,
+            ReturnState::Arrived => self::ReturnArrived,
+            // Where the money that settled it is withdrawn, nobody has looked at it anew.
+            ReturnState::Inspected => $what->before === ReturnState::Settled ? null : self::ReturnInspected,
+            ReturnState::Settled => self::ReturnSettled,
+            ReturnState::Lapsed => self::ReturnLapsed,
+            ReturnState::OnItsWay, ReturnState::Withdrawn => null,
         };
     }
 
@@ -213,6 +251,9 @@ enum RuleEvent: string
             self::OrderChanged, self::MoneyGivenBack => JournalKind::OrderChanged,
             self::RefundAsked => JournalKind::RefundAsked,
             self::RefundFailed => JournalKind::RefundEnded,
+            self::ReturnAsked, self::ReturnAgreed, self::ReturnDeclined, self::ReturnArrived, self::ReturnInspected, self::ReturnSettled,
+            self::ReturnLapsed => JournalKind::ReturnMoved,
+            self::ReturnNotSent => JournalKind::ReturnReminded,
             self::ParcelSent, self::ParcelDelivered, self::ParcelAstray => JournalKind::ParcelSeen,
             self::PartnerAnswered => JournalKind::PartnerAnswered,
             self::DeliveryFailed => JournalKind::DeliveryFailed,

@@ -388,7 +388,7 @@ final class RuleFields implements Fields
             ),
         ];
         $this->own = [];
-        foreach ($fields as $field) {
+        foreach ([...$fields, ...SettlingFields::all()] as $field) {
             $this->own[$field->key()] = $field;
         }
 

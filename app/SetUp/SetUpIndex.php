@@ -13,6 +13,7 @@ use App\Hours\HoursSetUp;
 use App\Nudges\NudgesSetUp;
 use App\People\PeopleSetUp;
 use App\Promises\PromisesSetUp;
+use App\Returns\ReturnsSetUp;
 use App\Routing\RoutingSetUp;
 use App\Rules\RulesSetUp;
 use App\Sorting\SortingSetUp;
@@ -39,6 +40,7 @@ final class SetUpIndex
         PromisesSetUp::class,
         RulesSetUp::class,
         NudgesSetUp::class,
+        ReturnsSetUp::class,
         SortingSetUp::class,
         FieldsSetUp::class,
         ChecklistsSetUp::class,

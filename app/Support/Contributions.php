@@ -75,6 +75,7 @@ use App\Nudges\NudgeChange;
 use App\Nudges\NudgePlansNeed;
 use App\Nudges\NudgesOfConversation;
 use App\Nudges\NudgesPanel;
+use App\Orders\FollowsParcels;
 use App\Orders\Happened\BuyerAsked;
 use App\Orders\Happened\BuyerVerified;
 use App\Orders\Happened\OrderAttached;
@@ -97,6 +98,10 @@ use App\Receiving\Happened\RemovedAtSource;
 use App\Refunds\Happened\RefundAsked;
 use App\Refunds\Happened\RefundEnded;
 use App\Refunds\Happened\RefundWithdrawn;
+use App\Returns\FollowReturnParcel;
+use App\Returns\Happened\ReturnMoved;
+use App\Returns\Happened\ReturnReminded;
+use App\Returns\ReturnsPanel;
 use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
@@ -129,7 +134,8 @@ final class Contributions extends ServiceProvider
     ];
 
     /** In the order in which they stand. */
-    private const PANELS = [TasksPanel::class, NudgesPanel::class, ApprovalsPanel::class, ChecklistsPanel::class, OrdersPanel::class];
+    private const PANELS = [TasksPanel::class, NudgesPanel::class, ApprovalsPanel::class, ChecklistsPanel::class, OrdersPanel::class,
+        ReturnsPanel::class];
 
     /** By kind, so that only those are loaded that a page shows. */
     private const JOURNAL = [
@@ -183,6 +189,8 @@ final class Contributions extends ServiceProvider
         'removed_at_source' => RemovedAtSource::class,
         'replied' => Replied::class,
         'reposted' => Reposted::class,
+        'return_moved' => ReturnMoved::class,
+        'return_reminded' => ReturnReminded::class,
         'rule_failed' => RuleFailed::class,
         'rule_ran' => RuleRan::class,
         'schedule_called_off' => ScheduleCalledOff::class,
@@ -207,6 +215,7 @@ final class Contributions extends ServiceProvider
         // What is promised is reckoned in the transaction of what happened.
         $this->app->singleton(KeepPromises::class);
         $this->app->bind(BeforeCommit::class, KeepPromises::class);
+        $this->app->bind(FollowsParcels::class, FollowReturnParcel::class);
         $this->app->bind(CountsInHours::class, SavePromiseSet::class);
         $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(
             array_map($app->make(...), self::NEEDS_THINGS)

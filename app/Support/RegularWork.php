@@ -24,6 +24,9 @@ use App\Promises\TellPromises;
 use App\Refunds\ReconcilePayments;
 use App\Refunds\SendPayouts;
 use App\Refunds\TellShopOfRefunds;
+use App\Returns\FetchLabels;
+use App\Returns\LapseReturns;
+use App\Returns\TellShopOfReturns;
 use App\Routing\GiveWaitingTurns;
 use App\Rules\RunOnNews;
 use App\Rules\RunOnTime;
@@ -53,6 +56,7 @@ final class RegularWork
         $schedule->call(fn () => WorkOnBulkChange::goOn())->everyMinute()->name('go on with bulk changes');
         $schedule->call(fn () => app(KeepTasks::class)->remind())->everyMinute()->name('remind of tasks');
         $schedule->call(fn () => RecountPromises::goOn())->everyMinute()->name('go on with reckoning promises anew');
+        $schedule->call(fn () => app(LapseReturns::class)())->everyMinute()->name('remind of returns, and let them lapse');
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
         $schedule->call(fn () => app(ChangeWhoReads::class)->releaseAll())->hourly()->name('take from people what they do not read');
@@ -87,6 +91,8 @@ final class RegularWork
             'deliver what is due' => [5, new DeliverDue],
             'pay out what is given back' => [5, new SendPayouts],
             'tell the shop what was given back' => [10, new TellShopOfRefunds],
+            'ask for labels of returns' => [5, new FetchLabels],
+            'tell the shop what came back' => [10, new TellShopOfReturns],
             'mail people' => [15, new MailNews],
             'move on what falls due' => [5, fn () => app(PlaceInQueue::class)->moveOn()],
             'give out what waits for a turn' => [10, fn () => app(GiveWaitingTurns::class)->give()],

@@ -15,6 +15,8 @@ use App\Orders\OrderLine;
 use App\Orders\Parcel;
 use App\Orders\ParcelLine;
 use App\Ratings\RatingLink;
+use App\Returns\CustomerReturn;
+use App\Returns\ReturnLine;
 use App\Store\Store;
 use App\Team\Teammate;
 use Brick\Math\BigInteger;
@@ -36,6 +38,8 @@ use Locale;
 final class ConversationValues implements Values
 {
     private Order|false|null $order = false;
+
+    private CustomerReturn|false|null $return = false;
 
     private ?ParcelProgress $progress = null;
 
@@ -90,6 +94,7 @@ final class ConversationValues implements Values
             default => match (strtok($name, '.')) {
                 'order', 'refund' => str_contains($name, '.field.') ? $this->own($name) : $this->ofOrder($name),
                 'parcel' => $this->ofParcel($name),
+                'return' => $this->ofReturn($name),
                 default => str_contains($name, '.field.') ? $this->own($name) : null,
             },
         };
@@ -137,6 +142,40 @@ final class ConversationValues implements Values
             'parcel.days_unseen' => $progress->daysWithoutScan,
             default => null,
         };
+    }
+
+    /**
+     * Of the last return of the conversation.
+     */
+    private function ofReturn(string $name): string|Day|null
+    {
+        $return = $this->return();
+        if ($return === null) {
+            return null;
+        }
+
+        return match ($name) {
+            'return.number' => $return->number(),
+            'return.state' => $return->state->label(),
+            'return.items' => $return->lines->map(static fn (ReturnLine $line): string => "{$line->quantity} × {$line->orderLine->title}")
+                ->implode("\n"),
+            'return.reason' => mb_strtolower($return->reason->name),
+            'return.until' => $this->day($return->last_day),
+            'return.lapses_on' => $this->day($return->lapse_at),
+            'return.label_link' => $return->labelLink(),
+            'return.declined_why' => $return->why === '' ? null : $return->why,
+            default => null,
+        };
+    }
+
+    private function return(): ?CustomerReturn
+    {
+        if ($this->return === false) {
+            $this->return = CustomerReturn::query()->whereIn('conversation_id', $this->conversation->withJoined())
+                ->with(['lines.orderLine', 'reason'])->orderByDesc('id')->first();
+        }
+
+        return $this->return;
     }
 
     /**

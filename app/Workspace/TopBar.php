@@ -30,6 +30,7 @@ final class TopBar
     /** What one works with: where it is, which addresses belong to it, and who needs it; null for everybody. */
     private const PLACES = [
         'Queue' => ['/queue', ['queue*', 'conversations*', 'views*', 'bulk*', 'join'], null],
+        'Returns' => ['/returns', ['returns*'], null],
         'Orders' => ['/orders', ['orders*', 'refunds*'], null],
         'Customers' => ['/customers', ['customers*', 'duplicates'], null],
         'Public' => ['/public', ['public*'], 'answer-customers'],

@@ -55,6 +55,23 @@ final readonly class PricedOrder
     }
 
     /**
+     * What one unit of a line is worth, such that all units of it add up to what the line comes to.
+     *
+     * @param  string  $line  its id
+     * @param  int  $place  0 for the unit that goes back first; below the line's quantity
+     */
+    public function unit(string $line, int $place): Money
+    {
+        $gross = $this->lines[$line]->gross;
+        $all = BigInteger::of($this->quantities[$line]);
+
+        return Money::ofUnits(
+            HalfUp::part($gross, BigInteger::of($place + 1), $all)->minus(HalfUp::part($gross, BigInteger::of($place), $all)),
+            $this->currency
+        );
+    }
+
+    /**
      * How many units of a line so much money gives back whole.
      *
      * @param  string  $line  its id

@@ -18,6 +18,7 @@ import { listenToRules } from './rules.js';
 import { listenToLines } from './lines.js';
 import { drawCodes } from './codes.js';
 import { listenToWeeks } from './week-hours.js';
+import { listenToBench } from './bench.js';
 import { listenToCairns } from './cairns.js';
 
 listenToMenus();
@@ -40,6 +41,7 @@ listenToLines();
 drawCodes();
 listenToWeeks();
 listenToCairns();
+listenToBench();
 
 // Until here a pressed key would have gone nowhere.
 document.documentElement.dataset.listens = 'yes';

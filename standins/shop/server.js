@@ -52,6 +52,26 @@ service.on('POST', '/v1/orders/:number/refunds', ({ account, body, headers, numb
     return { order: changed(order) };
 }));
 
+// What came back, told so that its lines count as returned; what can be sold again goes back to stock.
+service.on('POST', '/v1/orders/:number/returns', ({ account, body, headers, number }) => service.once({ account, headers }, () => {
+    const order = orderOf(number);
+    const parts = (body.lines ?? []).map(({ id, quantity, stock }) => [order.lines.find((line) => line.id === id), quantity, stock]);
+    for (const [line, quantity, stock] of parts) {
+        if (!line || !Number.isInteger(quantity) || quantity < 1 || line.returned + quantity > line.quantity || !Number.isInteger(stock) || stock < 0 || stock > quantity) {
+            refuse(422, 'bad_return', 'A return names lines of the order, with what is left of each at most.');
+        }
+    }
+    for (const [line, quantity, stock] of parts) {
+        line.returned += quantity;
+        const product = data.products.find(({ sku }) => sku === line.sku);
+        if (product && stock > 0) {
+            product.stock += stock;
+            service.emit(ACCOUNT, 'product.changed', { product });
+        }
+    }
+    return { order: changed(order) };
+}));
+
 service.act('send', 'Send an order', [['number', 'Order', { value: 'B-20440' }], ['parcel', 'Number of its parcel', { value: 'WP7720440' }]], ({ number, parcel }) => {
     const order = orderOf(number);
     order.status = 'sent';

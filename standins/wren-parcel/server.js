@@ -2,8 +2,11 @@
 import { table } from '../shared/pages.js';
 import { Service, refuse } from '../shared/service.js';
 import { parcels } from '../world/orders.js';
+import { labelPdf } from './label.js';
 
 const ACCOUNT = 'brindle';
+// Where it collects.
+const SERVED = ['DK', 'SE', 'DE', 'NL', 'BE', 'FR', 'PT', 'LV', 'LT', 'EE', 'PL', 'GB', 'IE', 'NO', 'FI', 'AT', 'ES', 'IT', 'CZ'];
 const STAGES = ['announced', 'collected', 'at_depot', 'out_for_delivery', 'delivered', 'returned_to_sender', 'lost'];
 
 const service = new Service({ name: 'Wren Parcel', header: 'Wren', accounts: [ACCOUNT], seed: () => ({ parcels: parcels(), labels: [] }) });
@@ -20,10 +23,13 @@ const parcelOf = (number) => data.parcels.find((parcel) => parcel.number === num
 
 service.on('GET', '/v1/parcels/:number', ({ number }) => ({ parcel: parcelOf(number) }));
 service.on('POST', '/v1/labels', ({ account, body, headers }) => service.once({ account, headers }, () => {
-    const label = { id: service.nextId('L'), number: service.nextId('WP79'), to: body.to ?? null, from: body.from ?? null };
+    if (!SERVED.includes(body.from?.country)) {
+        refuse(422, 'country_not_served', `We do not collect in ${body.from?.country ?? 'an unknown country'}.`);
+    }
+    const label = { id: service.nextId('L'), number: service.nextId('WP79'), to: body.to ?? null, from: body.from, reference: body.reference ?? null };
     data.labels.push(label);
     data.parcels.push({ number: label.number, to: label.to, scans: [] });
-    return label;
+    return { ...label, pdf: Buffer.from(labelPdf(label), 'latin1').toString('base64') };
 }));
 service.act('scan', 'Scan a parcel', [['number', 'Parcel', { value: 'WP7720388' }], ['stage', 'Stage', { options: STAGES }], ['place', 'Place', { value: 'Depot Odense' }]], ({ number, stage, place, at }) => {
     if (!number || !STAGES.includes(stage)) {

@@ -68,6 +68,7 @@ final class OneOfEach
             'teammate' => $ilse->id,
             'team' => Team::query()->firstOrFail()->id,
             'order' => $order->id,
+            ...self::ofReturns($order, $conversation),
             'refund' => self::row('refunds', [
                 'order_id' => $order->id, 'teammate_id' => $ilse->id, 'state' => 'stuck', 'once_key' => hash('sha256', 'refund'),
                 'reason' => 'Faulty', 'currency' => 'EUR', 'chosen' => '[]', 'explained' => '[]', 'delivery_net' => 0, 'delivery_tax' => 0,
@@ -140,6 +141,30 @@ final class OneOfEach
                 ...collect((array) DB::table('saved_views')->first())
                     ->except('id', 'name', 'teammate_id')
                     ->all(), 'name' => 'Ilse’s own', 'teammate_id' => $ilse->id,
+            ]),
+        ];
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    private static function ofReturns(Order $order, Conversation $conversation): array
+    {
+        $policy = DB::table('return_policies')->first(['id', 'reason_id', 'terms']);
+        $label = app(FileStore::class)->keep('%PDF-1.4 label');
+        $return = self::row('returns', [
+            'order_id' => $order->id, 'customer_id' => $order->customer_id, 'conversation_id' => $conversation->id,
+            'reason_id' => $policy->reason_id, 'policy_id' => $policy->id, 'policy_version' => 1, 'terms' => $policy->terms,
+            'state' => 'agreed', 'once_key' => hash('sha256', 'return'), 'label_key' => Str::uuid()->toString(), 'label_number' => 'WP791',
+            'label_file' => $label, 'asked_at' => now(), 'agreed_at' => now(),
+        ]);
+        self::row('return_lines', ['return_id' => $return, 'order_line_id' => $order->lines()->firstOrFail()->id, 'quantity' => 1]);
+
+        return [
+            'return' => $return, 'policy' => (int) $policy->id, 'reason' => (int) $policy->reason_id,
+            'photo' => self::row('return_photos', [
+                'return_id' => $return, 'name' => 'kite.png', 'media_type' => 'image/png', 'size' => 4, 'sha256' => hash('sha256', 'kite'),
+                'file' => app(FileStore::class)->keep('kite'), 'at' => now(),
             ]),
         ];
     }

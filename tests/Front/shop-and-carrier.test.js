@@ -150,12 +150,36 @@ test('a stage that there is not makes no parcel', async () => {
 });
 
 test('a label is made once for one key, and its parcel waits for its first scan', async () => {
-    const label = async (key) => (await carrier.post('/labels', { to: 'Ana Wrenfield', from: 'Brindle' }, key)).json();
+    const label = async (key) => (await carrier.post('/labels', { to: { name: 'Brindle' }, from: { name: 'Ana Wrenfield (2nd floor)', country: 'DK' }, reference: 'R-0001' }, key)).json();
     const [first, again, other] = [await label('l-1'), await label('l-1'), await label('l-2')];
     assert.deepEqual(again, first);
     assert.notEqual(other.number, first.number);
     const { parcel } = await (await carrier.api(`/parcels/${first.number}`)).json();
-    assert.deepEqual([parcel.to, parcel.scans], ['Ana Wrenfield', []]);
+    assert.deepEqual([parcel.to, parcel.scans], [{ name: 'Brindle' }, []]);
+    const pdf = Buffer.from(first.pdf, 'base64').toString('latin1');
+    assert.match(pdf, /^%PDF-1\.4/);
+    assert.ok(pdf.includes(`(${first.number}) Tj`) && pdf.includes('(Ana Wrenfield \\(2nd floor\\)) Tj') && pdf.includes('%%EOF'));
+    // Start, eleven characters or fewer in pairs, checksum and stop: as many bars as Code 128 has for it.
+    assert.ok((pdf.match(/ re f/g) ?? []).length > 20);
+});
+
+test('no label is made for a country where nothing is collected', async () => {
+    const answer = await carrier.post('/labels', { to: {}, from: { name: 'Kofi', country: 'GH' } }, 'l-3');
+    assert.deepEqual([answer.status, (await answer.json()).error], [422, 'country_not_served']);
+});
+
+test('what came back counts once, goes back to stock, and never exceeds what was sold', async () => {
+    const before = await orderOf('B-20437');
+    const [line] = before.lines;
+    const stockOf = async () => (await (await shop.api(`/products/${line.sku}`)).json()).product.stock;
+    const stock = await stockOf();
+    const back = (key, quantity, pieces, id = line.id) => shop.post('/orders/B-20437/returns', { reference: 'R-0001', lines: [{ id, quantity, stock: pieces }] }, key);
+    assert.equal((await back('r-1', 1, 1)).status, 200);
+    assert.equal((await back('r-1', 1, 1)).status, 200);
+    assert.deepEqual([(await orderOf('B-20437')).lines[0].returned, await stockOf()], [line.returned + 1, stock + 1]);
+    for (const [quantity, pieces, id] of [[line.quantity, 0], [0, 0], [1, 2], [1, -1], [1, 0, 'none']]) {
+        assert.equal((await back(`r-${quantity}-${pieces}-${id}`, quantity, pieces, id)).status, 422);
+    }
 });
 
 test('one day’s orders are the same in every process', async () => {

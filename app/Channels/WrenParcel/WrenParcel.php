@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Channels\WrenParcel;
 
+use App\Channels\Services\MakesLabels;
 use App\Channels\Services\ServiceType;
 use App\Orders\TakeCarrierEvent;
 
 /**
- * The carrier: where parcels were seen.
+ * The carrier: where parcels were seen, and labels for what comes back.
  */
-final readonly class WrenParcel extends ServiceType
+final readonly class WrenParcel extends ServiceType implements MakesLabels
 {
     public function label(): string
     {

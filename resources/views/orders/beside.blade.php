@@ -34,14 +34,19 @@
             </div>
             @include($ofOthers->has($order->id) ? 'orders.not-theirs' : 'orders.ledger', ['order' => $order])
             @can('answer-customers')@unless ($ofOthers->has($order->id))<p><a class="btn btn-sm btn-outline-secondary"
-                href="/orders/{{ $order->id }}/refund?conversation={{ $conversation->id }}">Give money back</a></p>@endunless @endcan
+                href="/orders/{{ $order->id }}/refund?conversation={{ $conversation->id }}">Give money back</a>
+                <a class="btn btn-sm btn-outline-secondary"
+                href="/orders/{{ $order->id }}/return?conversation={{ $conversation->id }}">Something comes back</a></p>@endunless @endcan
         @else
             <details class="order-more" id="order-{{ $order->id }}">
                 <summary><b>Order {{ $order->number }}</b> <span class="soft">@if ($ofOthers->has($order->id)) not verified @else
                     {{ $order->money($order->total) }}, {{ $time->short($order->placed_at) }}@endif</span></summary>
                 @include($ofOthers->has($order->id) ? 'orders.not-theirs' : 'orders.ledger', ['order' => $order])
                 @can('answer-customers')@unless ($ofOthers->has($order->id))<p><a class="btn btn-sm btn-outline-secondary"
-                    href="/orders/{{ $order->id }}/refund?conversation={{ $conversation->id }}">Give money back</a></p>@endunless @endcan
+                    href="/orders/{{ $order->id }}/refund?conversation={{ $conversation->id }}">Give money back</a>
+                    <a class="btn btn-sm btn-outline-secondary"
+                    href="/orders/{{ $order->id }}/return?conversation={{
+                        $conversation->id }}">Something comes back</a></p>@endunless @endcan
                 <form method="post" action="/conversations/{{ $conversation->id }}/orders/{{ $order->id }}">@csrf
                     @method('delete')<button class="btn btn-sm btn-outline-secondary">Take it away</button></form>
             </details>

@@ -6,8 +6,9 @@
     <section class="sheet pad" aria-labelledby="order-title">
         <h1 id="order-title">Order {{ $order->number }}</h1>
         @include('orders.ledger')
-        @can('answer-customers')<p><a class="btn btn-outline-secondary"
-            href="/orders/{{ $order->id }}/refund">Give money back</a></p>@endcan
+        <p>@can('answer-customers')<a class="btn btn-outline-secondary"
+            href="/orders/{{ $order->id }}/refund">Give money back</a>@endcan
+            <a class="btn btn-outline-secondary" href="/orders/{{ $order->id }}/return">Something comes back</a></p>
     </section>
     <div>
         <section class="sheet pad" aria-labelledby="buyer">

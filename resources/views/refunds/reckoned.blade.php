@@ -31,6 +31,7 @@
     @foreach ($order->lines as $line)
         @foreach (['net', 'tax', 'gross'] as $part)<span id="line-{{ $line->id }}-{{ $part }}" hx-swap-oob="true">{{
             isset($quoted[$line->id]) ? $quoted[$line->id]->{$part}->toDecimal() : '—' }}</span>@endforeach
+        @if ($sheet->return)<span id="line-{{ $line->id }}-off" hx-swap-oob="true">@include('refunds.off')</span>@endif
     @endforeach
     @foreach (['net', 'tax', 'gross'] as $part)<span id="delivery-{{ $part }}" hx-swap-oob="true">{{
         $sheet->quote?->delivery->{$part}->toDecimal() ?? '—' }}</span>@endforeach

@@ -4,6 +4,8 @@
 @section('content')
 <main id="content" class="page worksheet-page">
     <div class="page-head"><h1>Give money back · {{ $order->number }}</h1>
+        @if ($sheet->return)<a class="btn btn-outline-secondary" href="{{ route('return', $sheet->return) }}">Return
+            {{ $sheet->return->number() }}</a>@endif
         @if ($conversation)<a class="btn btn-outline-secondary" href="{{ route('conversation', $conversation) }}">Back to
             {{ $conversation->number() }}</a>@endif
         <a class="btn btn-outline-secondary" href="{{ route('order', $order) }}">The order</a></div>
@@ -25,11 +27,14 @@
             @csrf
             <x-default-button/>
             @if ($conversation)<input type="hidden" name="conversation" value="{{ $conversation->id }}">@endif
+            @if ($sheet->return)<input type="hidden" name="return" value="{{ $sheet->return->id }}">@endif
             <input type="hidden" name="once" value="{{ $onceKey }}">
             <div class="wide-scroll"><table class="order-lines worksheet-lines">
                 <caption class="visually-hidden">What goes back, in {{ $order->currency }}</caption>
                 <thead><tr><th scope="col">Item</th><th scope="col">Bought</th><th scope="col">Back</th><th scope="col">Now</th><th
-                    scope="col">Net</th><th scope="col">Tax</th><th scope="col">Gross</th></tr></thead>
+                    scope="col">Net</th><th scope="col">Tax</th><th scope="col">Gross</th>@if ($sheet->return)<th
+                        scope="col">Taken off</th>@endif
+                    </tr></thead>
                 <tbody>
                     @foreach ($order->lines as $line)
                         @php $left = $line->quantity - ($back[$line->id] ?? 0); @endphp
@@ -42,6 +47,7 @@
                                 aria-label="Units of {{ $line->title }} that go back now, of {{ $left }}" @disabled($left < 1)
                                 @if ($loop->first) autofocus @endif></td>
                             @include('refunds.amounts', ['of' => "line-{$line->id}", 'amount' => $quoted[$line->id] ?? null])
+                            @if ($sheet->return)<td><span id="line-{{ $line->id }}-off">@include('refunds.off')</span></td>@endif
                         </tr>
                     @endforeach
                     <tr>
@@ -54,6 +60,7 @@
                                 maxlength="40"></span></th>
                         <td>{{ $order->money($order->shipping_amount) }}</td><td></td><td></td>
                         @include('refunds.amounts', ['of' => 'delivery', 'amount' => $sheet->quote?->delivery])
+                        @if ($sheet->return)<td></td>@endif
                     </tr>
                 </tbody>
             </table></div>
@@ -62,7 +69,7 @@
                     $label)
                     <div><label class="form-label" for="sheet-{{ $name }}">{{ $label }}</label><input
                         class="form-control form-control-sm reckons" id="sheet-{{ $name }}" name="{{ $name }}" maxlength="40"
-                        value="{{ $chosen->{$name} }}" placeholder="{{ $name === 'goodwill' ? '5.00 or 10 %' : '0.00' }}"
+                        value="{{ $chosen->{$name} }}" placeholder="{{ $name === 'label' ? '0.00' : '5.00 or 10 %' }}"
                         inputmode="decimal" autocomplete="off"></div>
                 @endforeach
                 @if ($order->payments->count() > 1)

@@ -22,7 +22,8 @@
                 @if ($refund->delivery_gross > 0)<tr><th scope="row">{{ $order->shipping_title ?: 'Delivery' }}</th><td></td>
                     <td>{{ $order->money($refund->delivery_net) }}</td><td>{{ $order->money($refund->delivery_tax) }}</td><td>{{
                         $order->money($refund->delivery_gross) }}</td></tr>@endif
-                @foreach (['fee' => ['Fee', -1], 'label' => ['Label', -1], 'goodwill' => ['Goodwill', 1]] as $key => [$name, $sign])
+                @foreach (['deduction' => ['Taken off at the inspection', -1], 'fee' => ['Fee', -1], 'label' => ['Label', -1],
+                    'goodwill' => ['Goodwill', 1]] as $key => [$name, $sign])
                     @if ($refund->{$key} > 0)<tr><th scope="row">{{ $name }}</th><td colspan="3"></td><td>{{
                         $order->money($sign * $refund->{$key}) }}</td></tr>@endif
                 @endforeach

@@ -34,6 +34,8 @@ use App\Promises\PromisedKind;
 use App\Ratings\Happened\Rated;
 use App\Receiving\Happened as Receiving;
 use App\Refunds\Happened as Refunds;
+use App\Returns\Happened as Returns;
+use App\Returns\ReturnState;
 use App\Rules\Happened as Rules;
 use App\Tasks\Happened as Tasks;
 use Cairnfield\Core\Parcels\ParcelStage;
@@ -161,6 +163,22 @@ function saidEntries(): array
             new Refunds\RefundWithdrawn($named('B-20388'), $named('faulty'), 2000, 'EUR'), '', 'ilse',
             'Gave up on giving back €20.00 of order B-20388 by Ilse Norrby',
         ],
+        [
+            new Returns\ReturnMoved($named('R-0219'), $named('B-20388'), null, ReturnState::Asked, 'Does not fit', ''), '', 'ilse',
+            'Asked for return R-0219 of order B-20388: does not fit by Ilse Norrby',
+        ],
+        [
+            new Returns\ReturnMoved($named('R-0219'), $named('B-20388'), ReturnState::Arrived, ReturnState::Inspected, 'Faulty',
+                '1 faulty'),
+            '', 'ilse', 'Inspected return R-0219 of order B-20388: 1 faulty by Ilse Norrby',
+        ],
+        [
+            new Returns\ReturnMoved($named('R-0219'), $named('B-20388'), ReturnState::Settled, ReturnState::Inspected, 'Faulty', ''), '',
+            null,
+            'Return R-0219 of order B-20388 is to be settled anew',
+        ],
+        [new Returns\ReturnReminded($named('R-0219'), $named('B-20388'), $tuesday), '', null,
+            'Return R-0219 has not been sent yet; it lapses Tue 08:00'],
         [
             new Orders\ParcelSeen($named('B-20388'), $named('WP77'), ParcelStage::AtDepot, 'Aarhus'), '', null,
             'Parcel WP77: at depot, Aarhus',

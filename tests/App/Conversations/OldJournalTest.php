@@ -43,9 +43,10 @@ it('makes data of every kind that can be read and said', function (JournalKind $
     // These have never been texts.
     $asData = [JournalKind::PromiseSetApplied, JournalKind::PromiseWarned, JournalKind::PromiseMissed, JournalKind::TimeAgreed,
         JournalKind::TurnAwaited, JournalKind::ReachedUpwards, JournalKind::CompanyChanged,
-        JournalKind::RefundAsked, JournalKind::RefundEnded, JournalKind::RefundWithdrawn];
+        JournalKind::RefundAsked, JournalKind::RefundEnded, JournalKind::RefundWithdrawn,
+        JournalKind::ReturnMoved, JournalKind::ReturnReminded];
     if (in_array($kind, $asData, true)) {
-        expect(app(Payloads::class)->of($kind))->toMatch('/^App.(Promises|Conversations|Companies|Refunds)/');
+        expect(app(Payloads::class)->of($kind))->toMatch('/^App.(Promises|Conversations|Companies|Refunds|Returns)/');
 
         return;
     }

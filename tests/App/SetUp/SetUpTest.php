@@ -29,7 +29,7 @@ it('shows each role what it may arrange, and opens it to them and to nobody else
         $isMine ? $page->assertSee($one->title)->assertSee($one->about) : $page->assertDontSee($one->about);
         $this->get($one->address)->assertStatus($isMine ? 200 : 403);
     }
-})->with(['care' => ['ilse', 4], 'the returns bench' => ['femi', 4], 'a lead' => ['mads', 13], 'an administrator' => ['corin', 21]]);
+})->with(['care' => ['ilse', 4], 'the returns bench' => ['femi', 4], 'a lead' => ['mads', 14], 'an administrator' => ['corin', 22]]);
 
 it('has the bar that a role needs, with Set up in everybody’s', function (string $name, array $places): void {
     $page = $this->actingAs($this->teammate($name))->get('/queue/my-turn');
@@ -38,10 +38,10 @@ it('has the bar that a role needs, with Set up in everybody’s', function (stri
     expect($found[1])->toBe($places);
     $page->assertSee('href="/set-up"', false)->assertSee('aria-label="All places"', false);
 })->with([
-    'care' => ['ilse', ['Queue', 'Orders', 'Customers', 'Public']],
-    'the returns bench' => ['femi', ['Queue', 'Orders', 'Customers']],
-    'a lead' => ['mads', ['Queue', 'Orders', 'Customers', 'Public']],
-    'an administrator' => ['corin', ['Queue', 'Orders', 'Customers', 'Public']],
+    'care' => ['ilse', ['Queue', 'Returns', 'Orders', 'Customers', 'Public']],
+    'the returns bench' => ['femi', ['Queue', 'Returns', 'Orders', 'Customers']],
+    'a lead' => ['mads', ['Queue', 'Returns', 'Orders', 'Customers', 'Public']],
+    'an administrator' => ['corin', ['Queue', 'Returns', 'Orders', 'Customers', 'Public']],
 ]);
 
 it('finds pages by their name, by what they are for, and by what is set there', function (
@@ -96,9 +96,10 @@ it('says that nothing wants a look where nothing does', function (): void {
 
 it('gives each page the way back and its neighbours, as far as one may go there', function (): void {
     $index = app(SetUpIndex::class);
-    expect(titles($index->neighbours($this->teammate('mads'), 'rules/7/versions')))->toBe(['Templates', 'Promises', 'Rules', 'Nudge plans'])
+    expect(titles($index->neighbours($this->teammate('mads'), 'rules/7/versions')))
+        ->toBe(['Templates', 'Promises', 'Rules', 'Nudge plans', 'Return policies'])
         ->and(titles($index->neighbours($this->teammate('corin'), 'rules')))
-        ->toBe(['Templates', 'Promises', 'Rules', 'Addresses told by rules', 'Nudge plans'])
+        ->toBe(['Templates', 'Promises', 'Rules', 'Addresses told by rules', 'Nudge plans', 'Return policies'])
         ->and($index->neighbours($this->teammate('corin'), 'queue/my-turn'))->toBe([])
         ->and($index->holds('sorting/tags'))->toBeTrue()->and($index->holds('tasks'))->toBeFalse();
     $this->actingAs($this->teammate('mads'))->get('/sorting/outcomes')

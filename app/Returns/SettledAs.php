@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Returns;
+
+/**
+ * What became of a return in the end.
+ */
+enum SettledAs: string
+{
+    case Refund = 'refund';
+    case SentBack = 'sent_back';
+    case Nothing = 'nothing';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Refund => 'money back',
+            self::SentBack => 'sent back to the customer',
+            self::Nothing => 'nothing goes back',
+        };
+    }
+}

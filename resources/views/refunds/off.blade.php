@@ -1,0 +1,1 @@
+{{ $sheet->deduction($line->id) === 0 ? '—' : $order->money(-$sheet->deduction($line->id)) }}
