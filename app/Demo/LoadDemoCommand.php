@@ -40,6 +40,8 @@ final class LoadDemoCommand extends Command
         CarbonImmutable::setTestNow();
         $otherWays->readOrders();
         $count = $app->make(DemoConversations::class)->load(withPast: ! $this->option('without-past'));
+        $app->make(DemoReturns::class)->policies();
+        $this->option('without-past') || $app->make(DemoReturns::class)->load();
         $rules->loadNew();
         $otherWays->listen();
         // What the team was told of before the last days, it has read.

@@ -52,6 +52,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, OrderLine> $lines
  * @property Collection<int, OrderPayment> $payments
  * @property Collection<int, Parcel> $parcels
+ * @property Collection<int, Conversation> $conversations
  */
 final class Order extends Row
 {

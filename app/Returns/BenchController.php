@@ -94,7 +94,7 @@ final readonly class BenchController
         );
         $next = BenchTab::Arrived->of(CustomerReturn::query())->first();
 
-        return redirect($next === null ? "/returns/{$inspected->id}" : "/returns/{$next->id}")
+        return redirect($next === null ? '/returns?tab='.BenchTab::Settle->value : "/returns/{$next->id}")
             ->with('done', "{$inspected->number()} is inspected.");
     }
 
@@ -160,6 +160,7 @@ final readonly class BenchController
             'mayGive' => Gate::allows('give-back'), 'way' => WayOfReturn::of($return),
             'conversation' => $return->conversation !== null && Gate::allows('view', $return->conversation) ? $return->conversation : null,
             'worth' => $money === null ? null : Worksheet::of($return->order, InspectedWorth::of($return)->chosen($return, $money)),
+            'holds' => $return->state === ReturnState::Asked ? OfferedReturn::termsOf($return) : [],
             'stock' => $return->state === ReturnState::Arrived ? StockOfReturn::of($return) : [],
         ];
     }

@@ -21,11 +21,12 @@ use Illuminate\Support\Collection;
 final readonly class OfferedReturn
 {
     /**
+     * @param  ReturnPolicy|null  $policy  null where it is of a return that keeps its terms
      * @param  int  $worth  of what comes back, in smallest units, before any discount of the order
      * @param  bool  $stays  whether the customer keeps it, being worth so little
      */
     private function __construct(
-        public Order $order, public ReturnPolicy $policy, public ReturnTerms $terms, public ReturnWindow $window, public int $worth,
+        public Order $order, public ?ReturnPolicy $policy, public ReturnTerms $terms, public ReturnWindow $window, public int $worth,
         public bool $stays
     ) {}
 
@@ -43,12 +44,22 @@ final readonly class OfferedReturn
         $worth = self::worth($lines, $units);
 
         return new self(
-            $order, $policy, $terms, ReturnWindow::of(
-                $terms->counted($order->country), Store::current()->zone(), now()->toDateTimeImmutable(),
-                self::reached($order, ParcelStage::Collected)?->toDateTimeImmutable(),
-                self::reached($order, ParcelStage::Delivered)?->toDateTimeImmutable()
-            ), $worth, $worth > 0 && $worth < ($terms->staysUnder[$order->currency] ?? 0)
+            $order, $policy, $terms, self::windowOf($order, $terms), $worth,
+            $worth > 0 && $worth < ($terms->staysUnder[$order->currency] ?? 0)
         );
+    }
+
+    /**
+     * What a return was asked for on: the terms of that day, and what holds of them still.
+     *
+     * @return list<string>
+     */
+    public static function termsOf(CustomerReturn $return): array
+    {
+        $return->order->loadMissing(['lines', 'parcels.scans']);
+        $terms = $return->agreedTerms();
+
+        return (new self($return->order, null, $terms, self::windowOf($return->order, $terms), 0, $return->stays))->sentences();
     }
 
     public function lastDay(): ?CarbonImmutable
@@ -96,6 +107,15 @@ final readonly class OfferedReturn
             $this->window->allowed => "It may come back until {$day->format('j F Y')}{$longer}.",
             default => "It could come back until {$day->format('j F Y')}{$longer}: that is over.",
         };
+    }
+
+    private static function windowOf(Order $order, ReturnTerms $terms): ReturnWindow
+    {
+        return ReturnWindow::of(
+            $terms->counted($order->country), Store::current()->zone(), now()->toDateTimeImmutable(),
+            self::reached($order, ParcelStage::Collected)?->toDateTimeImmutable(),
+            self::reached($order, ParcelStage::Delivered)?->toDateTimeImmutable()
+        );
     }
 
     private static function reached(Order $order, ParcelStage $stage): ?CarbonImmutable

@@ -56,6 +56,14 @@ final readonly class PolicyToSave
     }
 
     /**
+     * @param  string|null  $marketplace  where the order was sold; null for everywhere
+     */
+    public static function with(ReturnTerms $terms, string $productWords = '', ?string $marketplace = null): self
+    {
+        return new self($marketplace, null, $productWords, $terms);
+    }
+
+    /**
      * As it stands in a form: `6.50 EUR, 49.00 DKK`.
      *
      * @param  array<string, int>  $amounts  smallest units, by currency

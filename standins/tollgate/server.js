@@ -90,6 +90,21 @@ service.on('GET', '/v1/book', ({ query }) => {
 const money = ({ amount, currency }) => `${(amount / 100).toFixed(2)} ${currency}`;
 
 service.act('refund', 'Give money back here, past the shop', [['payment', 'Payment', { value: 'pay-20417-c' }], ['amount', 'Smallest units', { value: '500' }]], ({ payment, amount }) => begin(paymentOf(payment), { amount: Number(amount), by: 'hand' }));
+// What was given back on an earlier day, and is through: the demo store tells its past with it.
+service.act('book', 'Write down what was given back before', [['payment', 'Payment', { value: 'pay-20417-c' }], ['amount', 'Smallest units', { value: '500' }], ['reference', 'Reference', { value: '' }], ['at', 'When', { value: new Date().toISOString() }]], ({ payment: id, amount, reference, at }) => {
+    const when = new Date(at);
+    const payment = paymentOf(id);
+    if (Number.isNaN(when.getTime()) || !(Number(amount) >= 1 && Number(amount) <= payment.captured - given(payment))) {
+        refuse(422, 'bad_entry', 'An entry of the book has a time, and an amount of what is left of the payment.');
+    }
+    const refund = {
+        id: service.nextId('rf_'), payment: id, amount: Number(amount), currency: payment.currency, reference: reference || null, by: 'api', state: 'done', reason: null,
+        asked_at: when.toISOString(), settles_at: when.toISOString(), settled_at: new Date(when.getTime() + 4000).toISOString(),
+    };
+    data.refunds.push(refund);
+    service.emit(ACCOUNT, 'refund.changed', { refund }, when.toISOString());
+    return { refund };
+});
 service.act('card', 'What becomes of a card', [['payment', 'Payment', { value: 'pay-20417-c' }], ['card', 'The card', { options: ['there', 'gone'] }]], ({ payment, card }) => {
     if (!['there', 'gone'].includes(card)) {
         refuse(422, 'bad_card', 'A card is there or gone.');

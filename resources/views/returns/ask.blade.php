@@ -25,7 +25,8 @@
                 @if ($loop->first) autofocus @endif></td></tr>@endforeach</tbody>
         </table></div>
         <div class="return-why">
-            <div><label class="form-label" for="return-reason">Why</label><select class="form-select offers" id="return-reason"
+            <div><label class="form-label" for="return-reason">Why it comes back</label><select class="form-select offers"
+                id="return-reason"
                 name="reason"><option value="">choose …</option>@foreach ($reasons as $one)<option value="{{ $one->id }}"
                 @selected($reason?->id === $one->id)>{{ $one->name }}</option>@endforeach</select></div>
             <div><label class="form-label" for="return-note">What the customer says</label><input class="form-control" id="return-note"

@@ -16,9 +16,8 @@
             code of a label, the number of a return or an order</label><input class="form-control" id="bench-code" name="code"
             data-key="l" maxlength="200" placeholder="Scan or type a label" autocomplete="off" spellcheck="false" required
             value="{{ RefusedInput::in('/returns/scan')->value('code') }}"
-            @if ($return === null || $return->state->value !== 'arrived') autofocus @endif><kbd>L</kbd></form>
+            @if ($return === null) autofocus @endif><kbd>L</kbd></form>
     </div>
-    @if (session('problem'))<p class="field-problem" role="alert">{{ session('problem') }}</p>@endif
     <div @class(['bench-beside' => $return !== null])>
         <div class="bench-main">
             @if ($part !== null)<p

@@ -14,6 +14,7 @@
     @if ($return->note !== '')<p class="soft">“{{ $return->note }}”</p>@endif
     <x-way-of-return :way="$way"/>
     @if ($return->state === ReturnState::Asked)
+        <ul class="offered offered-terms">@foreach ($holds as $sentence)<li>{{ $sentence }}</li>@endforeach</ul>
         @if ($mayDecide)
             @if ($terms->needsPhoto && $return->photos->isEmpty())<p class="soft">The policy asks for a photo.</p>@endif
             <form method="post" action="{{ $at }}/agree" class="bench-step">@csrf
@@ -57,7 +58,7 @@
     @if ($return->state === ReturnState::Inspected && $worth !== null)
         <div class="goes-back-box">
             @if ($worth->quote !== null)
-                <p><b>{{ $return->order->money($worth->total()) }} go back</b></p>
+                <p><b>{{ $return->order->money($worth->total()) }} goes back</b></p>
                 <ul>@foreach ($worth->explained as $sentence)<li>{{ $sentence }}</li>@endforeach</ul>
             @else
                 <p><b>Nothing goes back as it stands.</b> {{ $worth->why?->getMessage() }}</p>
@@ -68,9 +69,9 @@
                 $conversation ? "&conversation={$conversation->id}" : '' }}">{{
                     $mayGive ? 'Give it back' : 'Ask a lead to give it back' }}</a></p>
             <form method="post" action="{{ $at }}/settle" class="bench-step bench-two">@csrf
-                @unless ($return->stays)<button class="btn btn-outline-secondary" name="as" value="sent_back">It goes back to the
+                @unless ($return->stays)<button class="btn btn-sm btn-outline-secondary" name="as" value="sent_back">It goes back to the
                     customer</button>@endunless
-                <button class="btn btn-outline-secondary" name="as" value="nothing">Settle without money</button></form>
+                <button class="btn btn-sm btn-outline-secondary" name="as" value="nothing">Settle without money</button></form>
         @else
             <p class="soft">Care settles it from here.</p>
         @endif

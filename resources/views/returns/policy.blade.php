@@ -20,7 +20,7 @@
         <input type="hidden" name="version" value="{{ $was->value('version', (string) $policy->version) }}">
         <fieldset class="policy-part"><legend>For what it holds</legend>
             <div class="policy-grid">
-                <div><label class="form-label" for="p-words">Products with one of these words; empty for all</label><input
+                <div><label class="form-label" for="p-words">Products with one of these words</label><input
                     class="form-control" id="p-words" name="product_words" maxlength="300" placeholder="gift card, line set"
                     value="{{ $was->value('product_words', $policy->product_words) }}"></div>
                 <div><label class="form-label" for="p-group">Customers</label><select class="form-select" id="p-group" name="group"><option
@@ -69,7 +69,7 @@
                 <div><label class="form-label" for="p-delivery">Delivery given back</label><select class="form-select" id="p-delivery"
                     name="delivery">@foreach (ReturnTerms::DELIVERY as $way)<option
                     @selected($was->value('delivery', $terms->delivery) === $way)>{{ $way }}</option>@endforeach</select></div>
-                <div><label class="form-label" for="p-stays">Worth less, the customer keeps it</label><input class="form-control"
+                <div><label class="form-label" for="p-stays">Under that, they keep it</label><input class="form-control"
                     id="p-stays"
                     name="stays_under" maxlength="300" placeholder="8.00 EUR"
                     value="{{ $was->value('stays_under', PolicyToSave::written($terms->staysUnder)) }}"></div>

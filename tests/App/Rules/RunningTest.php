@@ -21,6 +21,10 @@ use App\Refunds\ChosenRefund;
 use App\Refunds\IssueRefund;
 use App\Refunds\SendPayouts;
 use App\Refunds\Worksheet;
+use App\Returns\AskReturn;
+use App\Returns\DecideReturn;
+use App\Returns\FetchLabels;
+use App\Returns\ReturnReason;
 use App\Rules\AnswerByRule;
 use App\Rules\CallHook;
 use App\Rules\ChangedBy;
@@ -38,6 +42,7 @@ use App\Sorting\Category;
 use App\Sorting\Outcome;
 use App\Support\StoreSettings;
 use App\Tasks\Task;
+use App\Templates\FillTemplate;
 use App\Templates\SaveTemplate;
 use App\Templates\Step;
 use App\Templates\Template;
@@ -390,6 +395,34 @@ it('knows the group of somebody who writes for the first time', function (): voi
     $other = Mails::conversation(['From' => 'Una <una@post.example>', 'Subject' => 'One Kestrel']);
     runRules();
     expect(tagsOf($trade))->toBe(['wholesale'])->and(tagsOf($other))->toBe([]);
+});
+
+it('runs on the steps of a return, asks why it comes back, and tells the customer with what is known of it', function (): void {
+    $why = ['field' => 'return_reason', 'op' => 'in', 'value' => ['Does not fit']];
+    rule('asked', RuleEvent::ReturnAsked, $why, [['do' => 'add_tag', 'text' => 'does not fit']]);
+    rule('faulty', RuleEvent::ReturnAsked, [...$why, 'value' => ['Faulty']], [['do' => 'add_tag', 'text' => 'faulty']]);
+    rule('agreed', RuleEvent::ReturnAgreed, [], [['do' => 'add_tag', 'text' => 'agreed']]);
+    rule('declined', RuleEvent::ReturnDeclined, [], [['do' => 'add_tag', 'text' => 'declined']]);
+    Queue::fake([FetchLabels::class]);
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
+    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Too big'],
+        '71-4480217 is too big.');
+    $order = $conversation->orders()->sole();
+    $return = app(AskReturn::class)->ask(
+        $order, [$order->lines()->firstOrFail()->id => 1], ReturnReason::query()->where('name', 'Does not fit')->sole(), '', false,
+        $conversation, $this->teammate('mads'), Str::uuid()->toString()
+    );
+    runRules();
+    expect(tagsOf($conversation))->toBe(['does not fit']);
+    app(DecideReturn::class)->agree($return, Actor::teammate($this->teammate('mads')));
+    runRules();
+    expect(tagsOf($conversation))->toBe(['agreed', 'does not fit']);
+    $filled = app(FillTemplate::class)->text(
+        '{{ return.number }}: {{ return.items }}, {{ return.reason }}, {{ return.state }}, {{ return.label_link }}', 'en', $conversation,
+            null
+    );
+    expect($filled->gaps)->toBe([])->and($filled->text)->toContain("{$return->number()}: 1 × Merlin delta, red, does not fit, agreed, http")
+        ->toContain("/label/{$return->label_key}");
 });
 
 it('runs when money is to go back, when it could not, and when the order says that it has', function (): void {
