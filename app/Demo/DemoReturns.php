@@ -9,6 +9,7 @@ use App\Channels\Channel;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\CreditNotes\IssueCreditNotes;
 use App\Orders\Order;
 use App\Orders\OrderLine;
 use App\Orders\TakeCarrierEvent;
@@ -38,6 +39,7 @@ use App\Returns\SaveReturnPolicy;
 use App\Returns\SettledAs;
 use App\Returns\SettleReturn;
 use App\Returns\TellShopOfReturns;
+use App\Store\Store;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
@@ -113,6 +115,10 @@ final class DemoReturns
     public function policies(): void
     {
         $this->settings->put(ReturnSettings::NAME, ['calendar' => null, 'stuck' => 5, 'hours' => ReturnSettings::USUAL_HOURS]);
+        $this->settings->put(Store::SETTING, [
+            ...(array) config('cairnfield.store'), ...(array) $this->settings->get(Store::SETTING),
+            'imprint' => "Quayside 4\n8000 Aarhus C\nDK 31 41 59 26",
+        ]);
         $corin = Teammate::query()->where('email', 'corin@brindle.example')->firstOrFail();
         foreach (ReturnPolicy::query()->with('reason')->get() as $policy) {
             $terms = ReturnTerms::ofArray([
@@ -282,6 +288,7 @@ final class DemoReturns
                 $fails ? 'The card has expired or is closed: nothing can be given back to it.' : null
             );
         }
+        $fails || IssueCreditNotes::dispatchSync();
         $fails || TellShopOfRefunds::dispatchSync();
 
         return $refund;
@@ -295,9 +302,9 @@ final class DemoReturns
         $missing = self::REFUNDS - Refund::query()->count();
         for ($number = 0; $number < $missing; $number++) {
             $at = $today->subDays(1 + (int) round($number * 54 / max(1, $missing)))->setTime(9 + $number % 6, ($number * 13) % 60);
-            $order = $this->orderFor($at);
+            $order = $this->orderFor($at, 70);
             if ($order === null) {
-                return;
+                continue;
             }
             CarbonImmutable::setTestNow($at);
             $reason = self::MONEY_ALONE[$number % count(self::MONEY_ALONE)];
@@ -316,10 +323,10 @@ final class DemoReturns
     /**
      * The next that had arrived some days before, and that nobody is writing about.
      */
-    private function orderFor(CarbonImmutable $at): ?Order
+    private function orderFor(CarbonImmutable $at, int $mostDays = 28): ?Order
     {
         $found = $this->orders->first(static fn (Order $order): bool => $order->conversations->isEmpty()
-            && ($days = $order->placed_at->diffInDays($at)) > 7 && $days < 28);
+            && ($days = $order->placed_at->diffInDays($at)) > 7 && $days < $mostDays);
         $this->orders = $this->orders->reject(static fn (Order $order): bool => $order->id === $found?->id)->values();
 
         return $found;

@@ -30,12 +30,13 @@ final readonly class IssueRefund
      *
      * @param  int  $shownTotal  what the worksheet said would go back, in smallest units
      * @param  string  $onceKey  of the form it was filled in: sending twice gives back once
+     * @param  ToldWith|null  $told  how the customer hears of it; null for not by itself
      *
      * @throws RefundsRefused|ReturnRefused
      */
     public function issue(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $onceKey
+        string $onceKey, ?ToldWith $told = null
     ): Refund {
         $reason = mb_substr(trim($reason), 0, 200);
         $key = hash('sha256', "refund:{$teammate->id}:{$onceKey}");
@@ -43,7 +44,7 @@ final readonly class IssueRefund
             throw RefundsRefused::noReason();
         }
         try {
-            return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $key): Refund {
+            return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $key, $told): Refund {
                 $locked = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
                 $again = Refund::query()->where('once_key', $key)->first();
                 if ($again !== null) {
@@ -57,7 +58,7 @@ final readonly class IssueRefund
                     throw RefundsRefused::changedMeanwhile($locked->money($shownTotal), $locked->money($sheet->total()));
                 }
 
-                return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key);
+                return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told);
             });
         } catch (UniqueConstraintViolationException) {
             return Refund::query()->where('once_key', $key)->firstOrFail();
@@ -66,7 +67,7 @@ final readonly class IssueRefund
 
     private function write(
         Worksheet $sheet, RefundQuote $quote, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $key
+        string $key, ?ToldWith $told
     ): Refund {
         $refund = new Refund;
         $refund->forceFill([
@@ -77,7 +78,11 @@ final readonly class IssueRefund
             'delivery_gross' => $quote->delivery->gross->units->toInt(), 'fee' => $quote->fee->units->toInt() - $sheet->deduction(),
             'deduction' => $sheet->deduction(), 'return_id' => $sheet->return?->id,
             'label' => $quote->label->units->toInt(), 'goodwill' => $quote->goodwill->units->toInt(), 'total' => $sheet->total(),
-            'asked_at' => now(),
+            'asked_at' => now(), ...($told === null || $conversation === null ? [] : [
+                'tell_template_id' => $told->template, 'tell_when' => $told->whenDone ? TellOfRefunds::WHEN_DONE
+                    : TellOfRefunds::WHEN_ASKED,
+                'tell_next_at' => $told->whenDone ? null : now(),
+            ]),
         ])->save();
         foreach ($quote->lines as $line) {
             (new RefundLine)->forceFill([

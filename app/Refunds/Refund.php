@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Conversations\Conversation;
+use App\CreditNotes\CreditNote;
 use App\Orders\Order;
 use App\Support\Row;
 use App\Team\Teammate;
@@ -39,6 +40,13 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $ended_at
  * @property CarbonImmutable|null $book_next_at when the shop is told next; null where it knows, or is not told yet
  * @property int $book_attempts
+ * @property CarbonImmutable|null $note_next_at when its credit note is issued
+ * @property int|null $tell_template_id with which the customer is told
+ * @property string|null $tell_when asked, or done
+ * @property CarbonImmutable|null $tell_next_at
+ * @property string|null $tell_why why the customer was not told
+ * @property CarbonImmutable|null $told_at
+ * @property Collection<int, CreditNote> $creditNotes
  * @property Order $order
  * @property Conversation|null $conversation
  * @property Teammate|null $teammate
@@ -95,11 +103,23 @@ final class Refund extends Row
         return $this->hasMany(Payout::class);
     }
 
+    /**
+     * @return HasMany<CreditNote, $this>
+     */
+    public function creditNotes(): HasMany
+    {
+        $notes = $this->hasMany(CreditNote::class);
+        $notes->orderBy('number');
+
+        return $notes;
+    }
+
     protected function casts(): array
     {
         return [
             'state' => RefundState::class, 'chosen' => 'array', 'explained' => 'array', 'asked_at' => 'immutable_datetime',
-            'ended_at' => 'immutable_datetime', 'book_next_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime', 'book_next_at' => 'immutable_datetime', 'note_next_at' => 'immutable_datetime',
+            'tell_next_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime',
         ];
     }
 }

@@ -13,6 +13,7 @@ use App\Returns\ReturnRefused;
 use App\Support\RandomUuid;
 use App\Support\StoreSettings;
 use App\Team\SignedIn;
+use App\Templates\Template;
 use App\Workspace\Trail;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -58,11 +59,12 @@ final readonly class RefundsController
         $conversation = $this->conversation($request);
         $written = $request->validate([
             'shown' => ['required', 'integer', 'min:0'], 'reason' => ['nullable', 'string', 'max:200'], 'once' => ['required', 'uuid'],
+            'template' => ['nullable', 'integer'], 'tell_when' => ['nullable', 'in:asked,done'],
         ]);
         try {
             $refund = $this->issue->issue(
                 $order, ChosenRefund::read($request->all()), (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation,
-                SignedIn::teammate($request), $written['once']
+                SignedIn::teammate($request), $written['once'], $this->told($request, $written)
             );
         } catch (RefundsRefused|ReturnRefused $why) {
             return $this->page($request, $order, ChosenRefund::read($request->all()), $why->getMessage());
@@ -92,7 +94,7 @@ final readonly class RefundsController
 
     public function show(Refund $refund): View
     {
-        $refund->load(['order.lines', 'lines.orderLine', 'payouts.payment', 'teammate', 'conversation']);
+        $refund->load(['order.lines', 'lines.orderLine', 'payouts.payment', 'teammate', 'conversation', 'creditNotes.corrects']);
         $isRead = $refund->conversation !== null && Gate::allows('view', $refund->conversation);
 
         return view('refunds.show', [
@@ -126,6 +128,10 @@ final readonly class RefundsController
             'said' => $conversation === null || $journal === null ? collect() : Trail::messages(
                 $this->trail->of($conversation, $journal, false)
             )->take(-6),
+            'templates' => $conversation === null ? collect() : Template::seenBy(SignedIn::teammate($request))->whereNull('retired_at')
+                ->orderBy('name')->pluck('name', 'id'),
+            'template' => is_scalar($request->input('template')) ? (int) $request->input('template') : 0,
+            'tellWhen' => $request->input('tell_when') === TellOfRefunds::WHEN_ASKED ? TellOfRefunds::WHEN_ASKED : TellOfRefunds::WHEN_DONE,
             'earlier' => Refund::query()->where('order_id', $order->id)->orderByDesc('id')->get(),
             'onceKey' => RandomUuid::make(),
         ]);
@@ -147,6 +153,19 @@ final readonly class RefundsController
             'order' => $order, 'sheet' => $sheet, 'chosen' => $chosen, 'back' => $sheet->money->unitsBack(), 'quoted' => $quoted,
             'bar' => $bar, 'parts' => $parts, 'mayGive' => Gate::allows('give-back'), 'oob' => false,
         ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $written
+     */
+    private function told(Request $request, array $written): ?ToldWith
+    {
+        $template = (int) ($written['template'] ?? 0);
+
+        return $template === 0 ? null : new ToldWith(
+            Template::seenBy(SignedIn::teammate($request))->whereNull('retired_at')->findOrFail($template)->id,
+            ($written['tell_when'] ?? '') !== TellOfRefunds::WHEN_ASKED
+        );
     }
 
     /**

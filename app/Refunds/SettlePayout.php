@@ -57,7 +57,7 @@ final readonly class SettlePayout
         $isDone = $failed->isEmpty();
         $refund->forceFill([
             'state' => $isDone ? RefundState::Done : RefundState::Stuck, 'ended_at' => $isDone ? now() : null,
-            'book_next_at' => $isDone ? now() : null,
+            'book_next_at' => $isDone ? now() : null, 'note_next_at' => $isDone ? now() : null,
         ])->save();
         $amount = $isDone ? $refund->total : (int) $failed->sum('amount');
         $refund->conversation === null ?: $this->journal->record($refund->conversation, new RefundEnded(

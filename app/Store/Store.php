@@ -20,6 +20,7 @@ final readonly class Store
      * @param  string  $language  ISO 639-1, in which it answers where a customer's language is not known
      * @param  list<string>  $languages  in which it answers, that one first
      * @param  string  $currency  ISO 4217
+     * @param  string  $imprint  whose papers these are: address and tax number, in lines
      * @param  string  $timeZone  IANA, in which its days begin and end
      */
     private function __construct(
@@ -29,6 +30,7 @@ final readonly class Store
         public array $languages,
         public string $currency,
         public string $timeZone,
+        public string $imprint,
     ) {}
 
     public static function current(): self
@@ -45,6 +47,7 @@ final readonly class Store
             array_values(array_unique([$language, ...(array) ($said['languages'] ?? [])])),
             (string) ($said['currency'] ?? 'EUR'),
             (string) ($said['time_zone'] ?? $usual['time_zone']),
+            (string) ($said['imprint'] ?? ''),
         );
     }
 

@@ -43,6 +43,7 @@ final readonly class StoreToSave
                     || $fail('Write the currency as its three letters (ISO 4217), such as EUR.');
             }],
             'time_zone' => ['required', Rule::in(DateTimeZone::listIdentifiers())],
+            'imprint' => ['nullable', 'string', 'max:500'],
             'hours' => ['array:'.implode(',', array_keys(WeekText::DAYS))],
             'hours.*' => ['nullable', 'string', 'max:'.WeekText::LONGEST],
         ]);
@@ -58,6 +59,7 @@ final readonly class StoreToSave
             'languages' => array_values(array_unique([$given['language'], ...($given['languages'] ?? [])])),
             'currency' => mb_strtoupper(trim($given['currency'])),
             'time_zone' => $given['time_zone'],
+            'imprint' => trim($given['imprint'] ?? ''),
         ], $week);
     }
 

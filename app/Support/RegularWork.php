@@ -12,6 +12,8 @@ use App\Channels\Mail\FetchMailboxes;
 use App\Channels\Services\CatchUpAll;
 use App\Conversations\BringBackHeld;
 use App\Conversations\PlaceInQueue;
+use App\CreditNotes\DrawCreditNotes;
+use App\CreditNotes\IssueCreditNotes;
 use App\Customers\SortIntoGroups;
 use App\Health\Heartbeats;
 use App\Health\Part;
@@ -23,6 +25,7 @@ use App\Promises\RecountPromises;
 use App\Promises\TellPromises;
 use App\Refunds\ReconcilePayments;
 use App\Refunds\SendPayouts;
+use App\Refunds\TellOfRefunds;
 use App\Refunds\TellShopOfRefunds;
 use App\Returns\FetchLabels;
 use App\Returns\LapseReturns;
@@ -91,6 +94,9 @@ final class RegularWork
             'deliver what is due' => [5, new DeliverDue],
             'pay out what is given back' => [5, new SendPayouts],
             'tell the shop what was given back' => [10, new TellShopOfRefunds],
+            'issue credit notes' => [5, new IssueCreditNotes],
+            'draw credit notes' => [5, new DrawCreditNotes],
+            'tell customers what was given back' => [5, new TellOfRefunds],
             'ask for labels of returns' => [5, new FetchLabels],
             'tell the shop what came back' => [10, new TellShopOfReturns],
             'mail people' => [15, new MailNews],

@@ -6,6 +6,7 @@ namespace App\Templates;
 
 use App\Channels\WebForm\Form;
 use App\Conversations\Conversation;
+use App\CreditNotes\CreditNote;
 use App\Customers\Handle;
 use App\Fields\About;
 use App\Fields\OwnFields;
@@ -15,6 +16,7 @@ use App\Orders\OrderLine;
 use App\Orders\Parcel;
 use App\Orders\ParcelLine;
 use App\Ratings\RatingLink;
+use App\Refunds\Refund;
 use App\Returns\CustomerReturn;
 use App\Returns\ReturnLine;
 use App\Store\Store;
@@ -118,6 +120,7 @@ final class ConversationValues implements Values
             'order.total' => $this->money($order, $order->total),
             'order.country' => Locale::getDisplayRegion("und-{$order->country}", $this->language),
             'refund.amount' => $order->refunded() === 0 ? null : $this->money($order, $order->refunded()),
+            'refund.credit_note_link' => $this->creditNoteLink($order),
             default => null,
         };
     }
@@ -142,6 +145,15 @@ final class ConversationValues implements Values
             'parcel.days_unseen' => $progress->daysWithoutScan,
             default => null,
         };
+    }
+
+    /**
+     * Of the last that was issued for the order.
+     */
+    private function creditNoteLink(Order $order): ?string
+    {
+        return CreditNote::query()->where('takes_back', false)->whereNotNull('file')
+            ->whereIn('refund_id', Refund::query()->where('order_id', $order->id)->select('id'))->orderByDesc('number')->first()?->link();
     }
 
     /**

@@ -36,6 +36,7 @@ final class Placeholders
         'parcel.delivered_on' => 'the day it arrived',
         'parcel.days_unseen' => 'days without a scan',
         'refund.amount' => 'what was given back of the order so far',
+        'refund.credit_note_link' => 'where the customer fetches the credit note',
         'return.number' => 'number of the return',
         'return.state' => 'how the return stands, such as “on its way”',
         'return.items' => 'what comes back, one a line',

@@ -69,10 +69,15 @@ final class OneOfEach
             'team' => Team::query()->firstOrFail()->id,
             'order' => $order->id,
             ...self::ofReturns($order, $conversation),
-            'refund' => self::row('refunds', [
+            'refund' => $refund = self::row('refunds', [
                 'order_id' => $order->id, 'teammate_id' => $ilse->id, 'state' => 'stuck', 'once_key' => hash('sha256', 'refund'),
                 'reason' => 'Faulty', 'currency' => 'EUR', 'chosen' => '[]', 'explained' => '[]', 'delivery_net' => 0, 'delivery_tax' => 0,
                 'delivery_gross' => 0, 'fee' => 0, 'label' => 0, 'goodwill' => 0, 'total' => 0, 'asked_at' => now(),
+            ]),
+            'note' => self::row('credit_notes', [
+                'number' => 1, 'refund_id' => $refund, 'once' => 'refund-1', 'language' => 'en', 'link_key' => Str::uuid()->toString(),
+                'content' => json_encode(['to' => ['name' => 'Ana', 'address' => '', 'country' => 'DK']]), 'issued_at' => now(),
+                'file' => app(FileStore::class)->keep('%PDF-1.4 note'), 'sha256' => hash('sha256', 'note'),
             ]),
             'item' => (int) DB::table('channel_items')->value('id'),
         ];

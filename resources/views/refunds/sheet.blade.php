@@ -82,6 +82,15 @@
                     id="sheet-reason" name="reason"><option value="">choose …</option>@foreach ($reasons as $one)<option
                     @selected($reason === $one)>{{ $one }}</option>@endforeach</select></div>
             </div>
+            @if ($conversation)
+                <div class="worksheet-told"><div><label class="form-label" for="sheet-template">Tell the customer with</label><select
+                    class="form-select form-select-sm" id="sheet-template" name="template"><option value="">not from here</option>
+                    @foreach ($templates as $id => $name)<option value="{{ $id }}" @selected($template === $id)>{{ $name }}</option>
+                    @endforeach</select></div>
+                    @foreach (['done' => 'when the money is through, with the credit note', 'asked' => 'now'] as $value => $label)<label
+                        class="tick-line"><input type="radio" class="form-check-input" name="tell_when" value="{{ $value }}"
+                        @checked($tellWhen === $value)> {{ $label }}</label>@endforeach</div>
+            @endif
             <p><a href="?everything=1{{ $conversation ? "&conversation={$conversation->id}" : '' }}">All that is left</a></p>
             @include('refunds.reckoned')
         </form>

@@ -33,6 +33,33 @@
         <details class="came-about" open><summary>How each cent came about</summary><ul>@foreach ($refund->explained as $sentence)<li>{{
             $sentence }}</li>@endforeach</ul></details>
     </section>
+    @if ($refund->tell_when !== null)
+        <p @class(['field-problem' => $refund->tell_why !== null])>{{ match (true) {
+            $refund->told_at !== null => "The customer was told {$time->short($refund->told_at)}.",
+            $refund->tell_why !== null => "The customer was not told: {$refund->tell_why}. Answer them in the conversation.",
+            $refund->tell_when === 'done' => 'The customer is told when the money is through.',
+            default => 'The customer is being told.',
+        } }}</p>
+    @endif
+    @if ($refund->creditNotes->isNotEmpty())
+        <section class="sheet pad" aria-labelledby="notes"><h2 id="notes">Credit note</h2>
+            <ul class="plain-list">@foreach ($refund->creditNotes as $note)<li>@if ($note->file)<a href="/credit-notes/{{ $note->id }}">{{
+                $note->title() }}</a>@else{{ $note->title() }}@endif {{ $time->short($note->issued_at) }}{{ $note->corrects === null ? '' :
+                    ($note->takes_back ? ", takes {$note->corrects->title()} back" : ", in place of {$note->corrects->title()}") }}{{
+                    $note->file === null ? ', is being made' : '' }}</li>@endforeach</ul>
+            @if (Gate::allows('give-back'))
+                @php $last = $refund->creditNotes->where('takes_back', false)->last(); @endphp
+                <details><summary>It names the wrong person or address</summary><form method="post"
+                    action="/credit-notes/{{ $last->id }}/correct" class="bench-step">@csrf<label class="form-label"
+                    for="note-name">Name</label><input class="form-control" id="note-name" name="name" maxlength="200"
+                    value="{{ old('name', $last->content['to']['name']) }}"><label class="form-label"
+                    for="note-address">Address</label><input class="form-control" id="note-address" name="address" maxlength="500"
+                    value="{{ old('address', $last->content['to']['address']) }}"><button
+                        class="btn btn-outline-secondary">Take it back, and
+                    issue it anew</button></form></details>
+            @endif
+        </section>
+    @endif
     <section class="sheet pad" aria-labelledby="payouts"><h2 id="payouts">To the payments</h2>
         <ul class="plain-list">@foreach ($refund->payouts as $payout)<li><b>{{ $payout->payment->label }}</b>
             {{ $order->money($payout->amount) }}: {{ $payout->state->label() }}@if ($payout->ended_at !== null),

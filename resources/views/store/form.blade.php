@@ -18,6 +18,9 @@
         <input class="form-control" id="currency" name="currency" required maxlength="3" placeholder="EUR" autocomplete="off"
             value="{{ old('currency', $store?->currency) }}" aria-describedby="currency-about">
         <p class="soft" id="currency-about">Its three letters, such as EUR, DKK or GBP.</p>
+        <label class="form-label" for="imprint">Address and tax number, for credit notes</label>
+        <textarea class="form-control" id="imprint" name="imprint" rows="3"
+            maxlength="500">{{ old('imprint', $store?->imprint) }}</textarea>
     </fieldset>
     <fieldset>
         <legend>Languages</legend>

@@ -10,6 +10,7 @@ return [
     // What customers, services and those who are signed out may open.
     'anybody' => [
         'GET label/{key}',
+        'GET credit-note/{key}',
         'GET begin/{key}',
         'POST begin/{key}/store',
         'POST begin/{key}/administrator',
@@ -163,6 +164,7 @@ return [
         'POST join',
         'GET orders/{order}/refund',
         'POST orders/{order}/refund/reckon',
+        'GET credit-notes/{note}',
         'POST returns/{return}/agree',
         'POST returns/{return}/decline',
         'POST returns/{return}/settle',
@@ -232,6 +234,7 @@ return [
     // Leads and administrators.
     'arranges' => [
         'POST orders/{order}/refund',
+        'POST credit-notes/{note}/correct',
         'GET return-policies',
         'POST return-policies/bench',
         'GET return-policies/reasons/{reason}/policies/new',

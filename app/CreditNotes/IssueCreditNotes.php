@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\CreditNotes;
+
+use App\Refunds\Refund;
+use App\Refunds\RefundState;
+use App\Store\Store;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/**
+ * Issues the credit note of each refund that is through: once, under the next number. The number is taken in the transaction of the
+ * note, so that none is missing whatever fails.
+ */
+final class IssueCreditNotes implements ShouldQueue
+{
+    use Dispatchable;
+    use Queueable;
+
+    private const AT_ONCE = 100;
+
+    public int $tries = 1;
+
+    public function __construct()
+    {
+        $this->onQueue('outbox');
+    }
+
+    public function handle(): void
+    {
+        foreach (Refund::query()->whereNotNull('note_next_at')->where('note_next_at', '<=', now())->orderBy('id')->limit(self::AT_ONCE)
+            ->get() as $refund) {
+            $this->issue($refund->id);
+        }
+    }
+
+    private function issue(int $id): void
+    {
+        DB::transaction(static function () use ($id): void {
+            $refund = Refund::query()->lockForUpdate()->findOrFail($id);
+            if ($refund->note_next_at === null || $refund->state !== RefundState::Done) {
+                return;
+            }
+            $refund->load(['order.customer', 'conversation']);
+            self::write($refund, CreditNoteContent::of($refund), "refund-{$refund->id}");
+            $refund->forceFill(['note_next_at' => null])->save();
+        });
+    }
+
+    /**
+     * In a transaction: the next number is held until it ends.
+     *
+     * @param  array<string, mixed>  $content
+     * @param  string  $once  the same again is not issued
+     * @param  array<string, mixed>  $more
+     */
+    public static function write(Refund $refund, array $content, string $once, array $more = []): CreditNote
+    {
+        $number = 1 + (int) DB::table('credit_note_numbers')->where('id', 1)->lockForUpdate()->value('last');
+        DB::table('credit_note_numbers')->where('id', 1)->update(['last' => $number]);
+        $note = new CreditNote;
+        $note->forceFill([
+            'number' => $number, 'refund_id' => $refund->id, 'once' => $once,
+            'language' => $refund->conversation->language ?? $refund->order->customer->language ?? Store::current()->language,
+            'content' => $content, 'link_key' => Str::uuid()->toString(), 'issued_at' => now(), 'draw_next_at' => now(), ...$more,
+        ])->save();
+        DrawCreditNotes::dispatch()->afterCommit();
+
+        return $note;
+    }
+}
