@@ -15,6 +15,12 @@ Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
     Route::post('/refunds/compare', [RefundsController::class, 'compare'])->middleware('can:give-back');
     Route::get('/refunds/{refund}', [RefundsController::class, 'show'])->whereNumber('refund');
     Route::post('/refunds/{refund}/again', [RefundsController::class, 'again'])->whereNumber('refund')->middleware('can:give-back');
+    Route::post('/refunds/{refund}/as-credit', [RefundsController::class, 'asCredit'])->whereNumber('refund')
+        ->middleware('can:give-back');
+    Route::post('/refunds/{refund}/other-way', [RefundsController::class, 'otherWay'])->whereNumber('refund')
+        ->middleware('can:give-back');
+    Route::post('/refunds/{refund}/other-way/agree', [RefundsController::class, 'agreeToOtherWay'])->whereNumber('refund')
+        ->middleware('can:give-back');
     Route::post('/refunds/{refund}/withdraw', [RefundsController::class, 'withdraw'])->whereNumber('refund')
         ->middleware('can:give-back');
 });

@@ -47,7 +47,7 @@ final class CreditNoteContent
             'deduction' => $refund->deduction, 'fee' => $refund->fee, 'label' => $refund->label, 'goodwill' => $refund->goodwill,
             'rates' => self::rates($refund, $order), 'total' => $refund->total,
             'payments' => $refund->payouts->where('state', PayoutState::Done)->map(static fn (Payout $payout): array => [
-                'label' => $payout->payment->label, 'amount' => $payout->amount,
+                'label' => $payout->to(), 'amount' => $payout->amount,
             ])->values()->all(),
         ];
     }

@@ -8,7 +8,9 @@ use App\Channels\SenderHandle;
 use App\Companies\Company;
 use App\Companies\CompanyProposal;
 use App\Conversations\ChannelItem;
+use App\Returns\CustomerReturn;
 use App\Sorting\WhoMayRead;
+use App\StoreCredit\StoreCredit;
 use App\Support\Written;
 use App\Team\SignedIn;
 use Illuminate\Contracts\Pagination\Paginator;
@@ -58,6 +60,11 @@ final readonly class CustomerController
             'companies' => Company::inUse()->get(['id', 'name']),
             'companyProposals' => CompanyProposal::of($customer),
             'customer' => $customer,
+            'credits' => StoreCredit::query()->where('customer_id', $customer->id)->with('entries')->orderByDesc('id')->limit(self::SHOWN)
+                ->get(),
+            'returns' => CustomerReturn::query()->where('customer_id', $customer->id)->with(['lines.orderLine', 'reason'])
+                ->orderByDesc('id')
+                ->limit(self::SHOWN)->get(),
             'conversations' => $conversations,
             'conversationCount' => $this->whoMayRead->narrow($customer->conversations())->count(),
             'orders' => $customer->orders()->with('payments')->orderByDesc('placed_at')->limit(self::SHOWN)->get(),

@@ -23,7 +23,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class MergeCustomers
 {
     /** Everything that belongs to a customer, by table. */
-    private const OWNED = ['handles', 'conversations', 'orders', 'customer_notes'];
+    private const OWNED = ['handles', 'conversations', 'orders', 'customer_notes', 'returns', 'store_credits'];
 
     public function __construct(
         private Journal $journal, private SortIntoGroups $groups, private KeepPromises $promises, private LendOwnFields $fields

@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Channels\Account;
 use App\Channels\Channel;
+use App\Channels\Services\EventFields;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
@@ -16,6 +17,8 @@ use App\Orders\TakeCarrierEvent;
 use App\Refunds\ChosenRefund;
 use App\Refunds\IssueRefund;
 use App\Refunds\MoneyOfOrder;
+use App\Refunds\Payout;
+use App\Refunds\PayoutMethod;
 use App\Refunds\PayoutState;
 use App\Refunds\Refund;
 use App\Refunds\SettlePayout;
@@ -40,6 +43,7 @@ use App\Returns\SettledAs;
 use App\Returns\SettleReturn;
 use App\Returns\TellShopOfReturns;
 use App\Store\Store;
+use App\StoreCredit\TakeCredit;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
@@ -75,6 +79,9 @@ final class DemoReturns
 
     private const SETTLED = 35;
 
+    /** Of so many settled returns, one. */
+    private const AS_CREDIT = 9;
+
     /** For those that are settled, in turn. */
     private const REASONS = ['Changed mind', 'Does not fit', 'Faulty', 'Changed mind', 'Damaged on the way', 'Wrong item', 'Changed mind'];
 
@@ -106,7 +113,7 @@ final class DemoReturns
         private readonly AskReturn $ask, private readonly DecideReturn $decide, private readonly ArriveAtBench $arrive,
         private readonly InspectReturn $inspect, private readonly SettleReturn $settle, private readonly IssueRefund $issue,
         private readonly SettlePayout $settlePayout, private readonly SaveReturnPolicy $save, private readonly StoreSettings $settings,
-        private readonly TakeCarrierEvent $carrier, private readonly LapseReturns $lapse
+        private readonly TakeCarrierEvent $carrier, private readonly LapseReturns $lapse, private readonly TakeCredit $takeCredit
     ) {}
 
     /**
@@ -260,6 +267,10 @@ final class DemoReturns
         $return->load(['lines', 'units', 'order', 'reason', 'conversation']);
         $money = MoneyOfOrder::of($return->order);
         $sheet = Worksheet::of($return->order, InspectedWorth::of($return)->chosen($return, $money));
+        // Now and then, somebody takes store credit.
+        $chosen = ChosenRefund::read([...$sheet->chosen->toArray(), 'payments' => ChosenRefund::AS_CREDIT,
+            'return' => (string) $return->id]);
+        $sheet = $until === 'settled' && $return->id % self::AS_CREDIT === 0 ? Worksheet::of($return->order, $chosen) : $sheet;
         if ($until === 'settled' && $sheet->quote !== null) {
             $this->giveBack($sheet, $return->reason->name, $return->conversation);
         } else {
@@ -279,7 +290,12 @@ final class DemoReturns
         $refund = $this->issue->issue(
             $sheet->order, $sheet->chosen, $sheet->total(), $reason, $conversation, $this->mads, Str::uuid()->toString()
         );
-        foreach ($refund->payouts()->with('payment')->get() as $payout) {
+        foreach ($refund->payouts()->with(['payment', 'refund'])->get() as $payout) {
+            if ($payout->method === PayoutMethod::Credit) {
+                $this->credited($payout);
+
+                continue;
+            }
             $told = $fails || $payout->payment->kind !== 'card' ? null : $this->console(Channel::Tollgate, 'book', [
                 'payment' => $payout->payment->outside_id, 'amount' => $payout->amount, 'reference' => $payout->once,
             ]);
@@ -292,6 +308,22 @@ final class DemoReturns
         $fails || TellShopOfRefunds::dispatchSync();
 
         return $refund;
+    }
+
+    /**
+     * A code of the shop, of which some have bought for already.
+     */
+    private function credited(Payout $payout): void
+    {
+        $shop = $this->account(Channel::Shop);
+        $told = $this->console(Channel::Shop, 'give-credit', [
+            'amount' => $payout->amount + $payout->bonus, 'currency' => $payout->refund->currency, 'reference' => $payout->once,
+        ])['credit'];
+        $this->settlePayout->settle($payout->id, PayoutState::Done, $told['code']);
+        $told = $payout->id % 2 === 0 ? $told : $this->console(Channel::Shop, 'use-credit', [
+            'code' => $told['code'], 'amount' => (string) min(1400, $payout->amount), 'order' => Order::query()->where('placed_at', '<', now())->orderByDesc('placed_at')->value('number'),
+        ]);
+        $this->takeCredit->take($shop, EventFields::of($told), $payout);
     }
 
     /**

@@ -12,11 +12,11 @@ use App\Channels\Services\UnreadableEvent;
 use Carbon\CarbonImmutable;
 
 /**
- * What the shop tells of: orders, and products with their stock.
+ * What the shop tells of: orders, products with their stock, and store credit.
  */
 final readonly class TakeShopEvent implements TakesEvents
 {
-    public function __construct(private TakeOrder $takeOrder, private RedactArrival $redact) {}
+    public function __construct(private TakeOrder $takeOrder, private RedactArrival $redact, private TakesCredits $credits) {}
 
     public function take(Account $account, array $event): string
     {
@@ -25,6 +25,7 @@ final readonly class TakeShopEvent implements TakesEvents
 
         return match ($type) {
             'order.changed' => $this->takeOrder->take($account, $fields->object('data')->object('order')),
+            'credit.changed' => $this->credits->take($account, $fields->object('data')->object('credit')),
             'product.changed' => $this->product($account, $fields->object('data')->object('product'), $fields->instant('at')),
             default => throw UnreadableEvent::unknownType($type),
         };

@@ -21,18 +21,22 @@ use Cairnfield\Core\Refunds\RefundRequest;
  */
 final readonly class ChosenRefund
 {
+    /** In place of a payment. */
+    public const AS_CREDIT = 'credit';
+
     public const DELIVERY = ['none', 'share', 'all', 'amount'];
 
     /**
      * @param  array<int, int>  $lines  units, by the id of the order's line
      * @param  string  $fee  an amount, or a percent of the goods, such as `15 %`
      * @param  string  $goodwill  an amount, or a percent of what was paid, such as `10 %`
+     * @param  bool  $asCredit  whether it goes back as store credit, in place of the payments
      * @param  int|null  $return  the return that it is for, whose inspection takes off what it takes off
      */
     public function __construct(
         public array $lines = [], public string $delivery = 'none', public string $deliveryAmount = '', public string $fee = '',
         public string $label = '', public string $goodwill = '', public bool $inProportion = false,
-        public ?int $return = null
+        public ?int $return = null, public bool $asCredit = false
     ) {}
 
     /**
@@ -67,7 +71,7 @@ final readonly class ChosenRefund
         return new self(
             $lines, $delivery, $text('delivery_amount'), $text('fee'), $text('label'),
             $text('goodwill'), $text('payments') === PaymentsBack::Proportional->value,
-            ctype_digit($text('return')) ? (int) $text('return') : null
+            ctype_digit($text('return')) ? (int) $text('return') : null, $text('payments') === self::AS_CREDIT
         );
     }
 
@@ -79,7 +83,9 @@ final readonly class ChosenRefund
         return [
             'lines' => $this->lines, 'delivery' => $this->delivery, 'delivery_amount' => $this->deliveryAmount, 'fee' => $this->fee,
             'label' => $this->label, 'goodwill' => $this->goodwill,
-            'payments' => ($this->inProportion ? PaymentsBack::Proportional : PaymentsBack::InOrder)->value,
+            'payments' => $this->asCredit
+                ? self::AS_CREDIT
+                : ($this->inProportion ? PaymentsBack::Proportional : PaymentsBack::InOrder)->value,
             'return' => $this->return,
         ];
     }

@@ -91,17 +91,21 @@ final readonly class IssueRefund
                 'gross' => $line->amount->gross->units->toInt(),
             ])->save();
         }
+        // All of a bonus goes with the first part: there is one code for each.
+        $bonus = $sheet->bonus();
         foreach ($quote->payments as $payment) {
             (new Payout)->forceFill([
                 'refund_id' => $refund->id, 'order_payment_id' => (int) $payment->payment, 'amount' => $payment->amount->units->toInt(),
+                'method' => $sheet->chosen->asCredit ? PayoutMethod::Credit : PayoutMethod::Payment, 'bonus' => $bonus,
                 'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => now(),
             ])->save();
+            $bonus = 0;
         }
         $conversation === null ?: $this->journal->record($conversation, new RefundAsked(
             new Named($sheet->order->id, $sheet->order->number), new Named($refund->id, $reason), $sheet->total(), $sheet->order->currency
         ), Actor::teammate($teammate), $reason);
         $sheet->return === null ?: $this->settleReturn->byRefund(
-            $sheet->return, $refund, $sheet->order->money($refund->total), Actor::teammate($teammate)
+            $sheet->return, $sheet->chosen->asCredit, $sheet->order->money($refund->total), Actor::teammate($teammate)
         );
         SendPayouts::dispatch()->afterCommit();
 

@@ -29,7 +29,8 @@ final class PaymentSplit
         $parts = [['before', 'back before', $captured - $left]];
         foreach ($sheet->quote->payments ?? [] as $index => $payment) {
             $label = $sheet->order->payments->first(static fn (OrderPayment $one): bool => $one->id === (int) $payment->payment)?->label;
-            $parts[] = ['now-'.min(2, $index), (string) $label, $payment->amount->units->toInt()];
+            $label = $sheet->chosen->asCredit ? "Store credit, in place of {$label}" : (string) $label;
+            $parts[] = ['now-'.min(2, $index), $label, $payment->amount->units->toInt()];
         }
         $parts[] = ['left', 'left afterwards', $left - $sheet->total()];
         $parts = array_values(array_filter($parts, static fn (array $part): bool => $part[2] > 0));

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Orders\OrderPayment;
+use App\StoreCredit\StoreCredit;
 use App\Support\Row;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * The part of a refund that goes to one payment.
@@ -16,6 +18,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $refund_id
  * @property int $order_payment_id
  * @property int $amount smallest units
+ * @property PayoutMethod $method how it goes back
+ * @property int $bonus smallest units, which store credit adds
+ * @property string|null $other_way in which it is paid, in words
+ * @property int|null $proposed_by
+ * @property int|null $agreed_by
  * @property PayoutState $state
  * @property string $once under which the provider is asked for it, however often
  * @property string|null $outside_id the provider's own number of it
@@ -34,6 +41,8 @@ final class Payout extends Row
 
     protected $guarded = ['*'];
 
+    protected $attributes = ['method' => 'payment', 'bonus' => 0];
+
     /**
      * @return BelongsTo<Refund, $this>
      */
@@ -50,8 +59,29 @@ final class Payout extends Row
         return $this->belongsTo(OrderPayment::class, 'order_payment_id');
     }
 
+    /**
+     * Where it goes, as people read it.
+     */
+    public function to(): string
+    {
+        return match ($this->method) {
+            PayoutMethod::Payment => $this->payment->label,
+            PayoutMethod::Credit => 'Store credit'.($this->outside_id === null ? '' : " {$this->outside_id}"),
+            PayoutMethod::Other => (string) $this->other_way,
+        };
+    }
+
+    /**
+     * @return HasOne<StoreCredit, $this>
+     */
+    public function storeCredit(): HasOne
+    {
+        return $this->hasOne(StoreCredit::class);
+    }
+
     protected function casts(): array
     {
-        return ['state' => PayoutState::class, 'next_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return ['state' => PayoutState::class, 'method' => PayoutMethod::class, 'next_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime'];
     }
 }

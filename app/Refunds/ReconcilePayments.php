@@ -98,6 +98,7 @@ final class ReconcilePayments implements ShouldBeUnique, ShouldQueue
             $one->reference === null ?: $told[$one->reference] = $one;
         }
         $own = Payout::query()->whereHas('payment', static fn ($payments) => $payments->where('kind', 'card'))
+            ->where('method', PayoutMethod::Payment)
             ->whereHas('refund', static fn ($refunds) => $refunds->where('asked_at', '>=', $from)->where('asked_at', '<', $until))
             ->orderBy('id')->get();
         foreach ($own as $payout) {

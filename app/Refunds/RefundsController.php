@@ -26,7 +26,7 @@ final readonly class RefundsController
 
     public function __construct(
         private IssueRefund $issue, private RetryRefund $retry, private WithdrawRefund $withdraw, private Trail $trail,
-        private StoreSettings $settings
+        private StoreSettings $settings, private PayOtherWay $otherWay
     ) {}
 
     public function sheet(Request $request, Order $order): View
@@ -107,6 +107,31 @@ final readonly class RefundsController
         $this->retry->again($refund, SignedIn::teammate($request));
 
         return redirect("/refunds/{$refund->id}")->with('done', 'It is tried again.');
+    }
+
+    public function otherWay(Request $request, Refund $refund): RedirectResponse
+    {
+        $how = (string) ($request->validate(['how' => ['nullable', 'string', 'max:200']])['how'] ?? '');
+        $this->otherWay->propose($refund, $how, SignedIn::teammate($request));
+
+        return redirect("/refunds/{$refund->id}")->with('done', 'It waits for the yes of a second person.');
+    }
+
+    public function agreeToOtherWay(Request $request, Refund $refund): RedirectResponse
+    {
+        $this->otherWay->agree($refund, SignedIn::teammate($request));
+
+        return redirect("/refunds/{$refund->id}")->with('done', 'It counts as given back.');
+    }
+
+    /**
+     * Where the card is gone.
+     */
+    public function asCredit(Request $request, Refund $refund): RedirectResponse
+    {
+        $this->retry->asCredit($refund, SignedIn::teammate($request));
+
+        return redirect("/refunds/{$refund->id}")->with('done', 'It becomes store credit.');
     }
 
     public function withdraw(Request $request, Refund $refund): RedirectResponse

@@ -54,6 +54,16 @@ final class RefundsRefused extends Refused
         );
     }
 
+    public static function noOtherWay(): self
+    {
+        return new self('no_other_way', 'Say how it is paid, such as “by bank transfer, as they asked by telephone”.', 'how');
+    }
+
+    public static function samePerson(): self
+    {
+        return new self('same_person', 'Somebody else has to agree to it: you have proposed it.');
+    }
+
     public static function notStuck(): self
     {
         return new self('not_stuck', 'Nothing of it waits to be tried again.');

@@ -25,7 +25,27 @@ final readonly class RetryRefund
      */
     public function again(Refund $refund, Teammate $teammate): void
     {
-        DB::transaction(function () use ($refund, $teammate): void {
+        $this->ask($refund, $teammate, [], 'tried again');
+    }
+
+    /**
+     * Where the card is gone: what could not go back becomes a code of the shop.
+     *
+     * @throws RefundsRefused
+     */
+    public function asCredit(Refund $refund, Teammate $teammate): void
+    {
+        $this->ask($refund, $teammate, ['method' => PayoutMethod::Credit], 'as store credit');
+    }
+
+    /**
+     * @param  array<string, mixed>  $with  how it goes back this time
+     *
+     * @throws RefundsRefused
+     */
+    private function ask(Refund $refund, Teammate $teammate, array $with, string $why): void
+    {
+        DB::transaction(function () use ($refund, $teammate, $with, $why): void {
             $order = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($refund->order_id);
             $locked = Refund::query()->lockForUpdate()->with(['payouts', 'conversation'])->findOrFail($refund->id);
             $failed = $locked->payouts->where('state', PayoutState::Failed);
@@ -41,7 +61,7 @@ final readonly class RetryRefund
                     throw RefundsRefused::gaveElsewhere($order->money($left[$payout->order_payment_id] ?? 0));
                 }
                 $payout->forceFill([
-                    'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'outside_id' => null, 'why' => null,
+                    ...$with, 'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'outside_id' => null, 'why' => null,
                     'attempts' => 0, 'next_at' => now(), 'ended_at' => null,
                 ])->save();
             }
@@ -49,7 +69,7 @@ final readonly class RetryRefund
             $locked->conversation === null ?: $this->journal->record($locked->conversation, new RefundAsked(
                 new Named($order->id, $order->number), new Named($locked->id, $locked->reason), (int) $failed->sum('amount'),
                 $locked->currency
-            ), Actor::teammate($teammate), 'tried again');
+            ), Actor::teammate($teammate), $why);
             SendPayouts::dispatch()->afterCommit();
         });
     }

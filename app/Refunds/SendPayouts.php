@@ -9,6 +9,7 @@ use App\Channels\Services\EventFields;
 use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
 use App\Channels\Services\UnreadableEvent;
+use App\StoreCredit\GiveCredit;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -34,7 +35,7 @@ final class SendPayouts implements ShouldQueue
         $this->onQueue('outbox');
     }
 
-    public function handle(ServiceClient $client, SettlePayout $settle): void
+    public function handle(ServiceClient $client, SettlePayout $settle, GiveCredit $credit): void
     {
         $account = PaymentProvider::account();
         $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund'])
@@ -43,7 +44,9 @@ final class SendPayouts implements ShouldQueue
             if (! DueRow::claim($payout, 'next_at')) {
                 continue;
             }
-            if ($payout->payment->kind !== 'card') {
+            if ($payout->method === PayoutMethod::Credit) {
+                $this->credit($payout, $credit, $settle);
+            } elseif ($payout->payment->kind !== 'card') {
                 // The shop keeps what is on gift cards: it gives it back when it is told.
                 $settle->settle($payout->id, PayoutState::Done, null);
             } elseif ($account === null) {
@@ -70,6 +73,21 @@ final class SendPayouts implements ShouldQueue
             }
         } catch (ServiceFault $fault) {
             $fault->isFinal && $payout->outside_id === null && ! in_array($fault->status, self::OURS_TO_MEND, true)
+                ? $settle->settle($payout->id, PayoutState::Failed, null, $fault->getMessage())
+                : $this->later($payout, $fault->getMessage(), $fault->retryAfter);
+        } catch (UnreadableEvent $why) {
+            $this->later($payout, $why->getMessage());
+        }
+    }
+
+    private function credit(Payout $payout, GiveCredit $credit, SettlePayout $settle): void
+    {
+        try {
+            $code = $credit->give($payout);
+            $code === null ? $this->later($payout, 'The shop is switched off just now.')
+                : $settle->settle($payout->id, PayoutState::Done, $code);
+        } catch (ServiceFault $fault) {
+            $fault->isFinal && ! in_array($fault->status, self::OURS_TO_MEND, true)
                 ? $settle->settle($payout->id, PayoutState::Failed, null, $fault->getMessage())
                 : $this->later($payout, $fault->getMessage(), $fault->retryAfter);
         } catch (UnreadableEvent $why) {

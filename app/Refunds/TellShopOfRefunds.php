@@ -75,9 +75,10 @@ final class TellShopOfRefunds implements ShouldQueue
                 'id' => $line->orderLine->outside_id, 'quantity' => $line->quantity, 'amount' => $line->gross,
             ])->values()->all(),
             'shipping' => $refund->delivery_gross,
-            'payments' => $refund->payouts->where('state', PayoutState::Done)->map(static fn (Payout $payout): array => [
-                'id' => $payout->payment->outside_id, 'amount' => $payout->amount,
-            ])->values()->all(),
+            'payments' => $refund->payouts->where('state', PayoutState::Done)->where('method', PayoutMethod::Payment)
+                ->map(static fn (Payout $payout): array => [
+                    'id' => $payout->payment->outside_id, 'amount' => $payout->amount,
+                ])->values()->all(),
         ];
     }
 }

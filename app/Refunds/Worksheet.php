@@ -8,7 +8,9 @@ use App\Orders\Order;
 use App\Returns\CustomerReturn;
 use App\Returns\Grade;
 use App\Returns\InspectedWorth;
+use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
+use Brick\Math\RoundingMode;
 use Cairnfield\Core\Money\Money;
 use Cairnfield\Core\Refunds\Payment;
 use Cairnfield\Core\Refunds\RefundQuote;
@@ -49,6 +51,16 @@ final readonly class Worksheet
         } catch (RefundsRefused $why) {
             return new self($order, $money, $chosen, null, $why, [], $return, $deductions);
         }
+    }
+
+    /**
+     * What store credit adds for this refund, in smallest units: a percent of it, by the policy of the return, a half up.
+     */
+    public function bonus(): int
+    {
+        $percent = $this->chosen->asCredit ? BigDecimal::of($this->return?->agreedTerms()->creditBonus ?? '0') : BigDecimal::zero();
+
+        return BigDecimal::of($this->total())->multipliedBy($percent)->dividedBy(100, 0, RoundingMode::HALF_UP)->toInt();
     }
 
     /**

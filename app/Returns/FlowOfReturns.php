@@ -108,13 +108,17 @@ final readonly class FlowOfReturns
     {
         $counts = self::begun($reason)->where('returns.state', ReturnState::Settled)->whereNotNull('settled_as')->toBase()
             ->groupBy('settled_as')->selectRaw('settled_as, COUNT(*) AS count')->pluck('count', 'settled_as');
-        $given = DB::table('refunds')->joinSub(self::begun($reason)->where('returns.state', ReturnState::Settled)->select('returns.id'),
-            'these', 'these.id', '=', 'refunds.return_id')->where('refunds.state', '!=', RefundState::Withdrawn)
-            ->groupBy('refunds.currency')->selectRaw('refunds.currency, SUM(refunds.total) AS total')->pluck('total', 'currency');
+        $given = DB::table('refunds')
+            ->joinSub(self::begun($reason)->where('returns.state', ReturnState::Settled)->select('returns.id', 'returns.settled_as'),
+                'these', 'these.id', '=', 'refunds.return_id')->where('refunds.state', '!=', RefundState::Withdrawn)
+            ->groupBy('these.settled_as', 'refunds.currency')
+            ->selectRaw('these.settled_as, refunds.currency, SUM(refunds.total) AS total')->get()
+            ->groupBy('settled_as')->map(static fn ($rows) => $rows->pluck('total', 'currency'));
         $settled = [];
         foreach (SettledAs::cases() as $as) {
-            $money = $as === SettledAs::Refund
-                ? $given->map(static fn (mixed $units, string $currency): string => ShownMoney::of((int) $units, $currency))->implode(', ')
+            $money = $as === SettledAs::Refund || $as === SettledAs::Credit
+                ? ($given[$as->value] ?? collect())
+                    ->map(static fn (mixed $units, string $currency): string => ShownMoney::of((int) $units, $currency))->implode(', ')
                 : '';
             ($counts[$as->value] ?? 0) === 0 ?: $settled[] = [$as, (int) $counts[$as->value], $money];
         }

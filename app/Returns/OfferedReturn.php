@@ -87,6 +87,7 @@ final readonly class OfferedReturn
                 'share' => 'Of its delivery, the share for these goods is given back.',
                 default => 'The delivery is not given back.',
             },
+            $terms->creditBonus === '0' ? '' : "Taken as store credit, it is {$terms->creditBonus} % more.",
             $terms->needsPhoto ? 'A photo is needed.' : '',
             $this->stays || ! $terms->needsInspection ? '' : 'After a look at it we give '.implode(', ', array_map(
                 fn (Grade $grade): string => "{$terms->share($grade)} % ".match ($grade) {

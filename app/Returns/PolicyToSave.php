@@ -38,7 +38,8 @@ final readonly class PolicyToSave
             'customer_pays' => ['required', 'boolean'], 'label_cost' => ['nullable', 'string', 'max:300'], 'fee' => self::PERCENT,
             'delivery' => ['required', Rule::in(ReturnTerms::DELIVERY)], 'stays_under' => ['nullable', 'string', 'max:300'],
             'longer_in' => ['nullable', 'string', 'max:1000'], 'send_within' => ['required', 'integer', 'between:1,365'],
-            'remind_after' => ['required', 'integer', 'between:0,365'], 'shares' => ['required', 'array'], ...$shares,
+            'remind_after' => ['required', 'integer', 'between:0,365'], 'credit_bonus' => self::PERCENT,
+            'shares' => ['required', 'array'], ...$shares,
         ], attributes: ['fee' => 'fee', 'shares.*' => 'share']);
 
         return new self(
@@ -50,7 +51,8 @@ final readonly class PolicyToSave
                 self::amounts($written['stays_under'] ?? '', 'stays_under'), self::countries($written['longer_in'] ?? ''),
                 array_map(self::percent(...), array_intersect_key(
                     $written['shares'], array_flip(array_column(Grade::cases(), 'value'))
-                )), (int) $written['send_within'], (int) $written['remind_after']
+                )), (int) $written['send_within'], (int) $written['remind_after'],
+                self::percent($written['credit_bonus'])
             )
         );
     }

@@ -16,7 +16,7 @@ final readonly class ReturnTerms
 
     private const FIELDS = [
         'days', 'transitDays', 'toOpenDay', 'customerPays', 'labelCost', 'fee', 'delivery', 'needsPhoto', 'needsInspection',
-        'staysUnder', 'longerIn', 'shares', 'sendWithin', 'remindAfter',
+        'staysUnder', 'longerIn', 'shares', 'sendWithin', 'remindAfter', 'creditBonus',
     ];
 
     /**
@@ -31,13 +31,14 @@ final readonly class ReturnTerms
      * @param  array<string, int>  $longerIn  days, by the country of the order
      * @param  array<string, string>  $shares  percent of the price that is given back, by grade
      * @param  int  $sendWithin  days after it was agreed in which it is to be sent; then it lapses
+     * @param  string  $creditBonus  percent that is added where store credit is taken
      * @param  int  $remindAfter  days after which the customer is reminded; 0 for never
      */
     public function __construct(
         public int $days = 30, public int $transitDays = 5, public bool $toOpenDay = true, public bool $customerPays = true,
         public array $labelCost = [], public string $fee = '0', public string $delivery = 'none', public bool $needsPhoto = false,
         public bool $needsInspection = true, public array $staysUnder = [], public array $longerIn = [], public array $shares = [],
-        public int $sendWithin = 14, public int $remindAfter = 7
+        public int $sendWithin = 14, public int $remindAfter = 7, public string $creditBonus = '0'
     ) {}
 
     /**

@@ -20,9 +20,11 @@ final readonly class SettleReturn
      *
      * @throws ReturnRefused
      */
-    public function byRefund(CustomerReturn $return, Refund $refund, string $amount, Actor $actor): void
+    public function byRefund(CustomerReturn $return, bool $isCredit, string $amount, Actor $actor): void
     {
-        $this->move->to($return, ReturnState::Settled, $actor, self::as(SettledAs::Refund), "{$amount} go back");
+        $this->move->to($return, ReturnState::Settled, $actor, self::as($isCredit ? SettledAs::Credit : SettledAs::Refund),
+            $isCredit ? "{$amount} as store credit" : "{$amount} go back"
+        );
     }
 
     /**
@@ -41,7 +43,8 @@ final readonly class SettleReturn
     public function reopen(Refund $refund, Actor $actor): void
     {
         $return = $refund->return_id === null ? null : CustomerReturn::query()->find($refund->return_id);
-        if ($return === null || $return->state !== ReturnState::Settled || $return->settled_as !== SettledAs::Refund) {
+        if ($return === null || $return->state !== ReturnState::Settled
+            || ! in_array($return->settled_as, [SettledAs::Refund, SettledAs::Credit], true)) {
             return;
         }
         $stands = $return->refunds()->whereKeyNot($refund->id)->where('state', '!=', RefundState::Withdrawn)->exists();

@@ -10,6 +10,7 @@ namespace App\Returns;
 enum SettledAs: string
 {
     case Refund = 'refund';
+    case Credit = 'credit';
     case SentBack = 'sent_back';
     case Nothing = 'nothing';
 
@@ -17,6 +18,7 @@ enum SettledAs: string
     {
         return match ($this) {
             self::Refund => 'money back',
+            self::Credit => 'store credit',
             self::SentBack => 'sent back to the customer',
             self::Nothing => 'nothing goes back',
         };

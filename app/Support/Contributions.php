@@ -83,6 +83,7 @@ use App\Orders\Happened\OrderChanged;
 use App\Orders\Happened\OrderDetached;
 use App\Orders\Happened\ParcelSeen;
 use App\Orders\OrdersPanel;
+use App\Orders\TakesCredits;
 use App\Promises\Happened\PromiseMissed;
 use App\Promises\Happened\PromiseSetApplied;
 use App\Promises\Happened\PromiseWarned;
@@ -106,6 +107,7 @@ use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
 use App\Rules\RulesNeed;
+use App\StoreCredit\TakeCredit;
 use App\Tasks\Happened\TaskDone;
 use App\Tasks\Happened\TaskMade;
 use App\Tasks\TasksPanel;
@@ -216,6 +218,7 @@ final class Contributions extends ServiceProvider
         $this->app->singleton(KeepPromises::class);
         $this->app->bind(BeforeCommit::class, KeepPromises::class);
         $this->app->bind(FollowsParcels::class, FollowReturnParcel::class);
+        $this->app->bind(TakesCredits::class, TakeCredit::class);
         $this->app->bind(CountsInHours::class, SavePromiseSet::class);
         $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(
             array_map($app->make(...), self::NEEDS_THINGS)

@@ -7,8 +7,10 @@ import { PRODUCTS } from '../world/products.js';
 
 const ACCOUNT = 'brindle';
 
-const service = new Service({ name: 'Brindle shop', header: 'Shop', accounts: [ACCOUNT], seed: () => ({ orders: orders().map(({ parcelsFull, ...order }) => order), products: structuredClone(PRODUCTS) }) });
+const service = new Service({ name: 'Brindle shop', header: 'Shop', accounts: [ACCOUNT], seed: () => ({ credits: [], orders: orders().map(({ parcelsFull, ...order }) => order), products: structuredClone(PRODUCTS) }) });
 const { data } = service;
+// An installation that began before there were any.
+data.credits ??= [];
 
 if (data.events.length === 0) {
     for (const product of data.products) {
@@ -72,6 +74,36 @@ service.on('POST', '/v1/orders/:number/returns', ({ account, body, headers, numb
     return { order: changed(order) };
 }));
 
+// Codes that customers buy for. Each has its entries: what was given, used and has lapsed.
+const creditOf = (code) => data.credits.find((credit) => credit.code === code) ?? refuse(404, 'unknown_credit', `There is no credit ${code}.`);
+const balanceOf = ({ entries }) => entries.reduce((sum, { amount }) => sum + amount, 0);
+
+function enter(credit, kind, amount, order = null, at = new Date().toISOString()) {
+    credit.entries.push({ id: service.nextId('ce_'), kind, amount, order, at });
+    service.emit(ACCOUNT, 'credit.changed', { credit }, at);
+    return credit;
+}
+
+function giveCredit(body, at = new Date().toISOString()) {
+    if (!Number.isInteger(body.amount) || body.amount < 1 || !/^[A-Z]{3}$/.test(body.currency ?? '')) {
+        refuse(422, 'bad_credit', 'A credit has an amount in whole smallest units, 1 or more, and a currency.');
+    }
+    const credit = { code: `BRINDLE-${service.nextId('K')}`, currency: body.currency, reference: body.reference ?? null, customer: body.customer ?? null, given_at: at, entries: [] };
+    data.credits.push(credit);
+    return { credit: enter(credit, 'given', body.amount, null, at) };
+}
+
+service.on('POST', '/v1/credits', ({ account, body, headers }) => service.once({ account, headers }, () => giveCredit(body)));
+service.on('GET', '/v1/credits/:code', ({ code }) => ({ credit: creditOf(code) }));
+service.act('give-credit', 'Give a store credit', [['amount', 'Smallest units', { value: '2000' }], ['currency', 'Currency', { value: 'EUR' }], ['reference', 'Reference', { value: '' }]], ({ amount, currency, reference, at }) => giveCredit({ amount: Number(amount), currency, reference: reference || null }, at));
+service.act('use-credit', 'Buy for a store credit', [['code', 'Code', { value: 'BRINDLE-K1001' }], ['amount', 'Smallest units', { value: '500' }], ['order', 'Order', { value: 'B-20440' }]], ({ code, amount, order, at }) => {
+    const credit = creditOf(code);
+    return enter(credit, 'used', -wholeNumber(String(amount), 1, balanceOf(credit), 'Smallest units that are left'), order, at);
+});
+service.act('lapse-credit', 'Let a store credit lapse', [['code', 'Code', { value: 'BRINDLE-K1001' }]], ({ code, at }) => {
+    const credit = creditOf(code);
+    return balanceOf(credit) > 0 ? enter(credit, 'lapsed', -balanceOf(credit), null, at) : refuse(422, 'nothing_left', 'Nothing is left of it.');
+});
 service.act('send', 'Send an order', [['number', 'Order', { value: 'B-20440' }], ['parcel', 'Number of its parcel', { value: 'WP7720440' }]], ({ number, parcel }) => {
     const order = orderOf(number);
     order.status = 'sent';

@@ -168,6 +168,25 @@ test('no label is made for a country where nothing is collected', async () => {
     assert.deepEqual([answer.status, (await answer.json()).error], [422, 'country_not_served']);
 });
 
+test('a credit is given once for one key, used up to what is left, and lapses once', async () => {
+    const give = async (key, amount = 2500) => shop.post('/credits', { amount, currency: 'EUR', reference: 'p-1' }, key);
+    const [first, again] = [await (await give('c-1')).json(), await (await give('c-1')).json()];
+    assert.deepEqual(again, first);
+    assert.equal((await give('c-2', 0)).status, 422);
+    const { code } = first.credit;
+    const use = (amount) => shop.act('use-credit', { code, amount, order: 'B-20440' });
+    const heard = await shop.eventsOf(async () => {
+        assert.equal((await use('1000')).status, 200);
+        assert.equal((await use('1501')).status, 422);
+        assert.equal((await shop.act('lapse-credit', { code })).status, 200);
+        assert.equal((await shop.act('lapse-credit', { code })).status, 422);
+    });
+    assert.deepEqual(heard.map(({ type }) => type), ['credit.changed', 'credit.changed']);
+    const { credit } = await (await shop.api(`/credits/${code}`)).json();
+    assert.deepEqual(credit.entries.map(({ kind, amount }) => [kind, amount]), [['given', 2500], ['used', -1000], ['lapsed', -1500]]);
+    assert.equal((await shop.api('/credits/NONE')).status, 404);
+});
+
 test('what came back counts once, goes back to stock, and never exceeds what was sold', async () => {
     const before = await orderOf('B-20437');
     const [line] = before.lines;

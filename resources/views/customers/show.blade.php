@@ -45,6 +45,7 @@
     </div>
     <div>
         @include('customers.orders', ['count' => $orders->count()])
+        @include('customers.credit')
         @include('customers.notes', ['notes' => $customer->notes, 'action' => "/customers/{$customer->id}/notes"])
         @can('answer-customers')
         <section class="sheet pad" aria-labelledby="known">

@@ -13,6 +13,8 @@
         <p @class(['field-problem' => $sheet->why->reason !== 'nothing_to_refund', 'soft' => $sheet->why->reason === 'nothing_to_refund'])
             role="status">{{ $sheet->why->reason === 'nothing_to_refund' ? 'Choose what goes back.' : $sheet->why->getMessage() }}</p>
     @else
+        @if ($sheet->bonus() > 0)<p><b>{{ $order->money($sheet->total() + $sheet->bonus()) }} as store credit</b>, with
+            {{ $order->money($sheet->bonus()) }} added by the policy.</p>@endif
         <details class="came-about" open><summary>How each cent came about</summary><ul>@foreach ($sheet->explained as $sentence)<li>{{
             $sentence }}</li>@endforeach</ul></details>
         @if ($mayGive)

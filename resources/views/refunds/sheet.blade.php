@@ -72,12 +72,15 @@
                         value="{{ $chosen->{$name} }}" placeholder="{{ $name === 'label' ? '0.00' : '5.00 or 10 %' }}"
                         inputmode="decimal" autocomplete="off"></div>
                 @endforeach
-                @if ($order->payments->count() > 1)
-                    <div><label class="form-label" for="sheet-payments">To the payments</label><select
-                        class="form-select form-select-sm reckons" id="sheet-payments" name="payments"><option value="in_order">the first
-                        before the next</option><option value="proportional" @selected($chosen->inProportion)>to each its
-                        share</option></select></div>
-                @endif
+                <div><label class="form-label" for="sheet-payments">To</label><select
+                    class="form-select form-select-sm reckons" id="sheet-payments" name="payments">
+                    @if ($order->payments->count() > 1)
+                        <option value="in_order">the first payment before the next</option>
+                        <option value="proportional" @selected($chosen->inProportion)>each payment its share</option>
+                    @else
+                        <option value="in_order">{{ $order->payments->first()?->label ?? 'the payment' }}</option>
+                    @endif
+                    <option value="credit" @selected($chosen->asCredit)>store credit</option></select></div>
                 <div><label class="form-label" for="sheet-reason">Reason</label><select class="form-select form-select-sm"
                     id="sheet-reason" name="reason"><option value="">choose …</option>@foreach ($reasons as $one)<option
                     @selected($reason === $one)>{{ $one }}</option>@endforeach</select></div>

@@ -61,14 +61,32 @@
         </section>
     @endif
     <section class="sheet pad" aria-labelledby="payouts"><h2 id="payouts">To the payments</h2>
-        <ul class="plain-list">@foreach ($refund->payouts as $payout)<li><b>{{ $payout->payment->label }}</b>
+        <ul class="plain-list">@foreach ($refund->payouts as $payout)<li><b>{{ $payout->to() }}</b>
             {{ $order->money($payout->amount) }}: {{ $payout->state->label() }}@if ($payout->ended_at !== null),
-            {{ $time->short($payout->ended_at) }}@endif{{ $payout->why === null ? '' : '.' }}
+            {{ $time->short($payout->ended_at) }}@endif{{ $payout->bonus > 0 ? ', with '.$order->money($payout->bonus).' added' : '' }}{{
+                $payout->why === null ? '' : '.' }}
             @if ($payout->why !== null)<span @class(['soft' =>
                 $payout->state !== PayoutState::Failed])>{{ $payout->why }}</span>@endif</li>@endforeach</ul>
         @if ($refund->state === RefundState::Stuck && Gate::allows('give-back'))
+            @php $proposed = $refund->payouts->where('state', PayoutState::Failed)->first(fn ($one) => $one->other_way !== null); @endphp
+            @if ($proposed !== null)
+                <p>Proposed: <b>{{ $proposed->other_way }}</b>. It counts once a second person agrees.</p>
+                @if ($proposed->proposed_by !== auth()->id())<form method="post"
+                    action="/refunds/{{ $refund->id }}/other-way/agree">@csrf<button class="btn btn-primary">Agree: it is paid like
+                    that</button></form>@endif
+            @endif
+            <details class="other-way"
+                @if (session('problem_code') === 'no_other_way') open @endif><summary>It is paid in another way</summary>
+                <form method="post" action="/refunds/{{ $refund->id }}/other-way" class="bench-step">@csrf<label class="form-label"
+                    for="other-way">How</label><input class="form-control" id="other-way" name="how" maxlength="200"
+                        value="{{ old('how') }}"
+                    placeholder="by bank transfer, as they asked by telephone"><button class="btn btn-outline-secondary">Ask for a second
+                    person’s yes</button></form></details>
             <div class="row-buttons"><form method="post" action="/refunds/{{ $refund->id }}/again">@csrf<button
                 class="btn btn-outline-secondary">Try it again</button></form>
+                <form method="post" action="/refunds/{{ $refund->id }}/as-credit">@csrf<button
+                    class="btn btn-outline-secondary">Give it as store
+                    credit</button></form>
                 @if (! $refund->payouts->contains('state', PayoutState::Done))<form method="post"
                     action="/refunds/{{ $refund->id }}/withdraw">@csrf<button class="btn btn-outline-secondary">Withdraw it</button>
                     </form> <span class="soft">Withdrawn, its lines can be given back by another worksheet.</span>@endif</div>

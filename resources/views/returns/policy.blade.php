@@ -69,6 +69,9 @@
                 <div><label class="form-label" for="p-delivery">Delivery given back</label><select class="form-select" id="p-delivery"
                     name="delivery">@foreach (ReturnTerms::DELIVERY as $way)<option
                     @selected($was->value('delivery', $terms->delivery) === $way)>{{ $way }}</option>@endforeach</select></div>
+                <div><label class="form-label" for="p-bonus">Store credit adds, %</label><input class="form-control" id="p-bonus"
+                    name="credit_bonus" maxlength="6" required inputmode="decimal"
+                    value="{{ $was->value('credit_bonus', $terms->creditBonus) }}"></div>
                 <div><label class="form-label" for="p-stays">Under that, they keep it</label><input class="form-control"
                     id="p-stays"
                     name="stays_under" maxlength="300" placeholder="8.00 EUR"

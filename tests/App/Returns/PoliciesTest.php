@@ -45,7 +45,7 @@ function policyForm(ReturnPolicy $policy, array $with = []): array
         'version' => $policy->version, 'product_words' => $policy->product_words, 'days' => $terms->days,
         'transit_days' => $terms->transitDays,
         'to_open_day' => '1', 'customer_pays' => '1', 'label_cost' => '', 'fee' => $terms->fee, 'delivery' => $terms->delivery,
-        'needs_inspection' => '1', 'longer_in' => '', 'stays_under' => '', 'send_within' => 14, 'remind_after' => 7,
+        'needs_inspection' => '1', 'longer_in' => '', 'stays_under' => '', 'send_within' => 14, 'remind_after' => 7, 'credit_bonus' => '0',
         'shares' => array_combine(array_column(Grade::cases(), 'value'), array_map($terms->share(...), Grade::cases())), ...$with,
     ];
 }
