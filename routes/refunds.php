@@ -9,7 +9,8 @@ Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
     Route::prefix('/orders/{order}/refund')->whereNumber('order')->group(function (): void {
         Route::get('/', [RefundsController::class, 'sheet'])->name('refund-sheet');
         Route::post('/reckon', [RefundsController::class, 'reckon']);
-        Route::post('/', [RefundsController::class, 'store'])->middleware('can:give-back');
+        Route::post('/', [RefundsController::class, 'store']);
+        Route::post('/ask', [RefundsController::class, 'ask']);
     });
     Route::get('/refunds', [RefundsController::class, 'index']);
     Route::post('/refunds/compare', [RefundsController::class, 'compare'])->middleware('can:give-back');

@@ -16,6 +16,11 @@ use App\Conversations\Journal\JournalKind;
 use App\Conversations\Journal\Named;
 use App\Notifications\NewsKind;
 use App\Notifications\Notify;
+use App\Orders\Order;
+use App\Refunds\ChosenRefund;
+use App\Refunds\IssueRefund;
+use App\Refunds\ToldWith;
+use App\Team\Role;
 use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
@@ -24,7 +29,10 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AnswerApproval
 {
-    public function __construct(private ChangeState $changeState, private Journal $journal, private Notify $tell) {}
+    public function __construct(private ChangeState $changeState, private Journal $journal, private Notify $tell,
+        private IssueRefund $issue,
+        private AskRefundApproval $askRefund, private WhoApproves $who
+    ) {}
 
     /**
      * @throws ApprovalRefused
@@ -33,6 +41,11 @@ final readonly class AnswerApproval
     {
         if (! $isGiven && trim($answer) === '') {
             throw ApprovalRefused::needsReason();
+        }
+        if ($isGiven && $approval->isOfMoney() && ! $approval->isEnoughWith($this->countsAs($teammate, $approval))) {
+            $this->sayYes($approval, $teammate);
+
+            return;
         }
         $this->end($approval, $isGiven ? ApprovalState::Given : ApprovalState::Declined, trim($answer), $teammate);
     }
@@ -48,33 +61,96 @@ final readonly class AnswerApproval
     private function end(Approval $approval, ApprovalState $state, string $answer, Teammate $teammate): void
     {
         DB::transaction(function () use ($approval, $state, $answer, $teammate): void {
-            $conversation = Conversation::query()->lockForUpdate()->findOrFail($approval->conversation_id);
-            $asked = Approval::query()->lockForUpdate()->findOrFail($approval->id);
-            if ($asked->state !== ApprovalState::Asked) {
-                throw ApprovalRefused::alreadyAnswered();
-            }
+            $conversation = $approval->conversation_id === null
+                ? null
+                : Conversation::query()->lockForUpdate()->findOrFail($approval->conversation_id);
+            $asked = self::locked($approval);
             $asked->forceFill([
                 'state' => $state, 'answer' => mb_substr($answer, 0, 500), 'answered_by' => $teammate->id, 'answered_at' => now(),
+                'given' => $state === ApprovalState::Given && $asked->isOfMoney() ? $this->withYes($asked, $teammate) : $asked->given,
             ])->save();
             $actor = Actor::teammate($teammate);
-            $this->journal->record(
+            $conversation === null ?: $this->journal->record(
                 $conversation, new ApprovalAnswered(new Named($asked->id, $asked->question), $state), $actor, $answer
             );
-            if ($conversation->state === ConversationState::Held && $this->isHeldForIt($conversation, $asked)) {
+            if ($conversation?->state === ConversationState::Held && $this->isHeldForIt($conversation, $asked)) {
                 $this->changeState->open(
                     $conversation, $actor,
                     $state === ApprovalState::Withdrawn ? 'the question was withdrawn' : 'the approval was '.$state->value
                 );
             }
             $people = array_filter(
-                [$asked->askedBy, $conversation->owner], static fn (?Teammate $one): bool => $one !== null && ! $one->is($teammate)
+                [$asked->askedBy, $conversation?->owner], static fn (?Teammate $one): bool => $one !== null && ! $one->is($teammate)
             );
             $said = ['given' => 'yes', 'declined' => 'no', 'withdrawn' => 'withdrawn'][$state->value];
             $this->tell->people(
                 array_values(array_unique($people, SORT_REGULAR)), NewsKind::ApprovalAnswered, "approval-{$asked->id}-answer",
-                "{$conversation->number()}, “{$asked->question}”: {$said}".($answer === '' ? '' : ", {$answer}"), $conversation->id
+                ($conversation === null ? '' : "{$conversation->number()}, ")."“{$asked->question}”: {$said}".($answer === '' ? ''
+                    : ", {$answer}"),
+                $conversation?->id, path: $asked->isOfMoney() ? "/approvals/{$asked->id}" : null
             );
+            $state !== ApprovalState::Given || ! $asked->isOfMoney() ?: $this->giveBack($asked);
         });
+    }
+
+    /**
+     * One of several has said yes: the next is asked.
+     *
+     * @throws ApprovalRefused
+     */
+    private function sayYes(Approval $approval, Teammate $teammate): void
+    {
+        DB::transaction(function () use ($approval, $teammate): void {
+            $asked = self::locked($approval);
+            $asked->isGivenBy($teammate) && throw ApprovalRefused::oneself();
+            $asked->forceFill(['given' => $this->withYes($asked, $teammate)])->save();
+            $this->askRefund->tellOf($asked, $this->who->people($asked));
+        });
+    }
+
+    /**
+     * What was said yes to, to the cent: an order that has changed since needs a new yes.
+     */
+    private function giveBack(Approval $asked): void
+    {
+        $worksheet = $asked->worksheet ?? [];
+        $told = $worksheet['told'] ?? null;
+        $refund = $this->issue->issue(
+            Order::query()->findOrFail($asked->order_id), ChosenRefund::read((array) $worksheet['chosen']), (int) $asked->amount,
+            (string) $worksheet['reason'], $asked->conversation, $asked->askedBy ?? throw ApprovalRefused::whoAskedLeft(),
+            "approval-{$asked->id}", $told === null ? null : new ToldWith((int) $told['template'], (bool) $told['done'])
+        );
+        $asked->forceFill(['refund_id' => $refund->id])->save();
+    }
+
+    /**
+     * @return list<array{id: int, name: string, role: string, at: string}>
+     */
+    private function withYes(Approval $asked, Teammate $teammate): array
+    {
+        return [...$asked->given ?? [], [
+            'id' => $teammate->id, 'name' => $teammate->name, 'role' => $this->countsAs($teammate, $asked)->value,
+            'at' => now()->toIso8601ZuluString(),
+        ]];
+    }
+
+    /**
+     * Who answers for somebody counts as they do.
+     */
+    private function countsAs(Teammate $teammate, Approval $approval): Role
+    {
+        return $teammate->role->approves() ? $teammate->role : $approval->needs();
+    }
+
+    /**
+     * @throws ApprovalRefused
+     */
+    private static function locked(Approval $approval): Approval
+    {
+        $asked = Approval::query()->lockForUpdate()->findOrFail($approval->id);
+        $asked->state === ApprovalState::Asked || throw ApprovalRefused::alreadyAnswered();
+
+        return $asked;
     }
 
     /**

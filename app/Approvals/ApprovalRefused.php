@@ -46,6 +46,17 @@ final class ApprovalRefused extends Refused
         );
     }
 
+    public static function nobodyElse(): self
+    {
+        return new self('nobody_else',
+            'There is nobody else who could say yes to it: an administrator lets somebody in who can, under People.');
+    }
+
+    public static function whoAskedLeft(): self
+    {
+        return new self('who_asked_left', 'Who asked for it has left: open the worksheet, and give it back from there.');
+    }
+
     public static function needsReason(): self
     {
         return new self('needs_reason', 'Say why not, so that the others know how to go on.');

@@ -6,8 +6,15 @@ namespace App\Approvals;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
+use App\Orders\Order;
+use App\Refunds\ChosenRefund;
+use App\Refunds\Refund;
+use App\Refunds\Worksheet;
+use App\Returns\CustomerReturn;
 use App\Team\SignedIn;
 use App\Team\Teammate;
+use App\Workspace\Trail;
+use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -15,7 +22,53 @@ use Illuminate\Validation\Rule;
 
 final readonly class ApprovalsController
 {
-    public function __construct(private AskApproval $ask, private AnswerApproval $answer) {}
+    private const SHOWN = 10;
+
+    public function __construct(private AskApproval $ask, private AnswerApproval $answer, private WhoApproves $who, private Trail $trail) {}
+
+    /**
+     * All that waits, as far as one reads it.
+     */
+    public function index(Request $request): View
+    {
+        return view('approvals.index', [
+            'approvals' => Approval::query()->where('state', ApprovalState::Asked)->with(['askedBy', 'conversation'])->orderBy('asked_at')
+                ->get()
+                ->filter(static fn (Approval $one): bool => Gate::allows('view', $one))->values(),
+        ]);
+    }
+
+    /**
+     * A worksheet with what is known of its customer, for who says yes or no to it.
+     */
+    public function show(Request $request, Approval $approval): View|RedirectResponse
+    {
+        Gate::authorize('view', $approval);
+        if (! $approval->isOfMoney()) {
+            return redirect()->route('conversation', $approval->conversation_id);
+        }
+        $approval->load(['askedBy', 'conversation']);
+        $order = Order::query()->with(['lines', 'payments'])->findOrFail($approval->order_id);
+        $sheet = Worksheet::of($order, ChosenRefund::read((array) ($approval->worksheet['chosen'] ?? [])));
+        $journal = $approval->conversation === null ? null : $this->trail->journal($approval->conversation);
+
+        return view('approvals.money', [
+            'approval' => $approval, 'order' => $order, 'sheet' => $sheet, 'conversation' => $approval->conversation,
+            'isChanged' => $approval->state === ApprovalState::Asked && $sheet->total() !== $approval->amount,
+            'mayAnswer' => Gate::allows('answer', $approval), 'mayWithdraw' => Gate::allows('withdraw', $approval),
+            'waitsFor' => implode(', ', array_map(static fn (Teammate $one): string => $one->name, $this->who->people($approval))),
+            'said' => $approval->conversation === null || $journal === null ? collect() : Trail::messages(
+                $this->trail->of($approval->conversation, $journal, false)
+            )->take(-6),
+            'history' => [
+                'orders' => Order::query()->where('customer_id', $order->customer_id)->whereNotNull('customer_id')->count(),
+                'returns' => CustomerReturn::query()->where('customer_id', $order->customer_id)->whereNotNull('customer_id')->count(),
+                'refunds' => Refund::query()->whereIn('order_id', Order::query()->where('customer_id', $order->customer_id)
+                    ->whereNotNull('customer_id')->orWhere('id', $order->id)->select('id'))->with('order')->orderByDesc('id')
+                    ->limit(self::SHOWN)->get(),
+            ],
+        ]);
+    }
 
     public function store(Request $request, Conversation $conversation): RedirectResponse
     {
@@ -44,8 +97,7 @@ final readonly class ApprovalsController
                 $approval, $answered['do'] === 'give', (string) ($answered['answer'] ?? ''), SignedIn::teammate($request)
             );
 
-        return redirect()
-            ->route('conversation', $approval->conversation_id)
+        return redirect($approval->isOfMoney() ? "/approvals/{$approval->id}" : route('conversation', $approval->conversation_id))
             ->with('done', ['give' => 'Approved.', 'decline' => 'Declined.', 'withdraw' => 'Withdrawn.'][$answered['do']]);
     }
 }

@@ -321,7 +321,8 @@ final class DemoReturns
         ])['credit'];
         $this->settlePayout->settle($payout->id, PayoutState::Done, $told['code']);
         $told = $payout->id % 2 === 0 ? $told : $this->console(Channel::Shop, 'use-credit', [
-            'code' => $told['code'], 'amount' => (string) min(1400, $payout->amount), 'order' => Order::query()->where('placed_at', '<', now())->orderByDesc('placed_at')->value('number'),
+            'code' => $told['code'], 'amount' => (string) min(1400, $payout->amount),
+            'order' => Order::query()->where('placed_at', '<', now())->orderByDesc('placed_at')->value('number'),
         ]);
         $this->takeCredit->take($shop, EventFields::of($told), $payout);
     }

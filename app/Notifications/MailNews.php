@@ -77,7 +77,7 @@ final class MailNews implements ShouldBeUnique, ShouldQueue
     {
         $lines = $news->map(
             static fn (News $one): string => "- {$one->text}".(
-                $one->conversation_id === null ? '' : "\n  ".url("/conversations/{$one->conversation_id}")
+                $one->opens() === null ? '' : "\n  ".url($one->opens())
             )
         )->implode("\n\n");
 

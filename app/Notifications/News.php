@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $conversation_id
  * @property NewsKind $kind
  * @property string $text
+ * @property string|null $path where it is, where that is not the conversation
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $read_at
  * @property Teammate $teammate
@@ -53,6 +54,14 @@ final class News extends Row
     public static function unread(Teammate $teammate): Builder
     {
         return self::of($teammate)->whereNull('read_at');
+    }
+
+    /**
+     * Where what it tells of is; null where there is nothing to open.
+     */
+    public function opens(): ?string
+    {
+        return $this->path ?? ($this->conversation_id === null ? null : "/conversations/{$this->conversation_id}");
     }
 
     /**

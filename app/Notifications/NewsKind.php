@@ -58,8 +58,7 @@ enum NewsKind: string
     public function usual(): array
     {
         return match ($this) {
-            self::Mentioned, self::NotSent => [true, MailWhen::AtOnce],
-            self::ApprovalAsked,
+            self::Mentioned, self::NotSent, self::ApprovalAsked => [true, MailWhen::AtOnce],
             self::ApprovalAnswered,
             self::Given,
             self::CameBack,

@@ -21,9 +21,11 @@ final readonly class Notify
     /**
      * @param  list<Teammate>  $people
      * @param  string  $source  what it tells of, such as `entry-17`
+     * @param  string|null  $path  where it is, where that is not the conversation
      * @param  bool  $byMail  whether it goes out by mail at once, whatever they wish
      */
-    public function people(array $people, NewsKind $kind, string $source, string $text, ?int $conversationId, bool $byMail = false): void
+    public function people(array $people, NewsKind $kind, string $source, string $text, ?int $conversationId, bool $byMail = false,
+        ?string $path = null): void
     {
         $readers = $conversationId === null ? null : $this->whoMayRead->ofNumber($conversationId);
         $rows = [];
@@ -41,6 +43,7 @@ final readonly class Notify
                 'conversation_id' => $conversationId,
                 'kind' => $kind->value,
                 'source' => $source,
+                'path' => $path,
                 'text' => Str::limit($text, 490, '…'),
                 'in_app' => $inApp,
                 'at' => now(),

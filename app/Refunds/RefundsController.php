@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Refunds;
 
+use App\Approvals\ApprovalRefused;
+use App\Approvals\AskRefundApproval;
+use App\Approvals\SpendingLimits;
 use App\Conversations\Conversation;
 use App\Orders\Order;
 use App\Returns\CustomerReturn;
@@ -26,7 +29,8 @@ final readonly class RefundsController
 
     public function __construct(
         private IssueRefund $issue, private RetryRefund $retry, private WithdrawRefund $withdraw, private Trail $trail,
-        private StoreSettings $settings, private PayOtherWay $otherWay
+        private StoreSettings $settings, private PayOtherWay $otherWay, private SpendingLimits $limits,
+        private AskRefundApproval $askApproval
     ) {}
 
     public function sheet(Request $request, Order $order): View
@@ -62,8 +66,11 @@ final readonly class RefundsController
             'template' => ['nullable', 'integer'], 'tell_when' => ['nullable', 'in:asked,done'],
         ]);
         try {
+            $chosen = ChosenRefund::read($request->all());
+            $above = $this->limits->why(SignedIn::teammate($request), Worksheet::of($order->loadMissing(['lines', 'payments']), $chosen));
+            $above === null || throw RefundsRefused::aboveLimit($above);
             $refund = $this->issue->issue(
-                $order, ChosenRefund::read($request->all()), (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation,
+                $order, $chosen, (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation,
                 SignedIn::teammate($request), $written['once'], $this->told($request, $written)
             );
         } catch (RefundsRefused|ReturnRefused $why) {
@@ -71,6 +78,30 @@ final readonly class RefundsController
         }
 
         return redirect("/refunds/{$refund->id}")->with('done', "{$order->money($refund->total)} are on their way back.");
+    }
+
+    /**
+     * Above what one gives back by oneself.
+     */
+    public function ask(Request $request, Order $order): RedirectResponse|View
+    {
+        $conversation = $this->conversation($request);
+        $written = $request->validate([
+            'shown' => ['required', 'integer', 'min:0'], 'reason' => ['nullable', 'string', 'max:200'],
+            'template' => ['nullable', 'integer'],
+            'tell_when' => ['nullable', 'in:asked,done'],
+        ]);
+        $chosen = ChosenRefund::read($request->all());
+        try {
+            $approval = $this->askApproval->ask(
+                $order, $chosen, (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation, SignedIn::teammate($request),
+                $this->told($request, $written)
+            );
+        } catch (RefundsRefused|ApprovalRefused $why) {
+            return $this->page($request, $order, $chosen, $why->getMessage());
+        }
+
+        return redirect("/approvals/{$approval->id}")->with('done', 'Asked. You are told when there is an answer.');
     }
 
     /**
@@ -176,7 +207,8 @@ final readonly class RefundsController
 
         return [
             'order' => $order, 'sheet' => $sheet, 'chosen' => $chosen, 'back' => $sheet->money->unitsBack(), 'quoted' => $quoted,
-            'bar' => $bar, 'parts' => $parts, 'mayGive' => Gate::allows('give-back'), 'oob' => false,
+            'bar' => $bar, 'parts' => $parts, 'oob' => false,
+            'above' => $sheet->quote === null ? null : $this->limits->why(SignedIn::teammate(request()), $sheet),
         ];
     }
 

@@ -30,6 +30,14 @@ final class RefundsRefused extends Refused
         );
     }
 
+    /**
+     * @param  string  $why  as `SpendingLimits` says it
+     */
+    public static function aboveLimit(string $why): self
+    {
+        return new self('above_limit', ucfirst("{$why}: ask for it."));
+    }
+
     public static function noReason(): self
     {
         return new self('no_reason', 'Choose why the money goes back.', 'reason');

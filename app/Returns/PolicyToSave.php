@@ -87,9 +87,11 @@ final readonly class PolicyToSave
     }
 
     /**
-     * @return array<string, int>
+     * @return array<string, int> smallest units, by currency
+     *
+     * @throws ReturnRefused
      */
-    private static function amounts(string $written, string $at): array
+    public static function amounts(string $written, string $at): array
     {
         $amounts = [];
         foreach (self::parts($written) as $part) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\SetUp;
 
+use App\Approvals\ApprovalsSetUp;
 use App\Channels\ChannelsSetUp;
 use App\Checklists\ChecklistsSetUp;
 use App\Customers\CustomersSetUp;
@@ -41,6 +42,7 @@ final class SetUpIndex
         RulesSetUp::class,
         NudgesSetUp::class,
         ReturnsSetUp::class,
+        ApprovalsSetUp::class,
         SortingSetUp::class,
         FieldsSetUp::class,
         ChecklistsSetUp::class,

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Answering\Outbox\DeliverDue;
 use App\Answering\ScheduleReply;
+use App\Approvals\RemindOfApprovals;
 use App\Bulk\WorkOnBulkChange;
 use App\Channels\Mail\AddressDetails;
 use App\Channels\Mail\FetchMailboxes;
@@ -62,6 +63,7 @@ final class RegularWork
         $schedule->call(fn () => app(LapseReturns::class)())->everyMinute()->name('remind of returns, and let them lapse');
         $schedule->call(fn () => app(ContinueImports::class)())->everyMinute()->name('go on with imports');
         $schedule->call(fn () => app(SortIntoGroups::class)->everybody())->everyTenMinutes()->name('sort customers into groups');
+        $schedule->call(fn () => app(RemindOfApprovals::class)())->hourly()->name('remind of what waits for a yes');
         $schedule->call(fn () => app(ChangeWhoReads::class)->releaseAll())->hourly()->name('take from people what they do not read');
         $schedule->call(fn () => RunRules::tidy())->hourly()->name('forget what rules have looked at');
         $schedule->job(new ReconcilePayments)->dailyAt('03:10')->name('compare what was given back with the provider’s book');

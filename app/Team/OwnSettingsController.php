@@ -14,9 +14,12 @@ use Illuminate\Validation\Rule;
 
 final class OwnSettingsController
 {
-    public function show(): View
+    public function show(Request $request): View
     {
-        return view('team.own-settings', ['zones' => DateTimeZone::listIdentifiers()]);
+        return view('team.own-settings', [
+            'zones' => DateTimeZone::listIdentifiers(),
+            'deputies' => Teammate::working()->whereKeyNot(SignedIn::teammate($request)->id)->pluck('name', 'id'),
+        ]);
     }
 
     public function save(Request $request): RedirectResponse
@@ -26,6 +29,7 @@ final class OwnSettingsController
             'time_zone' => ['required', Rule::in(DateTimeZone::listIdentifiers())],
             'single_keys' => ['boolean'],
             'signature' => ['nullable', 'string', 'max:1000'],
+            'deputy' => ['nullable', 'integer', Rule::exists('teammates', 'id')->where('may_sign_in', true), Rule::notIn([$teammate->id])],
             'told' => ['array:'.implode(',', array_column(NewsKind::cases(), 'value'))],
             'told.*.app' => ['nullable', 'boolean'],
             'told.*.mail' => ['required', Rule::enum(MailWhen::class)],
@@ -36,6 +40,7 @@ final class OwnSettingsController
         ]);
 
         $teammate->forceFill([
+            'deputy_id' => ($settings['deputy'] ?? '') === '' ? null : (int) $settings['deputy'],
             'signature' => trim((string) ($settings['signature'] ?? '')),
             'told' => array_map(
                 static fn (array $wish): array => ['app' => (bool) ($wish['app'] ?? false), 'mail' => $wish['mail']],

@@ -37,6 +37,8 @@ use Illuminate\Foundation\Auth\User;
  * @property Availability $availability as they have said; see `standing`
  * @property string|null $away_word why they are away, in a word of the store
  * @property int|null $calendar_id the hours in which they work
+ * @property int|null $deputy_id who says yes or no for them while they are away
+ * @property CarbonImmutable|null $approvals_reminded_at
  * @property list<string>|null $speaks languages beside the store's own, ISO 639-1
  * @property Collection<int, Team> $teams
  * @property Collection<int, Skill> $skills
@@ -148,6 +150,7 @@ final class Teammate extends User
             'may_sign_in' => 'boolean',
             'password_chosen_at' => 'immutable_datetime',
             'queue_looked_at' => 'immutable_datetime',
+            'approvals_reminded_at' => 'immutable_datetime',
             'away_from' => 'immutable_datetime',
             'away_until' => 'immutable_datetime',
             'availability' => Availability::class,

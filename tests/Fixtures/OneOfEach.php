@@ -76,7 +76,13 @@ final class OneOfEach
             ]),
             'note' => self::row('credit_notes', [
                 'number' => 1, 'refund_id' => $refund, 'once' => 'refund-1', 'language' => 'en', 'link_key' => Str::uuid()->toString(),
-                'content' => json_encode(['to' => ['name' => 'Ana', 'address' => '', 'country' => 'DK']]), 'issued_at' => now(),
+                'content' => json_encode([
+                    'store' => ['name' => 'Brindle', 'imprint' => '', 'country' => 'DK'],
+                    'to' => ['name' => 'Ana', 'address' => '', 'country' => 'DK'], 'currency' => 'EUR', 'reason' => 'Faulty',
+                    'order' => ['number' => 'B-20388', 'placed_on' => '2026-11-11'], 'lines' => [], 'delivery' => null, 'deduction' => 0,
+                    'fee' => 0, 'label' => 0, 'goodwill' => 500, 'total' => 500, 'payments' => [],
+                    'rates' => [['rate' => '25', 'net' => 400, 'tax' => 100, 'gross' => 500]],
+                ]), 'issued_at' => now(),
                 'file' => app(FileStore::class)->keep('%PDF-1.4 note'), 'sha256' => hash('sha256', 'note'),
             ]),
             'item' => (int) DB::table('channel_items')->value('id'),

@@ -9,7 +9,9 @@
     <form method="post" action="/approvals/{{ $approval->id }}" class="inline-form">
         @csrf
         <x-default-button/>
-        @if ($teammate->can('answer', $approval))
+        @if ($approval->isOfMoney())
+            <a class="btn btn-primary" href="/approvals/{{ $approval->id }}">See the worksheet</a>
+        @elseif ($teammate->can('answer', $approval))
             <label class="visually-hidden" for="approval-answer">What to go by</label><input class="form-control" id="approval-answer"
                 name="answer" maxlength="500" value="{{ old('answer') }}" placeholder="What to go by; needed for a no">
             <button class="btn btn-primary" name="do" value="give">Approve</button>

@@ -15,7 +15,7 @@
         <ol class="found sheet">
             @foreach ($news as $one)
                 <li @class(['is-unread' => $one->read_at === null])><p><a class="row-link"
-                    href="{{ $one->conversation_id === null ? '/tasks' : route('conversation', $one->conversation_id) }}">{{ $one->text
+                    href="{{ $one->opens() ?? '/tasks' }}">{{ $one->text
                         }}</a>
                     <span class="soft found-at">{{ $time->short($one->at) }}</span></p></li>
             @endforeach

@@ -1,4 +1,3 @@
-@use('Illuminate\Support\Str')
 {{-- What comes of the worksheet; the figures of each line go along to their places. --}}
 <div id="reckoned" class="reckoned" aria-live="polite">
     <input type="hidden" name="shown" value="{{ $sheet->total() }}">
@@ -17,15 +16,12 @@
             {{ $order->money($sheet->bonus()) }} added by the policy.</p>@endif
         <details class="came-about" open><summary>How each cent came about</summary><ul>@foreach ($sheet->explained as $sentence)<li>{{
             $sentence }}</li>@endforeach</ul></details>
-        @if ($mayGive)
+        @if ($above === null)
             <button class="btn btn-primary">Give back {{ $order->money($sheet->total()) }}</button>
-        @elseif ($conversation !== null)
-            <button class="btn btn-primary" formaction="/conversations/{{ $conversation->id }}/approvals" name="question"
-                value="Give back {{ $order->money($sheet->total()) }} of {{ $order->number }}. {{ Str::limit(implode(' ',
-                    $sheet->explained), 380) }}">Ask a lead: give back {{ $order->money($sheet->total()) }}</button>
-            <span class="soft">A lead or an administrator gives money back. It is held until then.</span>
         @else
-            <p class="soft">A lead or an administrator gives money back.</p>
+            <button class="btn btn-primary" formaction="/orders/{{ $order->id }}/refund/ask">Ask to give back
+                {{ $order->money($sheet->total()) }}</button>
+            <span class="soft">{{ ucfirst($above) }}.{{ $conversation ? ' It is held until then.' : '' }}</span>
         @endif
     @endif
 </div>

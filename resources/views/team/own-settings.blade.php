@@ -29,6 +29,14 @@
             <textarea class="form-control" id="signature" name="signature" rows="3" maxlength="1000"
                 placeholder="Ilse, Brindle Kite Works">{{ old('signature', $signedIn->signature) }}</textarea>
         </div>
+        @if ($signedIn->role->approves())
+            <div>
+                <label class="form-label" for="deputy">While I am away, who says yes or no for me</label>
+                <select class="form-select" id="deputy" name="deputy"><option
+                    value="">nobody</option>@foreach ($deputies as $id => $name)<option
+                    value="{{ $id }}" @selected($signedIn->deputy_id === $id)>{{ $name }}</option>@endforeach</select>
+            </div>
+        @endif
         <div>
             <h2>What I am told</h2>
             <table class="table">

@@ -29,7 +29,7 @@ it('shows each role what it may arrange, and opens it to them and to nobody else
         $isMine ? $page->assertSee($one->title)->assertSee($one->about) : $page->assertDontSee($one->about);
         $this->get($one->address)->assertStatus($isMine ? 200 : 403);
     }
-})->with(['care' => ['ilse', 4], 'the returns bench' => ['femi', 4], 'a lead' => ['mads', 14], 'an administrator' => ['corin', 22]]);
+})->with(['care' => ['ilse', 4], 'the returns bench' => ['femi', 4], 'a lead' => ['mads', 14], 'an administrator' => ['corin', 23]]);
 
 it('has the bar that a role needs, with Set up in everybody’s', function (string $name, array $places): void {
     $page = $this->actingAs($this->teammate($name))->get('/queue/my-turn');
@@ -99,7 +99,7 @@ it('gives each page the way back and its neighbours, as far as one may go there'
     expect(titles($index->neighbours($this->teammate('mads'), 'rules/7/versions')))
         ->toBe(['Templates', 'Promises', 'Rules', 'Nudge plans', 'Return policies'])
         ->and(titles($index->neighbours($this->teammate('corin'), 'rules')))
-        ->toBe(['Templates', 'Promises', 'Rules', 'Addresses told by rules', 'Nudge plans', 'Return policies'])
+        ->toBe(['Templates', 'Promises', 'Rules', 'Addresses told by rules', 'Nudge plans', 'Return policies', 'Limits'])
         ->and($index->neighbours($this->teammate('corin'), 'queue/my-turn'))->toBe([])
         ->and($index->holds('sorting/tags'))->toBeTrue()->and($index->holds('tasks'))->toBeFalse();
     $this->actingAs($this->teammate('mads'))->get('/sorting/outcomes')

@@ -35,6 +35,8 @@ return [
     // Whoever is signed in.
     'everybody' => [
         'GET /',
+        'GET approvals',
+        'GET approvals/{approval}',
         'POST approvals/{approval}',
         'GET attachments/{attachment}',
         'GET orders/{order}/return',
@@ -163,6 +165,8 @@ return [
         'GET join',
         'POST join',
         'GET orders/{order}/refund',
+        'POST orders/{order}/refund',
+        'POST orders/{order}/refund/ask',
         'POST orders/{order}/refund/reckon',
         'GET credit-notes/{note}',
         'POST returns/{return}/agree',
@@ -233,7 +237,6 @@ return [
     ],
     // Leads and administrators.
     'arranges' => [
-        'POST orders/{order}/refund',
         'POST credit-notes/{note}/correct',
         'GET return-policies',
         'POST return-policies/bench',
@@ -337,6 +340,8 @@ return [
     ],
     // Administrators.
     'administers' => [
+        'GET approval-limits',
+        'POST approval-limits',
         'GET people',
         'GET people/new',
         'GET people/{teammate}',
