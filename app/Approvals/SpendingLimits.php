@@ -109,7 +109,7 @@ final readonly class SpendingLimits
             ->where(static fn ($of) => $order->customer_id === null
                 ? $of->where('orders.id', $order->id)
                 : $of->where('orders.customer_id', $order->customer_id))
-            ->sum('refunds.total');
+            ->sum(DB::raw('refunds.total - refunds.kept'));
     }
 
     /**

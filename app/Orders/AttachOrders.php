@@ -46,6 +46,7 @@ final readonly class AttachOrders
         $this->journal->record($conversation, new OrderAttached(new Named($order->id, $order->number), $by), $actor, match ($by) {
             'number' => 'its number is in the text',
             'marketplace' => 'the marketplace names it',
+            'exchange' => 'it is sent in place of another',
             'handle' => 'the customer’s only order of the last 60 days',
             default => '',
         });

@@ -87,6 +87,7 @@ final class Order extends Row
         if ($parcel === null) {
             return match ($this->status) {
                 'cancelled' => 'cancelled',
+                'unpaid' => 'waits for its payment',
                 'returned' => 'returned',
                 default => $this->status === 'sent' ? 'sent' : 'not sent yet',
             };

@@ -24,7 +24,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TakeOrder
 {
-    private const STATUSES = ['paid', 'sent', 'cancelled', 'returned'];
+    private const STATUSES = ['paid', 'unpaid', 'sent', 'cancelled', 'returned'];
 
     public function __construct(
         private CustomerOfOrder $customerOf, private AttachOrders $attach, private TellConversations $tell, private RedactArrival $redact

@@ -11,6 +11,7 @@ use App\Conversations\Journal\Named;
 use App\Orders\Order;
 use App\Refunds\Happened\RefundAsked;
 use App\Returns\ReturnRefused;
+use App\Returns\SettledAs;
 use App\Returns\SettleReturn;
 use App\Team\Teammate;
 use Cairnfield\Core\Refunds\RefundQuote;
@@ -23,20 +24,21 @@ use Illuminate\Support\Str;
  */
 final readonly class IssueRefund
 {
-    public function __construct(private Journal $journal, private SettleReturn $settleReturn) {}
+    public function __construct(private Journal $journal, private SettleReturn $settleReturn, private SettlePayout $settlePayout) {}
 
     /**
      * One after the other for one order: a second person's reckoning sees what the first has given.
      *
      * @param  int  $shownTotal  what the worksheet said would go back, in smallest units
      * @param  string  $onceKey  of the form it was filled in: sending twice gives back once
+     * @param  int  $kept  of it, what pays for goods that are sent in exchange, in smallest units
      * @param  ToldWith|null  $told  how the customer hears of it; null for not by itself
      *
      * @throws RefundsRefused|ReturnRefused
      */
     public function issue(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $onceKey, ?ToldWith $told = null
+        string $onceKey, ?ToldWith $told = null, int $kept = 0
     ): Refund {
         $reason = mb_substr(trim($reason), 0, 200);
         $key = hash('sha256', "refund:{$teammate->id}:{$onceKey}");
@@ -44,7 +46,8 @@ final readonly class IssueRefund
             throw RefundsRefused::noReason();
         }
         try {
-            return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $key, $told): Refund {
+            return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $key, $told,
+                $kept): Refund {
                 $locked = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
                 $again = Refund::query()->where('once_key', $key)->first();
                 if ($again !== null) {
@@ -58,7 +61,7 @@ final readonly class IssueRefund
                     throw RefundsRefused::changedMeanwhile($locked->money($shownTotal), $locked->money($sheet->total()));
                 }
 
-                return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told);
+                return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told, $kept);
             });
         } catch (UniqueConstraintViolationException) {
             return Refund::query()->where('once_key', $key)->firstOrFail();
@@ -67,7 +70,7 @@ final readonly class IssueRefund
 
     private function write(
         Worksheet $sheet, RefundQuote $quote, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $key, ?ToldWith $told
+        string $key, ?ToldWith $told, int $kept
     ): Refund {
         $refund = new Refund;
         $refund->forceFill([
@@ -76,7 +79,7 @@ final readonly class IssueRefund
             'chosen' => $sheet->chosen->toArray(), 'explained' => $sheet->explained,
             'delivery_net' => $quote->delivery->net->units->toInt(), 'delivery_tax' => $quote->delivery->tax->units->toInt(),
             'delivery_gross' => $quote->delivery->gross->units->toInt(), 'fee' => $quote->fee->units->toInt() - $sheet->deduction(),
-            'deduction' => $sheet->deduction(), 'return_id' => $sheet->return?->id,
+            'kept' => $kept, 'deduction' => $sheet->deduction(), 'return_id' => $sheet->return?->id,
             'label' => $quote->label->units->toInt(), 'goodwill' => $quote->goodwill->units->toInt(), 'total' => $sheet->total(),
             'asked_at' => now(), ...($told === null || $conversation === null ? [] : [
                 'tell_template_id' => $told->template, 'tell_when' => $told->whenDone ? TellOfRefunds::WHEN_DONE
@@ -93,22 +96,47 @@ final readonly class IssueRefund
         }
         // All of a bonus goes with the first part: there is one code for each.
         $bonus = $sheet->bonus();
+        $left = $kept;
         foreach ($quote->payments as $payment) {
+            $amount = $payment->amount->units->toInt();
+            $stays = min($amount, $left);
+            $left -= $stays;
+            $stays === 0 ?: $this->keep($refund, (int) $payment->payment, $stays);
+            if ($amount === $stays) {
+                continue;
+            }
             (new Payout)->forceFill([
-                'refund_id' => $refund->id, 'order_payment_id' => (int) $payment->payment, 'amount' => $payment->amount->units->toInt(),
+                'refund_id' => $refund->id, 'order_payment_id' => (int) $payment->payment, 'amount' => $amount - $stays,
                 'method' => $sheet->chosen->asCredit ? PayoutMethod::Credit : PayoutMethod::Payment, 'bonus' => $bonus,
                 'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => now(),
             ])->save();
             $bonus = 0;
         }
-        $conversation === null ?: $this->journal->record($conversation, new RefundAsked(
-            new Named($sheet->order->id, $sheet->order->number), new Named($refund->id, $reason), $sheet->total(), $sheet->order->currency
+        $conversation === null || $refund->goesBack() === 0 ?: $this->journal->record($conversation, new RefundAsked(
+            new Named($sheet->order->id, $sheet->order->number), new Named($refund->id, $reason), $refund->goesBack(),
+            $sheet->order->currency
         ), Actor::teammate($teammate), $reason);
         $sheet->return === null ?: $this->settleReturn->byRefund(
-            $sheet->return, $sheet->chosen->asCredit, $sheet->order->money($refund->total), Actor::teammate($teammate)
+            $sheet->return, match (true) {
+                $kept > 0 => SettledAs::Exchange,
+                $sheet->chosen->asCredit => SettledAs::Credit,
+                default => SettledAs::Refund,
+            }, $sheet->order->money($refund->total), Actor::teammate($teammate)
         );
+        // What only pays for other goods is through at once.
+        foreach ($refund->payouts()->where('method', PayoutMethod::Kept)->pluck('id') as $payout) {
+            $this->settlePayout->settle((int) $payout, PayoutState::Done, null);
+        }
         SendPayouts::dispatch()->afterCommit();
 
         return $refund;
+    }
+
+    private function keep(Refund $refund, int $payment, int $amount): void
+    {
+        (new Payout)->forceFill([
+            'refund_id' => $refund->id, 'order_payment_id' => $payment, 'amount' => $amount, 'method' => PayoutMethod::Kept,
+            'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => null,
+        ])->save();
     }
 }

@@ -67,6 +67,7 @@ final class Payout extends Row
         return match ($this->method) {
             PayoutMethod::Payment => $this->payment->label,
             PayoutMethod::Credit => 'Store credit'.($this->outside_id === null ? '' : " {$this->outside_id}"),
+            PayoutMethod::Kept => 'Kept for what is sent in exchange',
             PayoutMethod::Other => (string) $this->other_way,
         };
     }

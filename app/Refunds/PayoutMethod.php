@@ -15,6 +15,9 @@ enum PayoutMethod: string
     /** As a code of the shop. */
     case Credit = 'credit';
 
+    /** Not at all: it pays for what is sent in exchange. */
+    case Kept = 'kept';
+
     /** By hand, as somebody has said and a second person has agreed to. */
     case Other = 'other';
 }

@@ -32,6 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $delivery_gross
  * @property int $fee
  * @property int $deduction what an inspection took off
+ * @property int $kept of the total, what pays for other goods and does not go back
  * @property int|null $return_id the return that it settles
  * @property int $label
  * @property int $goodwill
@@ -61,7 +62,7 @@ final class Refund extends Row
 
     protected $guarded = ['*'];
 
-    protected $attributes = ['deduction' => 0, 'return_id' => null];
+    protected $attributes = ['deduction' => 0, 'return_id' => null, 'kept' => 0];
 
     /**
      * @return BelongsTo<Order, $this>
@@ -101,6 +102,14 @@ final class Refund extends Row
     public function payouts(): HasMany
     {
         return $this->hasMany(Payout::class);
+    }
+
+    /**
+     * What goes back of it, in smallest units.
+     */
+    public function goesBack(): int
+    {
+        return $this->total - $this->kept;
     }
 
     /**

@@ -28,6 +28,11 @@ final class SendPayouts implements ShouldQueue
     /** Says nothing of the payout: our key is not taken, or the same is being asked for at this moment. It may have been paid before. */
     private const OURS_TO_MEND = [401, 403, 409];
 
+    /** Paid with what came back of another order. */
+    private const KEPT = 'kept';
+
+    private const NOT_TO_KEPT = 'It was paid with what came back of another order: give it as store credit, or pay it in another way.';
+
     public int $tries = 1;
 
     public function __construct()
@@ -46,6 +51,8 @@ final class SendPayouts implements ShouldQueue
             }
             if ($payout->method === PayoutMethod::Credit) {
                 $this->credit($payout, $credit, $settle);
+            } elseif ($payout->payment->kind === self::KEPT) {
+                $settle->settle($payout->id, PayoutState::Failed, null, self::NOT_TO_KEPT);
             } elseif ($payout->payment->kind !== 'card') {
                 // The shop keeps what is on gift cards: it gives it back when it is told.
                 $settle->settle($payout->id, PayoutState::Done, null);

@@ -59,8 +59,8 @@ final readonly class SettlePayout
             'state' => $isDone ? RefundState::Done : RefundState::Stuck, 'ended_at' => $isDone ? now() : null,
             'book_next_at' => $isDone ? now() : null, 'note_next_at' => $isDone ? now() : null,
         ])->save();
-        $amount = $isDone ? $refund->total : (int) $failed->sum('amount');
-        $refund->conversation === null ?: $this->journal->record($refund->conversation, new RefundEnded(
+        $amount = $isDone ? $refund->goesBack() : (int) $failed->sum('amount');
+        $refund->conversation === null || $amount === 0 ?: $this->journal->record($refund->conversation, new RefundEnded(
             new Named($refund->order->id, $refund->order->number), new Named($refund->id, $refund->reason), $amount,
             $refund->currency, $isDone
         ), Actor::application(), $isDone ? '' : (string) $failed->first()?->why);

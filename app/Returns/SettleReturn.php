@@ -20,11 +20,14 @@ final readonly class SettleReturn
      *
      * @throws ReturnRefused
      */
-    public function byRefund(CustomerReturn $return, bool $isCredit, string $amount, Actor $actor): void
+    public function byRefund(CustomerReturn $return, SettledAs $as, string $amount, Actor $actor): void
     {
-        $this->move->to($return, ReturnState::Settled, $actor, self::as($isCredit ? SettledAs::Credit : SettledAs::Refund),
-            $isCredit ? "{$amount} as store credit" : "{$amount} go back"
-        );
+        $how = match ($as) {
+            SettledAs::Credit => "{$amount} as store credit",
+            SettledAs::Exchange => 'exchanged',
+            default => "{$amount} go back",
+        };
+        $this->move->to($return, ReturnState::Settled, $actor, self::as($as), $how);
     }
 
     /**

@@ -11,6 +11,7 @@ enum SettledAs: string
 {
     case Refund = 'refund';
     case Credit = 'credit';
+    case Exchange = 'exchange';
     case SentBack = 'sent_back';
     case Nothing = 'nothing';
 
@@ -19,6 +20,7 @@ enum SettledAs: string
         return match ($this) {
             self::Refund => 'money back',
             self::Credit => 'store credit',
+            self::Exchange => 'exchanged',
             self::SentBack => 'sent back to the customer',
             self::Nothing => 'nothing goes back',
         };

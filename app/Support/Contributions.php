@@ -63,6 +63,8 @@ use App\Conversations\Snapshots\GivenTags;
 use App\Conversations\Snapshots\Snapshot;
 use App\Customers\Happened\CustomerMerged;
 use App\Customers\Happened\CustomerSeparated;
+use App\Exchanges\Happened\ExchangeMoved;
+use App\Exchanges\Happened\OrderChangeAsked;
 use App\Fields\ValuesOfConversation;
 use App\History\Happened\Imported;
 use App\Hours\CountsInHours;
@@ -157,6 +159,7 @@ final class Contributions extends ServiceProvider
         'delivered' => Delivered::class,
         'delivery_failed' => DeliveryFailed::class,
         'edited_at_source' => EditedAtSource::class,
+        'exchange_moved' => ExchangeMoved::class,
         'field_changed' => FieldChanged::class,
         'forwarded' => Forwarded::class,
         'imported' => Imported::class,
@@ -172,6 +175,7 @@ final class Contributions extends ServiceProvider
         'order_attached' => OrderAttached::class,
         'order_changed' => OrderChanged::class,
         'order_detached' => OrderDetached::class,
+        'order_change_asked' => OrderChangeAsked::class,
         'buyer_verified' => BuyerVerified::class,
         'buyer_asked' => BuyerAsked::class,
         'owner_changed' => OwnerChanged::class,

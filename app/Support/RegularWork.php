@@ -16,6 +16,7 @@ use App\Conversations\PlaceInQueue;
 use App\CreditNotes\DrawCreditNotes;
 use App\CreditNotes\IssueCreditNotes;
 use App\Customers\SortIntoGroups;
+use App\Exchanges\PlaceExchanges;
 use App\Health\Heartbeats;
 use App\Health\Part;
 use App\History\ContinueImports;
@@ -99,6 +100,7 @@ final class RegularWork
             'issue credit notes' => [5, new IssueCreditNotes],
             'draw credit notes' => [5, new DrawCreditNotes],
             'tell customers what was given back' => [5, new TellOfRefunds],
+            'order what is sent in exchange' => [5, new PlaceExchanges],
             'ask for labels of returns' => [5, new FetchLabels],
             'tell the shop what came back' => [10, new TellShopOfReturns],
             'mail people' => [15, new MailNews],

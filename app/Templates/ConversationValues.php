@@ -8,6 +8,7 @@ use App\Channels\WebForm\Form;
 use App\Conversations\Conversation;
 use App\CreditNotes\CreditNote;
 use App\Customers\Handle;
+use App\Exchanges\Exchange;
 use App\Fields\About;
 use App\Fields\OwnFields;
 use App\Hours\StoreHours;
@@ -97,6 +98,7 @@ final class ConversationValues implements Values
                 'order', 'refund' => str_contains($name, '.field.') ? $this->own($name) : $this->ofOrder($name),
                 'parcel' => $this->ofParcel($name),
                 'return' => $this->ofReturn($name),
+                'exchange' => $this->ofExchange($name),
                 default => str_contains($name, '.field.') ? $this->own($name) : null,
             },
         };
@@ -176,6 +178,19 @@ final class ConversationValues implements Values
             'return.lapses_on' => $this->day($return->lapse_at),
             'return.label_link' => $return->labelLink(),
             'return.declined_why' => $return->why === '' ? null : $return->why,
+            default => null,
+        };
+    }
+
+    private function ofExchange(string $name): string|Money|null
+    {
+        $last = Exchange::query()->whereIn('conversation_id', $this->conversation->withJoined())->where('to_pay', '>', 0)
+            ->orderByDesc('id')->first();
+
+        return match (true) {
+            $last === null => null,
+            $name === 'exchange.payment_link' => $last->payment_link,
+            $name === 'exchange.to_pay' => Money::ofUnits(BigInteger::of($last->to_pay), Currency::of($last->currency)),
             default => null,
         };
     }

@@ -37,6 +37,8 @@ final class Placeholders
         'parcel.days_unseen' => 'days without a scan',
         'refund.amount' => 'what was given back of the order so far',
         'refund.credit_note_link' => 'where the customer fetches the credit note',
+        'exchange.payment_link' => 'where the customer pays what an exchange costs more',
+        'exchange.to_pay' => 'what an exchange costs more',
         'return.number' => 'number of the return',
         'return.state' => 'how the return stands, such as “on its way”',
         'return.items' => 'what comes back, one a line',

@@ -52,7 +52,7 @@ final class Unattended
     public function maySay(string $name, Conversation $conversation, Closure $order): bool
     {
         return match (strtok($name, '.')) {
-            'order', 'parcel', 'refund', 'return' => ($of = $order()) === null || $this->placed($of),
+            'order', 'parcel', 'refund', 'return', 'exchange' => ($of = $order()) === null || $this->placed($of),
             'customer' => $this->isBuyer($conversation)
                 || ($this->isMet && in_array($name, ['customer.name', 'customer.first_name'], true)),
             default => $name !== 'conversation.subject' || ! $this->isTyped,

@@ -74,6 +74,67 @@ service.on('POST', '/v1/orders/:number/returns', ({ account, body, headers, numb
     return { order: changed(order) };
 }));
 
+// Goods in place of others: an order of its own, at no charge or paid with what came back. Its goods are reserved at once.
+service.on('POST', '/v1/orders', ({ account, body, headers }) => service.once({ account, headers }, () => {
+    const first = orderOf(body.instead_of);
+    const goods = (body.lines ?? []).map(({ sku, quantity, unit_price: price }) => ({ product: data.products.find((one) => one.sku === sku), sku, quantity, price }));
+    if (goods.length === 0 || !goods.every(({ quantity, price }) => Number.isInteger(quantity) && quantity > 0 && Number.isInteger(price) && price >= 0)) {
+        refuse(422, 'bad_order', 'An order has lines with a product, a quantity and a price in whole smallest units.');
+    }
+    for (const { product, sku, quantity } of goods) {
+        if (!product || product.stock < quantity) {
+            refuse(422, 'out_of_stock', product ? `Of ${product.title} there are ${product.stock} in stock.` : `There is no product ${sku}.`);
+        }
+    }
+    goods.forEach(({ product, quantity }) => { product.stock -= quantity; service.emit(ACCOUNT, 'product.changed', { product }); });
+    const number = service.nextId('B-2');
+    const [kept, toPay] = [body.kept ?? 0, body.to_pay ?? 0];
+    const placed = new Date().toISOString();
+    const order = {
+        id: `ord_${number.slice(2)}`, number, version: 1, placed_at: placed, updated_at: placed, status: toPay > 0 ? 'unpaid' : 'paid', currency: first.currency, prices_include_tax: first.prices_include_tax,
+        customer: structuredClone(first.customer), sold_on: null, instead_of: first.number, to_pay: toPay,
+        lines: goods.map(({ product, sku, quantity, price }, index) => ({ id: `${number.slice(2)}-${index + 1}`, sku, title: product.title, quantity, unit_price: price, discount: 0, tax_rate: first.lines[0].tax_rate, sent: 0, returned: 0, refunded: 0 })),
+        order_discount: 0, shipping: { amount: 0, title: 'Parcel', tax_rate: first.shipping.tax_rate, refunded: 0 },
+        payments: kept > 0 ? [{ id: `pay-${number.slice(2)}-k`, kind: 'kept', label: `Paid with ${first.number}`, captured: kept, refunded: 0 }] : [],
+        total: goods.reduce((sum, { quantity, price }) => sum + quantity * price, 0), parcels: [],
+    };
+    data.orders.push(order);
+    service.emit(ACCOUNT, 'order.changed', { order });
+    return { order, payment_link: toPay > 0 ? `https://shop.brindle.example/pay/${number}` : null };
+}));
+
+function unsent(number) {
+    const order = orderOf(number);
+    return order.status === 'paid' || order.status === 'unpaid' ? order : refuse(409, 'too_late', `Order ${number} is ${order.status}: that is too late.`);
+}
+
+service.on('POST', '/v1/orders/:number/cancel', ({ account, headers, number }) => service.once({ account, headers }, () => {
+    const order = unsent(number);
+    order.status = 'cancelled';
+    order.lines.forEach(({ sku, quantity }) => {
+        const product = data.products.find((one) => one.sku === sku);
+        product && (product.stock += quantity, service.emit(ACCOUNT, 'product.changed', { product }));
+    });
+    return { order: changed(order) };
+}));
+service.on('POST', '/v1/orders/:number/address', ({ account, body, headers, number }) => service.once({ account, headers }, () => {
+    const order = unsent(number);
+    if (!Array.isArray(body.lines) || body.lines.length === 0 || !/^[A-Z]{2}$/.test(body.country ?? '')) {
+        refuse(422, 'bad_address', 'An address has lines and a country.');
+    }
+    order.customer.address = { lines: body.lines, country: body.country };
+    return { order: changed(order) };
+}));
+service.act('pay', 'Pay what is to be paid of an order', [['number', 'Order', { value: 'B-21001' }]], ({ number }) => {
+    const order = orderOf(number);
+    if (order.status !== 'unpaid') {
+        refuse(422, 'nothing_to_pay', 'Nothing of it is to be paid.');
+    }
+    order.payments.push({ id: `pay-${number.slice(2)}-c`, kind: 'card', label: 'Card …4242', captured: order.to_pay, refunded: 0 });
+    order.status = 'paid';
+    return changed(order);
+});
+
 // Codes that customers buy for. Each has its entries: what was given, used and has lapsed.
 const creditOf = (code) => data.credits.find((credit) => credit.code === code) ?? refuse(404, 'unknown_credit', `There is no credit ${code}.`);
 const balanceOf = ({ entries }) => entries.reduce((sum, { amount }) => sum + amount, 0);

@@ -48,7 +48,8 @@ it('lets nobody reach into the page of a conversation but those who show it', fu
     $using = array_filter(placesUsing(), static fn (array $others): bool => preg_grep(
         '/Workspace\\\\(Panel|PanelPlace|Offer|WhatIsThere)$/', $others['Workspace'] ?? [], PREG_GREP_INVERT
     ) !== []);
-    expect(array_diff(array_keys($using), ['Answering', 'Support', 'Views', 'Demo', 'Nudges', 'Rules', 'Joining', 'Refunds', 'Approvals']))->toBe([]);
+    expect(array_diff(array_keys($using),
+        ['Answering', 'Support', 'Views', 'Demo', 'Nudges', 'Rules', 'Joining', 'Refunds', 'Approvals']))->toBe([]);
 });
 
 it('has controllers used by routes alone', function (): void {

@@ -74,6 +74,12 @@ final class OneOfEach
                 'reason' => 'Faulty', 'currency' => 'EUR', 'chosen' => '[]', 'explained' => '[]', 'delivery_net' => 0, 'delivery_tax' => 0,
                 'delivery_gross' => 0, 'fee' => 0, 'label' => 0, 'goodwill' => 0, 'total' => 0, 'asked_at' => now(),
             ]),
+            'exchange' => self::row('exchanges', [
+                'order_id' => $order->id, 'state' => 'asked', 'once_key' => hash('sha256', 'exchange'), 'reason' => 'Faulty',
+                'currency' => 'EUR',
+                'goods' => '[{"sku":"REE-12","title":"Reel","quantity":1,"price":0}]', 'worth' => 0, 'kept' => 0, 'to_pay' => 0,
+                'asked_at' => now(),
+            ]),
             'note' => self::row('credit_notes', [
                 'number' => 1, 'refund_id' => $refund, 'once' => 'refund-1', 'language' => 'en', 'link_key' => Str::uuid()->toString(),
                 'content' => json_encode([

@@ -214,3 +214,25 @@ test('one day’s orders are the same in every process', async () => {
         await second.end();
     }
 });
+
+test('goods in place of others are an order of their own, whose goods are reserved, and which is cancelled while it has not left', async () => {
+    const stockOf = async (sku) => (await (await shop.api(`/products/${sku}`)).json()).product.stock;
+    const stock = await stockOf('DUN-STD');
+    const ask = (key, lines, more = {}) => shop.post('/orders', { instead_of: 'B-20436', lines, kept: 4900, to_pay: 0, ...more }, key);
+    const one = [{ sku: 'DUN-STD', quantity: 1, unit_price: 4900 }];
+    const [first, again] = [await (await ask('x-1', one)).json(), await (await ask('x-1', one)).json()];
+    assert.deepEqual(again, first);
+    assert.equal(await stockOf('DUN-STD'), stock - 1);
+    assert.deepEqual([first.order.status, first.order.payments[0].captured, first.payment_link], ['paid', 4900, null]);
+    const tooMany = await ask('x-2', [{ sku: 'MER-TEA', quantity: 1, unit_price: 0 }]);
+    assert.deepEqual([tooMany.status, (await tooMany.json()).error], [422, 'out_of_stock']);
+    const { order, payment_link: link } = await (await ask('x-3', one, { to_pay: 700 })).json();
+    assert.ok(order.status === 'unpaid' && link.endsWith(order.number));
+    assert.equal((await shop.act('pay', { number: order.number })).status, 200);
+    assert.equal((await shop.act('pay', { number: order.number })).status, 422);
+    assert.equal((await shop.post(`/orders/${first.order.number}/address`, { lines: ['Havnevej 1'], country: 'DK' }, 'a-1')).status, 200);
+    assert.equal((await shop.post(`/orders/${first.order.number}/cancel`, {}, 'c-1')).status, 200);
+    assert.equal(await stockOf('DUN-STD'), stock - 1);
+    assert.equal((await shop.post(`/orders/${first.order.number}/cancel`, {}, 'c-2')).status, 409);
+    assert.equal((await shop.post('/orders/B-20436/cancel', {}, 'c-3')).status, 409);
+});

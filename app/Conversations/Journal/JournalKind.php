@@ -47,6 +47,8 @@ enum JournalKind: string
     case RefundAsked = 'refund_asked';
     case RefundEnded = 'refund_ended';
     case RefundWithdrawn = 'refund_withdrawn';
+    case ExchangeMoved = 'exchange_moved';
+    case OrderChangeAsked = 'order_change_asked';
     case ReturnMoved = 'return_moved';
     case ReturnReminded = 'return_reminded';
     case ParcelSeen = 'parcel_seen';

@@ -36,7 +36,9 @@
             @can('answer-customers')@unless ($ofOthers->has($order->id))<p><a class="btn btn-sm btn-outline-secondary"
                 href="/orders/{{ $order->id }}/refund?conversation={{ $conversation->id }}">Give money back</a>
                 <a class="btn btn-sm btn-outline-secondary"
-                href="/orders/{{ $order->id }}/return?conversation={{ $conversation->id }}">Something comes back</a></p>@endunless @endcan
+                href="/orders/{{ $order->id }}/return?conversation={{ $conversation->id }}">Something comes back</a>
+                <a class="btn btn-sm btn-outline-secondary"
+                href="/orders/{{ $order->id }}/send?conversation={{ $conversation->id }}">Send something</a></p>@endunless @endcan
         @else
             <details class="order-more" id="order-{{ $order->id }}">
                 <summary><b>Order {{ $order->number }}</b> <span class="soft">@if ($ofOthers->has($order->id)) not verified @else

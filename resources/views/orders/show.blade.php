@@ -8,7 +8,13 @@
         @include('orders.ledger')
         <p>@can('answer-customers')<a class="btn btn-outline-secondary"
             href="/orders/{{ $order->id }}/refund">Give money back</a>@endcan
-            <a class="btn btn-outline-secondary" href="/orders/{{ $order->id }}/return">Something comes back</a></p>
+            <a class="btn btn-outline-secondary" href="/orders/{{ $order->id }}/return">Something comes back</a>
+            @can('answer-customers')<a class="btn btn-outline-secondary" href="/orders/{{ $order->id }}/send">Send something</a>@endcan</p>
+        @can('answer-customers')
+        @if (in_array($order->status, ['paid', 'unpaid'], true) && $order->parcels->isEmpty())
+            @include('exchanges.unsent')
+        @endif
+        @endcan
     </section>
     <div>
         <section class="sheet pad" aria-labelledby="buyer">

@@ -34,7 +34,7 @@
             <tbody>@foreach ($refunds as $refund)<tr><td>{{ $time->short($refund->asked_at) }}</td><td><a
                 href="{{ route('order', $refund->order) }}">{{ $refund->order->number }}</a></td><td>{{ $refund->reason }}</td><td>{{
                     $refund->teammate?->firstName() ?? '—' }}</td><td class="number"><a href="/refunds/{{ $refund->id }}">{{
-                        $refund->order->money($refund->total) }}</a></td><td>{{ $refund->state->label() }}</td></tr>@endforeach</tbody>
+                        $refund->order->money($refund->goesBack()) }}</a></td><td>{{ $refund->state->label() }}</td></tr>@endforeach</tbody>
         </table></div>
         {{ $refunds->links() }}
     @endif

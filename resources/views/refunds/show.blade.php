@@ -5,7 +5,7 @@
 @section('title', "Given back, {$order->number}")
 @section('content')
 <main id="content" class="page page-narrow">
-    <div class="page-head"><h1>{{ $order->money($refund->total) }} of {{ $order->number }}: {{ $refund->state->label() }}</h1>
+    <div class="page-head"><h1>{{ $order->money($refund->goesBack()) }} of {{ $order->number }}: {{ $refund->state->label() }}</h1>
         @if ($conversation)<a class="btn btn-outline-secondary" href="{{ route('conversation', $conversation) }}">Back to
             {{ $conversation->number() }}</a>@endif
         <a class="btn btn-outline-secondary" href="{{ route('order', $order) }}">The order</a></div>
@@ -28,7 +28,9 @@
                         $order->money($sign * $refund->{$key}) }}</td></tr>@endif
                 @endforeach
             </tbody>
-            <tfoot><tr><th scope="row" colspan="4">Goes back</th><td>{{ $order->money($refund->total) }}</td></tr></tfoot>
+            <tfoot>@if ($refund->kept > 0)<tr><th scope="row" colspan="4">Pays for what is sent in exchange</th><td>{{
+                $order->money(-$refund->kept) }}</td></tr>@endif
+                <tr><th scope="row" colspan="4">Goes back</th><td>{{ $order->money($refund->goesBack()) }}</td></tr></tfoot>
         </table>
         <details class="came-about" open><summary>How each cent came about</summary><ul>@foreach ($refund->explained as $sentence)<li>{{
             $sentence }}</li>@endforeach</ul></details>

@@ -69,6 +69,8 @@
                 $conversation ? "&conversation={$conversation->id}" : '' }}">{{
                     $mayGive ? 'Give it back' : 'Ask a lead to give it back' }}</a></p>
             <form method="post" action="{{ $at }}/settle" class="bench-step bench-two">@csrf
+                <a class="btn btn-sm btn-outline-secondary" href="/orders/{{ $return->order_id }}/send?return={{ $return->id }}{{
+                    $conversation ? "&conversation={$conversation->id}" : '' }}">Exchange it</a>
                 @unless ($return->stays)<button class="btn btn-sm btn-outline-secondary" name="as" value="sent_back">It goes back to the
                     customer</button>@endunless
                 <button class="btn btn-sm btn-outline-secondary" name="as" value="nothing">Settle without money</button></form>

@@ -25,6 +25,8 @@ use App\Conversations\Journal\Payload;
 use App\Conversations\Journal\PayloadFormat;
 use App\Conversations\Journal\Payloads;
 use App\Customers\Happened as Customers;
+use App\Exchanges\ExchangeState;
+use App\Exchanges\Happened as Exchanges;
 use App\History\Happened\Imported;
 use App\Joining\Happened as Joining;
 use App\Nudges\Happened as Nudges;
@@ -162,6 +164,18 @@ function saidEntries(): array
         [
             new Refunds\RefundWithdrawn($named('B-20388'), $named('faulty'), 2000, 'EUR'), '', 'ilse',
             'Gave up on giving back €20.00 of order B-20388 by Ilse Norrby',
+        ],
+        [
+            new Exchanges\ExchangeMoved($named('Reel'), $named('B-20388'), ExchangeState::Asked, null), '', 'ilse',
+            'Had Reel sent for order B-20388 by Ilse Norrby',
+        ],
+        [
+            new Exchanges\ExchangeMoved($named('Reel'), $named('B-20388'), ExchangeState::Placed, $named('B-21001')), '', null,
+            'Reel, for order B-20388, is order B-21001',
+        ],
+        [
+            new Exchanges\OrderChangeAsked($named('B-20388'), 'cancelled'), 'ordered twice', 'ilse',
+            'Had order B-20388 cancelled by Ilse Norrby (ordered twice)',
         ],
         [
             new Returns\ReturnMoved($named('R-0219'), $named('B-20388'), null, ReturnState::Asked, 'Does not fit', ''), '', 'ilse',

@@ -44,9 +44,9 @@ it('makes data of every kind that can be read and said', function (JournalKind $
     $asData = [JournalKind::PromiseSetApplied, JournalKind::PromiseWarned, JournalKind::PromiseMissed, JournalKind::TimeAgreed,
         JournalKind::TurnAwaited, JournalKind::ReachedUpwards, JournalKind::CompanyChanged,
         JournalKind::RefundAsked, JournalKind::RefundEnded, JournalKind::RefundWithdrawn,
-        JournalKind::ReturnMoved, JournalKind::ReturnReminded];
+        JournalKind::ExchangeMoved, JournalKind::OrderChangeAsked, JournalKind::ReturnMoved, JournalKind::ReturnReminded];
     if (in_array($kind, $asData, true)) {
-        expect(app(Payloads::class)->of($kind))->toMatch('/^App.(Promises|Conversations|Companies|Refunds|Returns)/');
+        expect(app(Payloads::class)->of($kind))->toMatch('/^App.(Promises|Conversations|Companies|Refunds|Returns|Exchanges)/');
 
         return;
     }

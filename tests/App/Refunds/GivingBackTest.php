@@ -341,7 +341,8 @@ it('has who may not give money back ask a lead, and nobody else see the sheet', 
     $at = "/orders/{$this->order->id}/refund";
     $this->actingAs($this->teammate('ilse'))->post("{$at}/reckon", [
         'lines' => [$this->kite->id => '1'], 'conversation' => $this->conversation->id,
-    ], ['HX-Request' => 'true'])->assertOk()->assertSee('Ask to give back')->assertSee('€119.00')->assertSee('A second person says yes before you give money back.');
+    ], ['HX-Request' => 'true'])->assertOk()->assertSee('Ask to give back')->assertSee('€119.00')
+        ->assertSee('A second person says yes before you give money back.');
     $this->post($at, [
         'lines' => [$this->kite->id => '1'], 'shown' => 11900, 'once' => Str::uuid()->toString(), 'reason' => 'Faulty',
     ])->assertOk()->assertSee('before you give money back: ask for it.');
