@@ -230,9 +230,9 @@ test('goods in place of others are an order of their own, whose goods are reserv
     assert.ok(order.status === 'unpaid' && link.endsWith(order.number));
     assert.equal((await shop.act('pay', { number: order.number })).status, 200);
     assert.equal((await shop.act('pay', { number: order.number })).status, 422);
-    assert.equal((await shop.post(`/orders/${first.order.number}/address`, { lines: ['Havnevej 1'], country: 'DK' }, 'a-1')).status, 200);
-    assert.equal((await shop.post(`/orders/${first.order.number}/cancel`, {}, 'c-1')).status, 200);
+    assert.equal((await shop.post(`/orders/${first.order.number}/address`, { lines: ['Havnevej 1'], country: 'DK' }, 'order-a-1')).status, 200);
+    assert.equal((await shop.post(`/orders/${first.order.number}/cancel`, {}, 'order-c-1')).status, 200);
     assert.equal(await stockOf('DUN-STD'), stock - 1);
-    assert.equal((await shop.post(`/orders/${first.order.number}/cancel`, {}, 'c-2')).status, 409);
-    assert.equal((await shop.post('/orders/B-20436/cancel', {}, 'c-3')).status, 409);
+    assert.equal((await shop.post(`/orders/${first.order.number}/cancel`, {}, 'order-c-2')).status, 409);
+    assert.equal((await shop.post('/orders/B-20436/cancel', {}, 'order-c-3')).status, 409);
 });
