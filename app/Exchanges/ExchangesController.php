@@ -125,7 +125,8 @@ final readonly class ExchangesController
         $return = $this->return($request, $order);
         if ($return !== null && ! $request->has('lines')) {
             $worth = InspectedWorth::of($return)->chosen($return, MoneyOfOrder::of($order));
-            $request->merge(['lines' => $worth->lines, 'reason' => $return->reason->name,
+            // From a return, something is mostly wanted in its place.
+            $request->merge(['how' => $request->input('how', 'exchange'), 'lines' => $worth->lines, 'reason' => $return->reason->name,
                 ...collect($worth->toArray())->except('lines')->all()]);
         }
 
