@@ -54,6 +54,8 @@ return [
     ],
 
     'refunds' => [
+        // For which what a rule gives back waits, so that a person can take it back.
+        'rules_wait_seconds' => (int) env('RULE_REFUNDS_WAIT', 900),
         // Seconds after which the payment provider is asked how it went, where it has not said so.
         'asks_after' => (int) env('PAYOUT_ASKS_AFTER', 60),
         // For which one asking is one worker's; longer than a service is waited for.

@@ -36,18 +36,20 @@ final readonly class AskRefundApproval
     ) {}
 
     /**
+     * @param  int|null  $rule  the rule that asks, in the name of somebody
      * @param  int  $shownTotal  what the worksheet said would go back, in smallest units
      *
      * @throws ApprovalRefused|RefundsRefused
      */
     public function ask(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
-        ?ToldWith $told
+        ?ToldWith $told,
+        ?int $rule = null
     ): Approval {
         $reason = mb_substr(trim($reason), 0, 200);
         $reason === '' && throw RefundsRefused::noReason();
 
-        return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $told): Approval {
+        return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $told, $rule): Approval {
             $locked = $conversation === null ? null : Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
             $order = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
             $waiting = Approval::query()->where('state', ApprovalState::Asked)
@@ -59,7 +61,7 @@ final readonly class AskRefundApproval
             $sheet->quote === null && throw $sheet->why ?? RefundsRefused::unreadableOrder($order->number);
             $sheet->total() === $shownTotal
                 || throw RefundsRefused::changedMeanwhile($order->money($shownTotal), $order->money($sheet->total()));
-            $approval = $this->write($sheet, $reason, $locked, $teammate, $told);
+            $approval = $this->write($sheet, $reason, $locked, $teammate, $told, $rule);
             $people = $this->who->people($approval);
             $people === [] && throw ApprovalRefused::nobodyElse();
             $locked === null ?: $this->hold($approval, $locked, Actor::teammate($teammate));
@@ -81,7 +83,8 @@ final readonly class AskRefundApproval
         );
     }
 
-    private function write(Worksheet $sheet, string $reason, ?Conversation $conversation, Teammate $teammate, ?ToldWith $told): Approval
+    private function write(Worksheet $sheet, string $reason, ?Conversation $conversation, Teammate $teammate, ?ToldWith $told,
+        ?int $rule): Approval
     {
         $amount = $sheet->order->money($sheet->total());
         $approval = new Approval;
@@ -90,7 +93,7 @@ final readonly class AskRefundApproval
             'question' => "Give back {$amount} of {$sheet->order->number}: ".mb_strtolower($reason), 'asked_by' => $teammate->id,
             'state' => ApprovalState::Asked, 'asked_at' => now(), 'amount' => $sheet->total(), 'currency' => $sheet->order->currency,
             'worksheet' => [
-                'chosen' => $sheet->chosen->toArray(), 'reason' => $reason,
+                'chosen' => $sheet->chosen->toArray(), 'reason' => $reason, 'rule' => $rule,
                 'told' => $told === null ? null : ['template' => $told->template, 'done' => $told->whenDone],
             ],
             'steps' => array_map(

@@ -32,22 +32,23 @@ final readonly class IssueRefund
      * @param  int  $shownTotal  what the worksheet said would go back, in smallest units
      * @param  string  $onceKey  of the form it was filled in: sending twice gives back once
      * @param  int  $kept  of it, what pays for goods that are sent in exchange, in smallest units
+     * @param  int  $waits  seconds until it leaves, in which it can be taken back
      * @param  ToldWith|null  $told  how the customer hears of it; null for not by itself
      *
      * @throws RefundsRefused|ReturnRefused
      */
     public function issue(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $onceKey, ?ToldWith $told = null, int $kept = 0
+        string $onceKey, ?ToldWith $told = null, int $kept = 0, int $waits = 0
     ): Refund {
         $reason = mb_substr(trim($reason), 0, 200);
-        $key = hash('sha256', "refund:{$teammate->id}:{$onceKey}");
+        $key = self::onceKey($teammate, $onceKey);
         if ($reason === '') {
             throw RefundsRefused::noReason();
         }
         try {
             return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $key, $told,
-                $kept): Refund {
+                $kept, $waits): Refund {
                 $locked = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
                 $again = Refund::query()->where('once_key', $key)->first();
                 if ($again !== null) {
@@ -61,16 +62,21 @@ final readonly class IssueRefund
                     throw RefundsRefused::changedMeanwhile($locked->money($shownTotal), $locked->money($sheet->total()));
                 }
 
-                return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told, $kept);
+                return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told, $kept, $waits);
             });
         } catch (UniqueConstraintViolationException) {
             return Refund::query()->where('once_key', $key)->firstOrFail();
         }
     }
 
+    public static function onceKey(Teammate $teammate, string $onceKey): string
+    {
+        return hash('sha256', "refund:{$teammate->id}:{$onceKey}");
+    }
+
     private function write(
         Worksheet $sheet, RefundQuote $quote, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $key, ?ToldWith $told, int $kept
+        string $key, ?ToldWith $told, int $kept, int $waits
     ): Refund {
         $refund = new Refund;
         $refund->forceFill([
@@ -108,7 +114,7 @@ final readonly class IssueRefund
             (new Payout)->forceFill([
                 'refund_id' => $refund->id, 'order_payment_id' => (int) $payment->payment, 'amount' => $amount - $stays,
                 'method' => $sheet->chosen->asCredit ? PayoutMethod::Credit : PayoutMethod::Payment, 'bonus' => $bonus,
-                'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => now(),
+                'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => now()->addSeconds($waits),
             ])->save();
             $bonus = 0;
         }

@@ -105,6 +105,17 @@ final class Refund extends Row
     }
 
     /**
+     * Whether it waits still, and nobody has been asked for any of it. With its payouts loaded.
+     */
+    public function hasNotLeft(): bool
+    {
+        return $this->state === RefundState::Requested && $this->payouts->isNotEmpty() && $this->payouts->every(
+            static fn (Payout $payout): bool => $payout->state === PayoutState::Requested && $payout->attempts === 0
+                && $payout->next_at !== null && $payout->next_at->isFuture() && $payout->outside_id === null
+        );
+    }
+
+    /**
      * What goes back of it, in smallest units.
      */
     public function goesBack(): int

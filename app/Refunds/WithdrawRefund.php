@@ -14,7 +14,8 @@ use App\Team\Teammate;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Gives up on what could not go back: its units and its delivery can be given back by another worksheet. Should the provider say
+ * Takes back what has not left yet,
+     or gives up on what could not go back: its units and its delivery can be given back by another worksheet. Should the provider say
  * later that it has paid all the same, it counts as given back.
  */
 final readonly class WithdrawRefund
@@ -29,7 +30,9 @@ final readonly class WithdrawRefund
         DB::transaction(function () use ($refund, $teammate): void {
             $order = Order::query()->lockForUpdate()->findOrFail($refund->order_id);
             $locked = Refund::query()->lockForUpdate()->with(['payouts', 'conversation'])->findOrFail($refund->id);
+            $locked->setRelation('payouts', $locked->payouts()->lockForUpdate()->orderBy('id')->get());
             match (true) {
+                $locked->hasNotLeft() => $this->stop($locked),
                 $locked->state !== RefundState::Stuck => throw RefundsRefused::notStuck(),
                 $locked->payouts->contains('state', PayoutState::Done) => throw RefundsRefused::partlyGiven(),
                 default => null,
@@ -40,5 +43,13 @@ final readonly class WithdrawRefund
             ), Actor::teammate($teammate));
             $this->settleReturn->reopen($locked, Actor::teammate($teammate));
         });
+    }
+
+    /**
+     * What waits has not been asked of anybody: it is not asked for any more.
+     */
+    private function stop(Refund $refund): void
+    {
+        $refund->payouts()->update(['state' => PayoutState::Failed, 'why' => 'taken back', 'next_at' => null, 'ended_at' => now()]);
     }
 }

@@ -87,6 +87,14 @@ final readonly class PolicyToSave
     }
 
     /**
+     * @param  int  $units  smallest units
+     */
+    public static function decimal(int $units, string $currency): string
+    {
+        return Money::ofUnits(BigInteger::of($units), Currency::of($currency))->toDecimal();
+    }
+
+    /**
      * @return array<string, int> smallest units, by currency
      *
      * @throws ReturnRefused

@@ -103,7 +103,7 @@ final class ActionCatalogue
 
     public function takesPerson(string $do): bool
     {
-        return $this->change($do)?->takesPerson() ?? false;
+        return $this->change($do)?->takesPerson() ?? ActionKind::tryFrom($do)?->takesPerson() ?? false;
     }
 
     public function answers(string $do): bool
@@ -156,6 +156,7 @@ final class ActionCatalogue
                 ->pluck('templates.name', 'templates.id')
                 ->all(),
             ActionKind::AskApproval => ['leads' => 'a lead'] + Teammate::approvers()->pluck('name', 'id')->all(),
+            ActionKind::GiveBack, ActionKind::AskGiveBack => GiveBackByRule::WHAT,
             ActionKind::Tell => ['owner' => 'the owner', 'team' => 'its team', 'leads' => 'the leads'] + $this->people(),
             ActionKind::Task => ['owner' => 'the owner'] + $this->people(),
             ActionKind::CallHook => Hook::inUse()->pluck('name', 'id')->all(),

@@ -12,6 +12,8 @@ enum ActionKind: string
     case Answer = 'answer';
     case AskRating = 'ask_rating';
     case AskApproval = 'ask_approval';
+    case GiveBack = 'give_back';
+    case AskGiveBack = 'ask_give_back';
     case Note = 'note';
     case Tell = 'tell';
     case Task = 'task';
@@ -24,6 +26,8 @@ enum ActionKind: string
             self::Answer => 'answer with',
             self::AskRating => 'ask for a rating with',
             self::AskApproval => 'ask for the approval of',
+            self::GiveBack => 'give back',
+            self::AskGiveBack => 'ask for the approval to give back',
             self::Note => 'write the note',
             self::Tell => 'tell',
             self::Task => 'make a task for',
@@ -41,6 +45,7 @@ enum ActionKind: string
             self::Note => 'what the note says; {{ placeholders }} are filled',
             self::Tell => 'what they are told',
             self::AskApproval => 'what is to be approved',
+            self::GiveBack, self::AskGiveBack => 'at most, such as 9.00 EUR, 67.00 DKK',
             self::Task => 'what is to be done',
             default => null,
         };
@@ -59,6 +64,19 @@ enum ActionKind: string
         return $this === self::Answer || $this === self::AskRating;
     }
 
+    /**
+     * Whether it is done in the name of a person.
+     */
+    public function takesPerson(): bool
+    {
+        return $this->isOfMoney();
+    }
+
+    public function isOfMoney(): bool
+    {
+        return $this === self::GiveBack || $this === self::AskGiveBack;
+    }
+
     public function takesHours(): bool
     {
         return $this === self::Task;
@@ -74,7 +92,8 @@ enum ActionKind: string
         return match ($this) {
             self::Answer => [RuleEvent::TeamAnswered, RuleEvent::StateChanged],
             self::AskRating => [RuleEvent::TeamAnswered],
-            self::AskApproval => [RuleEvent::StateChanged],
+            self::AskApproval, self::AskGiveBack => [RuleEvent::StateChanged],
+            self::GiveBack => [RuleEvent::RefundAsked, RuleEvent::StateChanged],
             self::Note => [RuleEvent::Noted],
             self::Tell, self::Task, self::CallHook, self::Stop => [],
         };

@@ -41,6 +41,7 @@ final readonly class CarryOut
         private CurrentCause $cause,
         private Notify $tell,
         private AskApproval $approvals,
+        private GiveBackByRule $giveBack,
     ) {}
 
     /**
@@ -157,6 +158,7 @@ final readonly class CarryOut
                 $action->change !== null => $action->change->whyNot($trigger->conversation, $action->chosen),
                 $action->kind?->answers() === true => $this->answer->whyNot($rule, $trigger, $action->kind === ActionKind::AskRating),
                 $action->kind === ActionKind::AskApproval => $this->approvals->whyNot($trigger->conversation),
+                $action->kind?->isOfMoney() === true => $this->giveBack->whyNot($rule, $action->chosen, $trigger->conversation),
                 default => null,
             };
             if ($whyNot === null) {

@@ -29,6 +29,7 @@ final readonly class DoActions
         private StoreHours $hours,
         private FillTemplate $fill,
         private AskApproval $approvals,
+        private GiveBackByRule $giveBack,
     ) {}
 
     /**
@@ -52,6 +53,7 @@ final readonly class DoActions
                 $conversation, $this->filled($chosen->text, $conversation),
                 $chosen->value === 'leads' ? null : Teammate::query()->findOrFail($chosen->id()), $actor
             ),
+            ActionKind::GiveBack, ActionKind::AskGiveBack => $this->giveBack->give($rule, $action->kind, $chosen, $conversation),
             ActionKind::Note => $this->addNote->byRule(
                 $conversation, $this->filled($chosen->text, $conversation), "rule-{$rule->id}-{$key}-{$chosen->text}"
             ),

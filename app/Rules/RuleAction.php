@@ -9,6 +9,8 @@ use App\Conversations\Changes\ChangeRefused;
 use App\Conversations\Changes\ChangeUse;
 use App\Conversations\Changes\Chosen;
 use App\Conversations\Changes\ThingsInUse;
+use App\Returns\PolicyToSave;
+use App\Returns\ReturnRefused;
 use App\Sorting\Outcome;
 use App\Team\Teammate;
 use App\Templates\Placeholders;
@@ -75,6 +77,7 @@ final readonly class RuleAction
                 $chosen->value === 'leads' ? 'a lead' : Teammate::approvers()->find((int) $chosen->value)->name
                     ?? throw $refuse('choose a lead or an administrator who is in the team.')
             ).': '.self::written($chosen->text, 'write what is to be approved.', $refuse),
+            ActionKind::GiveBack, ActionKind::AskGiveBack => self::money($chosen, $refuse, $things),
             ActionKind::Note => '“'.mb_strimwidth(self::written($chosen->text, 'write the note.', $refuse), 0, 80, '…').'”',
             ActionKind::Tell => self::told($chosen->value, $refuse, $things).($byMail ? ', also by mail: ' : ': ').self::written(
                 $chosen->text, 'write what they are told.', $refuse
@@ -135,6 +138,22 @@ final readonly class RuleAction
         };
 
         return "“{$found->name}” as ".self::person($chosen->as, $refuse, $things).$after;
+    }
+
+    /**
+     * @param  callable(string): RuleRefused  $refuse
+     */
+    private static function money(Chosen $chosen, callable $refuse, ThingsInUse $things): string
+    {
+        $what = GiveBackByRule::WHAT[$chosen->value] ?? throw $refuse('choose what goes back.');
+        try {
+            $most = PolicyToSave::amounts($chosen->text, 'text');
+        } catch (ReturnRefused $why) {
+            throw $refuse($why->getMessage());
+        }
+        $most === [] && throw $refuse('write how much at most, such as 9.00 EUR.');
+
+        return "{$what}, at most ".PolicyToSave::written($most).', as '.self::person($chosen->as, $refuse, $things);
     }
 
     /**

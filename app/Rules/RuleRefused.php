@@ -81,6 +81,11 @@ final class RuleRefused extends Refused
         return new self('no_way_to_answer', 'There is no way to answer this conversation without somebody choosing one.');
     }
 
+    public static function noOrder(): self
+    {
+        return new self('no_order', 'No order beside it is known to be theirs.');
+    }
+
     public static function nobodyToAnswerAs(): self
     {
         return new self(

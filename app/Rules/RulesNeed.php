@@ -45,6 +45,7 @@ final readonly class RulesNeed implements NeedsThings
                 ...Reference::toNumber(Outcome::class, explode(':', $action['then'] ?? '')[1] ?? ''),
             ],
             ActionKind::AskApproval, ActionKind::Tell, ActionKind::Task => Reference::toNumber(Teammate::class, $chosen->value),
+            ActionKind::GiveBack, ActionKind::AskGiveBack => Reference::toNumber(Teammate::class, $chosen->as),
             ActionKind::CallHook => Reference::toNumber(Hook::class, $chosen->value),
             ActionKind::Note, ActionKind::Stop, null => [],
         };

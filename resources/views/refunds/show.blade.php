@@ -69,6 +69,10 @@
                 $payout->why === null ? '' : '.' }}
             @if ($payout->why !== null)<span @class(['soft' =>
                 $payout->state !== PayoutState::Failed])>{{ $payout->why }}</span>@endif</li>@endforeach</ul>
+        @if ($refund->hasNotLeft() && Gate::allows('give-back'))
+            <form method="post" action="/refunds/{{ $refund->id }}/withdraw">@csrf<button class="btn btn-outline-secondary">Take it
+                back</button> <span class="soft">It leaves {{ $time->short($refund->payouts->first()->next_at) }}.</span></form>
+        @endif
         @if ($refund->state === RefundState::Stuck && Gate::allows('give-back'))
             @php $proposed = $refund->payouts->where('state', PayoutState::Failed)->first(fn ($one) => $one->other_way !== null); @endphp
             @if ($proposed !== null)

@@ -221,6 +221,10 @@ it('refuses an action that says nothing or names what is not there', function (a
     [['do' => 'nudge', 'value' => '99999'], 'choose a nudge plan'],
     [['do' => 'call_hook', 'value' => '99999'], 'choose a webhook'],
     [['do' => 'ask_approval', 'value' => 'leads', 'text' => ''], 'write what is to be approved'],
+    [['do' => 'give_back', 'value' => 'everything', 'text' => '9.00 EUR'], 'choose what goes back'],
+    [['do' => 'give_back', 'value' => 'delivery', 'text' => ''], 'write how much at most'],
+    [['do' => 'ask_give_back', 'value' => 'goodwill', 'text' => 'nine'], 'with their currency'],
+    [['do' => 'give_back', 'value' => 'goodwill', 'text' => '9.00 EUR', 'as' => '99999'], 'choose a person'],
 ]);
 
 it('offers choices for each action that takes one', function (): void {

@@ -164,6 +164,8 @@ function everyAction(): array
             'instead' => (string) $this->teammate('ruta')->id, 'then' => 'waiting',
         ],
         'ask_rating' => fn () => ['value' => $this->template, 'as' => (string) $this->teammate('mads')->id],
+        'give_back' => fn () => ['value' => 'delivery', 'text' => '9.00 EUR', 'as' => (string) $this->teammate('mads')->id],
+        'ask_give_back' => fn () => ['value' => 'goodwill', 'text' => '5.00 EUR, 37.00 DKK', 'as' => (string) $this->teammate('mads')->id],
         'ask_approval' => fn () => ['value' => 'leads', 'text' => 'May it go out for free?'],
         'note' => fn () => ['text' => "First line\nand {{ customer.first_name }}"],
         'tell' => fn () => ['value' => 'leads', 'text' => 'Look at it', 'mail' => '1'],

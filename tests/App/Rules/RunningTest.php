@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Answering\AddNote;
+use App\Approvals\AnswerApproval;
 use App\Approvals\Approval;
 use App\Channels\Channel;
 use App\Checklists\StartedChecklist;
@@ -19,6 +20,10 @@ use App\Customers\CustomerGroup;
 use App\Notifications\News;
 use App\Refunds\ChosenRefund;
 use App\Refunds\IssueRefund;
+use App\Refunds\MoneyOfOrder;
+use App\Refunds\PayoutState;
+use App\Refunds\Refund;
+use App\Refunds\RefundState;
 use App\Refunds\SendPayouts;
 use App\Refunds\Worksheet;
 use App\Returns\AskReturn;
@@ -397,6 +402,62 @@ it('knows the group of somebody who writes for the first time', function (): voi
     expect(tagsOf($trade))->toBe(['wholesale'])->and(tagsOf($other))->toBe([]);
 });
 
+it('gives back what the delivery cost up to so much, once for an order, and leaves time to take it back', function (): void {
+    Queue::fake([SendPayouts::class]);
+    $mads = $this->teammate('mads');
+    $give = fn (string $most): array => [['do' => 'give_back', 'value' => 'delivery', 'text' => $most, 'as' => (string) $mads->id]];
+    rule('less', RuleEvent::FirstMessage, [], $give('5.00 EUR'));
+    rule('late', RuleEvent::FirstMessage, [], $give('20.00 EUR'));
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null]));
+    $ana = ['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'];
+    $conversation = Mails::conversation($ana, 'B-20388 is late.');
+    runRules();
+    $refund = Refund::query()->with('payouts')->sole();
+    expect([$refund->total, $refund->reason, $refund->teammate_id])->toBe([1900, 'Late', $mads->id])->and($refund->hasNotLeft())->toBeTrue()
+        ->and(RuleRun::query()->whereHas('rule', fn ($of) => $of->where('name', 'less'))->orderBy('id')->firstOrFail()->done[0])
+        ->toContain('€19.00 are above the €5.00 that it gives back');
+    Mails::conversation([...$ana, 'Subject' => 'Once more'], 'B-20388 is late, again.');
+    runRules();
+    expect(Refund::query()->count())->toBe(1);
+    app()->call([new SendPayouts, 'handle']);
+    $this->actingAs($mads)->get("/refunds/{$refund->id}")->assertSee('Take it back');
+    $this->post("/refunds/{$refund->id}/withdraw")->assertSessionHas('done');
+    expect($refund->refresh()->state)->toBe(RefundState::Withdrawn)
+        ->and(MoneyOfOrder::of($conversation->orders()->sole())->left())->toBe(16300);
+    CarbonImmutable::setTestNow(now()->addHour());
+    app()->call([new SendPayouts, 'handle']);
+    expect($refund->payouts()->sole()->state)->toBe(PayoutState::Failed);
+});
+
+it('asks for the yes of a second person with the worksheet, and above the limits of who gives', function (): void {
+    [$mads, $ilse] = [$this->teammate('mads'), $this->teammate('ilse')];
+    rule('goodwill', RuleEvent::FirstMessage, [],
+        [['do' => 'give_back', 'value' => 'goodwill', 'text' => '5.00 EUR', 'as' => (string) $ilse->id]]);
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null]));
+    $ana = ['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => 'Late'];
+    $conversation = Mails::conversation($ana, 'B-20388 is late.');
+    runRules();
+    $approval = Approval::query()->sole();
+    expect(Refund::query()->count())->toBe(0)->and($approval->question)->toBe('Give back €5.00 of B-20388: goodwill')
+        ->and($conversation->refresh()->state)->toBe(ConversationState::Held);
+    app(AnswerApproval::class)->answer($approval, true, '', $mads);
+    expect(Refund::query()->sole()->total)->toBe(500);
+    Mails::conversation([...$ana, 'Subject' => 'Once more'], 'B-20388 is late, again.');
+    runRules();
+    expect(Approval::query()->count())->toBe(1)->and(Refund::query()->count())->toBe(1);
+});
+
+it('gives nothing back of an order that is not known to be theirs', function (): void {
+    rule('late', RuleEvent::FirstMessage, [], [[
+        'do' => 'give_back', 'value' => 'delivery', 'text' => '20.00 EUR', 'as' => (string) $this->teammate('mads')->id,
+    ]]);
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null]));
+    Mails::conversation(['From' => 'Una <una@post.example>', 'Subject' => 'Late'], 'B-20388 is late, give me the money.');
+    runRules();
+    expect(Refund::query()->count())->toBe(0)
+        ->and(RuleRun::query()->sole()->done[0])->toContain('no order beside it is known to be theirs');
+});
+
 it('runs on the steps of a return, asks why it comes back, and tells the customer with what is known of it', function (): void {
     $why = ['field' => 'return_reason', 'op' => 'in', 'value' => ['Does not fit']];
     rule('asked', RuleEvent::ReturnAsked, $why, [['do' => 'add_tag', 'text' => 'does not fit']]);
@@ -419,7 +480,7 @@ it('runs on the steps of a return, asks why it comes back, and tells the custome
     expect(tagsOf($conversation))->toBe(['agreed', 'does not fit']);
     $filled = app(FillTemplate::class)->text(
         '{{ return.number }}: {{ return.items }}, {{ return.reason }}, {{ return.state }}, {{ return.label_link }}', 'en', $conversation,
-            null
+        null
     );
     expect($filled->gaps)->toBe([])->and($filled->text)->toContain("{$return->number()}: 1 × Merlin delta, red, does not fit, agreed, http")
         ->toContain("/label/{$return->label_key}");
