@@ -25,6 +25,7 @@ final class Reckoner
         'return.window' => CountReturnWindow::class,
         'rules.match' => MatchCondition::class,
         'rules.plan' => PlanRules::class,
+        'signal.excess' => SignalExcess::class,
         'text.redact' => RedactText::class,
     ];
 

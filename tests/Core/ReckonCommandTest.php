@@ -51,7 +51,7 @@ it('ends with 2 for an unknown calculation and for what is not UTF-8', function 
 it('names the calculations and what each case holds', function (): void {
     expect(explode("\n", trim(reckon('--list')[0])))->toBe([
         'assign.next', 'hours.add', 'hours.between', 'money.allocate', 'promise.timeline', 'ratings.summary', 'refund.quote',
-        'return.window', 'rules.match', 'rules.plan', 'text.redact',
+        'return.window', 'rules.match', 'rules.plan', 'signal.excess', 'text.redact',
     ])
         ->and(reckon('hours.add --help')[0])->toContain('calendar')->toContain('seconds');
 });

@@ -4,6 +4,8 @@
 <main id="content" class="page">
     <div class="page-head"><h1>Given back</h1>
         <a class="btn btn-outline-secondary" href="/orders">Orders</a>
+        <a class="btn btn-outline-secondary" href="/approvals">Waiting for a yes</a>
+        @can('arrange')<a class="btn btn-outline-secondary" href="/refunds/spending">What it cost</a>@endcan
         @if ($mayGive)<form method="post" action="/refunds/compare">@csrf<button class="btn btn-outline-secondary">Compare with the
             provider’s book</button></form>@endif</div>
     @if ($report !== null)

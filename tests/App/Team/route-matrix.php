@@ -246,6 +246,7 @@ return [
     // Leads and administrators.
     'arranges' => [
         'POST credit-notes/{note}/correct',
+        'GET refunds/spending',
         'GET return-policies',
         'POST return-policies/bench',
         'GET return-policies/reasons/{reason}/policies/new',
