@@ -14,6 +14,8 @@ Route::middleware(['auth', 'can:answer-customers'])->group(function (): void {
     });
     Route::get('/refunds', [RefundsController::class, 'index']);
     Route::post('/refunds/compare', [RefundsController::class, 'compare'])->middleware('can:give-back');
+    Route::post('/refunds/differences/{payout}', [RefundsController::class, 'settleDifference'])->whereNumber('payout')
+        ->middleware('can:give-back');
     Route::get('/refunds/{refund}', [RefundsController::class, 'show'])->whereNumber('refund');
     Route::post('/refunds/{refund}/again', [RefundsController::class, 'again'])->whereNumber('refund')->middleware('can:give-back');
     Route::post('/refunds/{refund}/as-credit', [RefundsController::class, 'asCredit'])->whereNumber('refund')

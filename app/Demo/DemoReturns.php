@@ -46,6 +46,7 @@ use App\Store\Store;
 use App\StoreCredit\TakeCredit;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
+use App\Templates\Template;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Http;
@@ -170,6 +171,18 @@ final class DemoReturns
         }
         $this->giveBackAlone($today);
         CarbonImmutable::setTestNow();
+    }
+
+    /**
+     * From now on: what happened before has been told.
+     */
+    public function tellFromNowOn(): void
+    {
+        $told = static fn (string $name): ?int => Template::query()->where('name', $name)->value('id');
+        $this->settings->put(ReturnSettings::NAME, [
+            ...(array) $this->settings->get(ReturnSettings::NAME),
+            'told' => array_filter(['agreed' => $told('Return label'), 'arrived' => $told('Your return has arrived')]),
+        ]);
     }
 
     private function play(CarbonImmutable $today, int $daysAgo, string $reason, string $until, Grade $grade, int $number,

@@ -42,6 +42,7 @@ final class LoadDemoCommand extends Command
         $count = $app->make(DemoConversations::class)->load(withPast: ! $this->option('without-past'));
         $app->make(DemoReturns::class)->policies();
         $this->option('without-past') || $app->make(DemoReturns::class)->load();
+        $app->make(DemoReturns::class)->tellFromNowOn();
         $rules->loadNew();
         $otherWays->listen();
         // What the team was told of before the last days, it has read.

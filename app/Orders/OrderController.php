@@ -7,6 +7,7 @@ namespace App\Orders;
 use App\Conversations\Actor;
 use App\Conversations\ActsOnConversation;
 use App\Conversations\Conversation;
+use App\Returns\CustomerReturn;
 use App\Sorting\WhoMayRead;
 use App\Support\Written;
 use App\Team\SignedIn;
@@ -41,6 +42,8 @@ final readonly class OrderController
         return view('orders.show', [
             'order' => $order,
             'stock' => Product::query()->whereIn('sku', $order->lines->pluck('sku'))->pluck('stock', 'sku')->all(),
+            'returns' => CustomerReturn::query()->where('order_id', $order->id)->with(['lines.orderLine', 'reason'])->orderByDesc('id')
+                ->get(),
             'conversations' => $this->whoMayRead->narrow($order->conversations())->with(['owner', 'account'])
                 ->orderByDesc('last_message_at')->limit(50)->get(),
         ]);

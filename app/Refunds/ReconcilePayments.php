@@ -15,6 +15,7 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Compares what we gave back with the provider's book: takes over what we had not heard of, and says where the two do not agree, for a
@@ -89,7 +90,7 @@ final class ReconcilePayments implements ShouldBeUnique, ShouldQueue
 
     /**
      * @param  list<ToldRefund>  $book
-     * @return list<array{refund: int|null, amount: int, what: string}>
+     * @return list<array{refund: int|null, payout: int, amount: int, what: string}>
      */
     private function differences(array $book, CarbonImmutable $from, CarbonImmutable $until): array
     {
@@ -101,9 +102,13 @@ final class ReconcilePayments implements ShouldBeUnique, ShouldQueue
             ->where('method', PayoutMethod::Payment)
             ->whereHas('refund', static fn ($refunds) => $refunds->where('asked_at', '>=', $from)->where('asked_at', '<', $until))
             ->orderBy('id')->get();
+        $settled = DB::table('settled_differences')->whereIn('payout_id', $own->modelKeys())->get(['payout_id', 'what'])
+            ->groupBy('payout_id')
+            ->map(static fn ($of) => $of->keyBy('what'));
         foreach ($own as $payout) {
             $what = self::difference($payout, $told[$payout->once] ?? null, $until);
-            $what === null ?: $found[] = ['refund' => $payout->refund_id, 'amount' => $payout->amount, 'what' => $what];
+            $what === null || isset($settled[$payout->id][$what]) ?: $found[] = ['refund' => $payout->refund_id, 'payout' => $payout->id,
+                'amount' => $payout->amount, 'what' => $what];
         }
 
         return $found;

@@ -30,7 +30,8 @@ final readonly class RefundsController
     public function __construct(
         private IssueRefund $issue, private RetryRefund $retry, private WithdrawRefund $withdraw, private Trail $trail,
         private StoreSettings $settings, private PayOtherWay $otherWay, private SpendingLimits $limits,
-        private AskRefundApproval $askApproval
+        private AskRefundApproval $askApproval,
+        private SettleDifference $difference
     ) {}
 
     public function sheet(Request $request, Order $order): View
@@ -121,6 +122,19 @@ final readonly class RefundsController
         ReconcilePayments::dispatch();
 
         return redirect('/refunds')->with('done', 'It is being compared with the provider’s book.');
+    }
+
+    /**
+     * What a difference to the provider's book is, as a person says.
+     */
+    public function settleDifference(Request $request, Payout $payout): RedirectResponse
+    {
+        $said = $request->validate(['do' => ['required', 'in:right,never_left'], 'note' => ['nullable', 'string', 'max:300']]);
+        $said['do'] === 'right'
+            ? $this->difference->isRight($payout, (string) ($said['note'] ?? ''), SignedIn::teammate($request))
+            : $this->difference->neverLeft($payout);
+
+        return redirect($said['do'] === 'right' ? '/refunds' : "/refunds/{$payout->refund_id}")->with('done', 'Settled.');
     }
 
     public function show(Refund $refund): View

@@ -58,7 +58,7 @@ final class RefundsRefused extends Refused
     public static function partlyGiven(): self
     {
         return new self(
-            'partly_given', 'A part of it has gone back. Try the rest again, or give it from a new worksheet, as goodwill.'
+            'partly_given', 'A part of it has gone back. Try the rest again, give it as store credit, or pay it in another way.'
         );
     }
 
@@ -70,6 +70,16 @@ final class RefundsRefused extends Refused
     public static function samePerson(): self
     {
         return new self('same_person', 'Somebody else has to agree to it: you have proposed it.');
+    }
+
+    public static function noNote(): self
+    {
+        return new self('no_note', 'Say why it is right as it is: whoever looks next asks for it.', 'note');
+    }
+
+    public static function notListed(): self
+    {
+        return new self('not_listed', 'That is no difference any more. Compare with the book once more.');
     }
 
     public static function notStuck(): self

@@ -73,6 +73,7 @@ final readonly class AskReturn
             (new ReturnLine)->forceFill(['return_id' => $return->id, 'order_line_id' => $line, 'quantity' => $quantity])->save();
         }
         $this->move->write($return, null, Actor::teammate($teammate));
+        TellOfReturns::of($return, ReturnState::Asked->value, Actor::teammate($teammate));
 
         return $return;
     }

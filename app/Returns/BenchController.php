@@ -9,6 +9,7 @@ use App\Refunds\MoneyOfOrder;
 use App\Refunds\Worksheet;
 use App\Support\Written;
 use App\Team\SignedIn;
+use App\Templates\Template;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -150,6 +151,7 @@ final readonly class BenchController
     {
         $return->load([
             'order.lines', 'order.payments', 'customer', 'reason', 'lines.orderLine', 'units', 'photos', 'conversation', 'inspector',
+            'notices.template',
             'refunds.order', 'teammate',
         ]);
         $settles = $return->state === ReturnState::Inspected;
@@ -160,6 +162,9 @@ final readonly class BenchController
             'mayGive' => Gate::allows('give-back'), 'way' => WayOfReturn::of($return),
             'conversation' => $return->conversation !== null && Gate::allows('view', $return->conversation) ? $return->conversation : null,
             'worth' => $money === null ? null : Worksheet::of($return->order, InspectedWorth::of($return)->chosen($return, $money)),
+            'tells' => Template::query()->whereKey(array_filter(array_map(
+                ReturnSettings::toldWith(...), array_keys(ReturnSettings::TOLD)
+            )))->pluck('name', 'id'),
             'holds' => $return->state === ReturnState::Asked ? OfferedReturn::termsOf($return) : [],
             'stock' => $return->state === ReturnState::Arrived ? StockOfReturn::of($return) : [],
         ];

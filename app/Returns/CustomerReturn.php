@@ -64,6 +64,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, ReturnLine> $lines
  * @property Collection<int, ReturnUnit> $units
  * @property Collection<int, ReturnPhoto> $photos
+ * @property Collection<int, ReturnNotice> $notices
  * @property Collection<int, Refund> $refunds
  */
 final class CustomerReturn extends Row
@@ -198,6 +199,17 @@ final class CustomerReturn extends Row
     public function photos(): HasMany
     {
         return $this->hasMany(ReturnPhoto::class, 'return_id');
+    }
+
+    /**
+     * @return HasMany<ReturnNotice, $this>
+     */
+    public function notices(): HasMany
+    {
+        $notices = $this->hasMany(ReturnNotice::class, 'return_id');
+        $notices->orderBy('id');
+
+        return $notices;
     }
 
     /**

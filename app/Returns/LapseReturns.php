@@ -50,6 +50,7 @@ final readonly class LapseReturns
                 return;
             }
             $locked->forceFill(['remind_at' => null])->save();
+            TellOfReturns::of($locked, ReturnSettings::REMINDED, Actor::application());
             $locked->load(['order', 'conversation']);
             $locked->conversation === null
                 || $locked->lapse_at === null ?: $this->journal->record($locked->conversation, new ReturnReminded(

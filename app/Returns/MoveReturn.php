@@ -39,6 +39,8 @@ final readonly class MoveReturn
                 ...($state === ReturnState::Agreed ? [] : ['remind_at' => null, 'lapse_at' => null]), ...$stored,
             ])->save();
             $this->write($locked, $before, $actor, $how);
+            // Where its money is withdrawn, it is settled anew: that is ours alone.
+            $before === ReturnState::Settled ?: TellOfReturns::of($locked, $state->value, $actor);
 
             return $locked;
         });

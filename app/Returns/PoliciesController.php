@@ -9,6 +9,8 @@ use App\Hours\Calendars;
 use App\Orders\Order;
 use App\Support\StoreSettings;
 use App\Team\SignedIn;
+use App\Templates\Template;
+use App\Views\SharedWith;
 use Closure;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -36,6 +38,8 @@ final readonly class PoliciesController
                     'policies.group'])->get(),
             'retired' => ReturnReason::query()->whereNotNull('retired_at')->orderBy('name')->get(),
             'calendars' => $this->calendars->all(), 'calendar' => ReturnSettings::calendarId(),
+            'templates' => Template::query()->whereNull('retired_at')->where('shared_with', SharedWith::Everybody)->orderBy('name')
+                ->pluck('name', 'id'),
         ]);
     }
 
@@ -100,9 +104,12 @@ final readonly class PoliciesController
             'calendar' => ['nullable', 'integer', Rule::in($this->calendars->all()->keys()->all())],
             'stuck' => ['required', 'integer', 'between:1,90'],
             'decide' => $hours, 'inspect' => $hours, 'settle' => $hours,
+            'told' => ['array:'.implode(',', array_keys(ReturnSettings::TOLD))],
+            'told.*' => ['nullable', 'integer', Rule::exists('templates', 'id')->whereNull('retired_at')],
         ]);
         $this->settings->put(ReturnSettings::NAME, [
             'calendar' => ($written['calendar'] ?? '') === '' ? null : (int) $written['calendar'], 'stuck' => (int) $written['stuck'],
+            'told' => array_map(intval(...), array_filter($written['told'] ?? [])),
             'hours' => array_map(intval(...), array_intersect_key($written, ReturnSettings::USUAL_HOURS)),
         ]);
 

@@ -21,6 +21,14 @@ final class ReturnSettings
 
     public const USUAL_STUCK = 5;
 
+    public const REMINDED = 'reminded';
+
+    /** Of what customers can be told, by the step. */
+    public const TOLD = [
+        'asked' => 'Asked for', 'agreed' => 'Agreed, with the label', 'declined' => 'Declined', self::REMINDED => 'Not sent yet',
+        'lapsed' => 'Not sent in time', 'arrived' => 'Arrived', 'inspected' => 'Inspected', 'settled' => 'Settled',
+    ];
+
     /**
      * Until when the next step is promised; null where it is not ours.
      */
@@ -47,6 +55,16 @@ final class ReturnSettings
     public static function stuckAfter(): int
     {
         return (int) (self::all()['stuck'] ?? self::USUAL_STUCK);
+    }
+
+    /**
+     * The template with which customers are told of a step; null where they are not told by itself.
+     *
+     * @param  string  $step  a state, or `reminded`
+     */
+    public static function toldWith(string $step): ?int
+    {
+        return isset(self::all()['told'][$step]) ? (int) self::all()['told'][$step] : null;
     }
 
     public static function calendarId(): ?int

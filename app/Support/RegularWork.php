@@ -31,6 +31,7 @@ use App\Refunds\TellOfRefunds;
 use App\Refunds\TellShopOfRefunds;
 use App\Returns\FetchLabels;
 use App\Returns\LapseReturns;
+use App\Returns\TellOfReturns;
 use App\Returns\TellShopOfReturns;
 use App\Routing\GiveWaitingTurns;
 use App\Rules\RunOnNews;
@@ -101,6 +102,7 @@ final class RegularWork
             'draw credit notes' => [5, new DrawCreditNotes],
             'tell customers what was given back' => [5, new TellOfRefunds],
             'order what is sent in exchange' => [5, new PlaceExchanges],
+            'tell customers of their returns' => [5, new TellOfReturns],
             'ask for labels of returns' => [5, new FetchLabels],
             'tell the shop what came back' => [10, new TellShopOfReturns],
             'mail people' => [15, new MailNews],

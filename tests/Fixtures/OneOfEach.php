@@ -74,6 +74,10 @@ final class OneOfEach
                 'reason' => 'Faulty', 'currency' => 'EUR', 'chosen' => '[]', 'explained' => '[]', 'delivery_net' => 0, 'delivery_tax' => 0,
                 'delivery_gross' => 0, 'fee' => 0, 'label' => 0, 'goodwill' => 0, 'total' => 0, 'asked_at' => now(),
             ]),
+            'payout' => self::row('payouts', [
+                'refund_id' => $refund, 'order_payment_id' => (int) DB::table('order_payments')->where('order_id', $order->id)->value('id'),
+                'amount' => 0, 'state' => 'done', 'once' => Str::uuid()->toString(),
+            ]),
             'exchange' => self::row('exchanges', [
                 'order_id' => $order->id, 'state' => 'asked', 'once_key' => hash('sha256', 'exchange'), 'reason' => 'Faulty',
                 'currency' => 'EUR',

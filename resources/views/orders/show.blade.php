@@ -24,6 +24,7 @@
             <p class="handles">@foreach (array_filter([$order->email, $order->telephone]) as $way)<span>{{ $way }}</span>@endforeach</p>
             <p>{{ $order->address }}{{ $order->address !== '' ? ', ' : '' }}{{ $order->country }}</p>
         </section>
+        @include('customers.credit', ['credits' => collect()])
         <section class="sheet pad" aria-labelledby="about-it">
             <h2 id="about-it">Conversations about it</h2>
             @if ($conversations->isEmpty())<p class="soft">Nobody has written about it.</p>@endif

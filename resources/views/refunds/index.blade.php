@@ -19,7 +19,13 @@
             <div class="field-problem" role="status"><p>Compared with the provider’s book
                 {{ $time->short(now()->parse($report['at'])) }}, the two do not agree:</p>
                 <ul>@foreach ($report['differences'] as $one)<li><a href="/refunds/{{ $one['refund'] }}">Refund
-                    {{ $one['refund'] }}</a>: {{ $one['what'] }}</li>@endforeach</ul></div>
+                    {{ $one['refund'] }}</a>: {{ $one['what'] }}@if ($mayGive && isset($one['payout']))<form method="post"
+                    action="/refunds/differences/{{ $one['payout'] }}" class="inline-form">@csrf<label class="visually-hidden"
+                    for="note-{{ $one['payout'] }}">Why it is right</label><input class="form-control form-control-sm"
+                    id="note-{{ $one['payout'] }}" name="note" maxlength="300" placeholder="Why it is right as it is"><button
+                    class="btn btn-sm btn-outline-secondary" name="do" value="right">It is right</button><button
+                    class="btn btn-sm btn-outline-secondary" name="do" value="never_left">It never left</button></form>@endif</li>
+                    @endforeach</ul></div>
         @endif
     @endif
     @if ($stuck->isNotEmpty())

@@ -32,4 +32,5 @@
         for="bench-others">What else, one a line</label><textarea class="form-control form-control-sm" id="bench-others" name="others"
         rows="2" maxlength="2000" placeholder="What else, one a line">{{ $was->value('others') }}</textarea></details>
     <button class="btn btn-primary">Done, next <kbd>↵</kbd></button>
+    @include('returns.tells', ['step' => 'inspected'])
 </form>

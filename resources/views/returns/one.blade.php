@@ -21,11 +21,13 @@
                 @unless ($return->stays)<label class="tick-line"><input class="form-check-input" type="checkbox" name="own_label" value="1">
                     The customer sends it without a label of ours</label>@endunless
                 <button class="btn btn-primary" data-key="a">{{ $return->stays ? 'Agree: they keep it' : 'Agree' }}
-                    <kbd>A</kbd></button></form>
+                    <kbd>A</kbd></button>
+                @include('returns.tells', ['step' => 'agreed'])</form>
             <form method="post" action="{{ $at }}/decline" class="bench-step">@csrf<label class="form-label" for="decline-why">Why
                 not</label><input class="form-control form-control-sm" id="decline-why" name="why" maxlength="300"
                 value="{{ RefusedInput::in("{$at}/decline")->value('why') }}"><button
-                    class="btn btn-outline-secondary">Decline</button></form>
+                    class="btn btn-outline-secondary">Decline</button>
+                @include('returns.tells', ['step' => 'declined'])</form>
         @else
             <p class="soft">Care decides whether it may come back.</p>
         @endif
@@ -44,7 +46,8 @@
                 maxlength="60" value="{{ RefusedInput::in("{$at}/label")->value('number') }}"><button
                 class="btn btn-outline-secondary">Save</button></form>
         @endif
-        <form method="post" action="{{ $at }}/arrive" class="bench-step">@csrf<button class="btn btn-primary">It is here</button></form>
+        <form method="post" action="{{ $at }}/arrive" class="bench-step">@csrf<button class="btn btn-primary">It is here</button>
+            @include('returns.tells', ['step' => 'arrived'])</form>
     @endif
     @if ($return->state === ReturnState::Arrived)
         @include('returns.inspect')
@@ -77,6 +80,14 @@
         @else
             <p class="soft">Care settles it from here.</p>
         @endif
+    @endif
+    @if ($return->notices->isNotEmpty())
+        <ul class="plain-list bench-told"
+            aria-label="What the customer was told">@foreach ($return->notices as $notice)<li>{{ match (true) {
+            $notice->told_at !== null => "Told “{$notice->template?->name}” {$time->short($notice->told_at)}",
+            $notice->why !== null => "Not told “{$notice->template?->name}”: {$notice->why}",
+            default => "Is being told “{$notice->template?->name}”",
+        } }}</li>@endforeach</ul>
     @endif
     @if ($return->refunds->isNotEmpty())
         <ul class="plain-list">@foreach ($return->refunds as $refund)<li><a href="/refunds/{{ $refund->id }}">{{

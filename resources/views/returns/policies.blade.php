@@ -59,6 +59,11 @@
                 min="1" max="90" id="bench-stuck" name="stuck" required
                     value="{{ $was->value('stuck', ReturnSettings::stuckAfter()) }}"></div>
         </div>
+        <h2>What customers are told, by itself</h2>
+        <div class="policy-grid">@foreach (ReturnSettings::TOLD as $step => $label)<div><label class="form-label" for="told-{{ $step }}">{{
+            $label }}</label><select class="form-select" id="told-{{ $step }}" name="told[{{ $step }}]"><option value="">nothing</option>
+            @foreach ($templates as $id => $name)<option value="{{ $id }}" @selected((string) $was->value("told.{$step}",
+                (string) ReturnSettings::toldWith($step)) === (string) $id)>{{ $name }}</option>@endforeach</select></div>@endforeach</div>
         <div class="form-foot"><button class="btn btn-primary">Save</button></div>
     </form>
     @if ($retired->isNotEmpty())

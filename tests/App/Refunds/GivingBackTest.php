@@ -364,6 +364,32 @@ function bookHas(array ...$refunds): void
     app()->call([new ReconcilePayments, 'handle']);
 }
 
+it('has a person settle what the two books differ in: right as it is, or never left', function (): void {
+    $report = fn (): array => app(StoreSettings::class)->get(ReconcilePayments::REPORT);
+    foreach ([[$this->kite->id => 1], [$this->tails->id => 1]] as $lines) {
+        ($this->issue)(new ChosenRefund($lines));
+    }
+    providerSays('pending');
+    payOut();
+    [$one, $two] = Payout::query()->orderBy('id')->get()->all();
+    CarbonImmutable::setTestNow(now()->addSecond());
+    providerTells(toldRefund('rf_2', $two->once, 'done', 1250));
+    $book = fn () => bookHas(toldRefund('rf_1', $one->once, 'done', 1200), toldRefund('rf_9', null, 'done', 300));
+    $book();
+    expect($report()['differences'])->toHaveCount(2);
+    $this->actingAs($this->mads);
+    $this->post("/refunds/differences/{$one->id}", ['do' => 'right', 'note' => ' '])->assertSessionHas('problem_code', 'no_note');
+    $this->post("/refunds/differences/{$one->id}", ['do' => 'right', 'note' => 'Their fee, credited by hand.'])->assertSessionHas('done');
+    $this->post("/refunds/differences/{$two->id}", ['do' => 'never_left'])->assertRedirect("/refunds/{$two->refund_id}");
+    expect($two->refresh()->state)->toBe(PayoutState::Failed)->and(Refund::query()->findOrFail($two->refund_id)->state)->toBe(RefundState::Stuck)
+        ->and($report()['differences'])->toBe([]);
+    // Compared again, what was settled is not listed again.
+    $book();
+    expect($report()['differences'])->toBe([]);
+    $this->post("/refunds/differences/{$one->id}", ['do' => 'never_left'])->assertSessionHas('problem_code', 'not_listed');
+    $this->actingAs($this->teammate('ilse'))->post("/refunds/differences/{$one->id}", ['do' => 'right', 'note' => 'x'])->assertForbidden();
+});
+
 it('takes from the provider’s book what it had not heard, and says where the two do not agree', function (): void {
     $report = fn (): array => app(StoreSettings::class)->get(ReconcilePayments::REPORT);
     foreach ([[$this->kite->id => 1], [$this->tails->id => 1], [$this->tails->id => 1]] as $lines) {

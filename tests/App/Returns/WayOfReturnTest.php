@@ -6,6 +6,7 @@ use App\Channels\Channel;
 use App\Conversations\Actor;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
+use App\Conversations\Message;
 use App\Orders\Order;
 use App\Refunds\IssueRefund;
 use App\Refunds\MoneyOfOrder;
@@ -29,14 +30,18 @@ use App\Returns\OfferedReturn;
 use App\Returns\ReturnPolicy;
 use App\Returns\ReturnReason;
 use App\Returns\ReturnRefused;
+use App\Returns\ReturnSettings;
 use App\Returns\ReturnState;
 use App\Returns\SettledAs;
 use App\Returns\SettleReturn;
+use App\Returns\TellOfReturns;
 use App\Returns\TellShopOfReturns;
 use App\Returns\UnitsInReturns;
 use App\Support\FileStore;
+use App\Support\StoreSettings;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Str;
@@ -359,4 +364,44 @@ it('tells the shop once what came back and what of it can be sold again', functi
     expect($told)->toHaveCount(2)->and($told[0])->toBe($told[1])->and($told[0][1])->toBe([
         ['id' => '20388-1', 'quantity' => 1, 'stock' => 0], ['id' => '20388-2', 'quantity' => 1, 'stock' => 1],
     ])->and($inspected->refresh()->stock_next_at)->toBeNull();
+});
+
+it('tells the customer of the steps with the templates that were chosen, the label with it', function (): void {
+    $template = (int) DB::table('templates')->insertGetId([
+        'name' => 'Label', 'folder' => '', 'shared_with' => 'everybody', 'steps' => '[]', 'version' => 1, 'updated_at' => now(),
+    ]);
+    DB::table('template_languages')->insert(['template_id' => $template, 'language' => 'en', 'text' => 'Return {{ return.number }}: {{ return.state }}.']);
+    app(StoreSettings::class)->put(ReturnSettings::NAME, ['told' => ['agreed' => $template, 'arrived' => $template]]);
+    $tell = fn () => app()->call([new TellOfReturns, 'handle']);
+    $said = fn () => Message::query()->where('direction', Message::OUT)->orderBy('id')->with(['attachments', 'teammate'])->get();
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null, 'version' => 3]));
+    $return = ($this->agree)(($this->ask)([$this->kite->id => 1]));
+    $tell();
+    // It waits for its label.
+    expect($said())->toHaveCount(0);
+    carrierSays(['id' => 'L1', 'number' => 'WP791001', 'pdf' => base64_encode("%PDF-1.4\nlabel")]);
+    fetchLabels();
+    CarbonImmutable::setTestNow(now()->addSeconds(11));
+    $tell();
+    $tell();
+    [$first] = $said()->all();
+    expect($said())->toHaveCount(1)->and($first->text)->toContain("Return {$return->number()}: agreed.")
+        ->and($first->attachments->sole()->name)->toBe("label-{$return->number()}.pdf")->and($first->teammate_id)->toBe($this->mads->id);
+    // The bench does not write to customers: a lead does, in its place.
+    app(ArriveAtBench::class)->arrive($return, Actor::teammate($this->femi));
+    $tell();
+    expect($said())->toHaveCount(2)->and($said()[1]->text)->toContain('arrived')->and($said()[1]->teammate->role->answersCustomers())->toBeTrue();
+    $this->actingAs($this->mads)->get("/returns/{$return->id}")->assertSee('Told “Label”');
+});
+
+it('says at the return why the customer was not told', function (): void {
+    $template = (int) DB::table('templates')->insertGetId([
+        'name' => 'Gaps', 'folder' => '', 'shared_with' => 'everybody', 'steps' => '[]', 'version' => 1, 'updated_at' => now(),
+    ]);
+    DB::table('template_languages')->insert(['template_id' => $template, 'language' => 'en', 'text' => '{{ exchange.payment_link }}']);
+    app(StoreSettings::class)->put(ReturnSettings::NAME, ['told' => ['declined' => $template]]);
+    $return = ($this->ask)([$this->kite->id => 1]);
+    app(DecideReturn::class)->decline($return, 'Flown all summer.', Actor::teammate($this->mads));
+    app()->call([new TellOfReturns, 'handle']);
+    $this->actingAs($this->mads)->get("/returns/{$return->id}")->assertSee('Not told “Gaps”')->assertSee('exchange.payment_link');
 });

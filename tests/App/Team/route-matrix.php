@@ -260,6 +260,7 @@ return [
         'POST return-policies/reasons/{reason}/retire',
         'POST refunds/{refund}/again',
         'POST refunds/{refund}/as-credit',
+        'POST refunds/differences/{payout}',
         'POST refunds/{refund}/other-way',
         'POST refunds/{refund}/other-way/agree',
         'POST refunds/{refund}/withdraw',
