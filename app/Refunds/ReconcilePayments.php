@@ -43,26 +43,33 @@ final class ReconcilePayments implements ShouldBeUnique, ShouldQueue
 
     public function handle(ServiceClient $client, TakePaymentEvent $take, StoreSettings $settings): void
     {
-        $account = PaymentProvider::account();
-        if ($account === null) {
-            return;
-        }
         $until = CarbonImmutable::now();
         $from = $until->subDays(self::DAYS);
-        try {
-            $book = $this->book($account, $client, $from, $until);
-        } catch (ServiceFault|UnreadableEvent $why) {
-            $settings->put(self::REPORT, ['at' => $until->toIso8601ZuluString(), 'problem' => $why->getMessage()]);
+        $book = $problems = [];
+        $accounts = PaymentProvider::all();
+        foreach ($accounts as $account) {
+            try {
+                $told = $this->book($account, $client, $from, $until);
+            } catch (ServiceFault|UnreadableEvent $why) {
+                $problems[] = $why->getMessage();
 
+                continue;
+            }
+            foreach ($told as $one) {
+                $take->refund($account, $one);
+            }
+            array_push($book, ...$told);
+        }
+        if ($accounts->isEmpty()) {
             return;
         }
-        foreach ($book as $told) {
-            $take->refund($account, $told);
-        }
-        $settings->put(self::REPORT, [
-            'at' => $until->toIso8601ZuluString(), 'days' => self::DAYS, 'looked' => count($book), 'problem' => null,
-            'differences' => $this->differences($book, $from, $until),
-        ]);
+        // What one of them has cannot be told from what is not there.
+        $settings->put(self::REPORT, $problems !== []
+            ? ['at' => $until->toIso8601ZuluString(), 'problem' => implode(' ', $problems)]
+            : [
+                'at' => $until->toIso8601ZuluString(), 'days' => self::DAYS, 'looked' => count($book), 'problem' => null,
+                'differences' => $this->differences($book, $from, $until),
+            ]);
     }
 
     /**

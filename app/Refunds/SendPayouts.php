@@ -33,6 +33,8 @@ final class SendPayouts implements ShouldQueue
 
     private const NOT_TO_KEPT = 'It was paid with what came back of another order: give it as store credit, or pay it in another way.';
 
+    private const NOT_CONNECTED = 'Who holds the payment is not connected. An administrator connects it under Ways in.';
+
     public int $tries = 1;
 
     public function __construct()
@@ -42,8 +44,7 @@ final class SendPayouts implements ShouldQueue
 
     public function handle(ServiceClient $client, SettlePayout $settle, GiveCredit $credit): void
     {
-        $account = PaymentProvider::account();
-        $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund'])
+        $due = Payout::query()->whereNotNull('next_at')->where('next_at', '<=', now())->with(['payment', 'refund.order'])
             ->orderBy('next_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $payout) {
             if (! DueRow::claim($payout, 'next_at')) {
@@ -56,10 +57,11 @@ final class SendPayouts implements ShouldQueue
             } elseif ($payout->payment->kind !== 'card') {
                 // The shop keeps what is on gift cards: it gives it back when it is told.
                 $settle->settle($payout->id, PayoutState::Done, null);
-            } elseif ($account === null) {
-                $this->later($payout, 'No payment provider is connected. An administrator connects it under Ways in.');
             } else {
-                $this->ask($payout, $account, $client, $settle);
+                $account = PaymentProvider::of($payout->refund->order);
+                $account === null
+                    ? $this->later($payout, self::NOT_CONNECTED)
+                    : $this->ask($payout, $account, $client, $settle);
             }
         }
     }

@@ -1,6 +1,7 @@
 // Marrowby: a marketplace. Questions on a listing before buying, messages about an order, return
 // requests, ratings of product and seller with one public answer. Sellers answer within 24 hours.
 import { table } from '../shared/pages.js';
+import { holdPayments } from '../shared/payments.js';
 import { Service, refuse } from '../shared/service.js';
 import { LISTINGS } from '../world/products.js';
 
@@ -14,6 +15,8 @@ const service = new Service({
     seed: () => ({ questions: [], orders: {}, requests: [], ratings: [] }),
 });
 const { data } = service;
+// What was bought here was paid here, and goes back from here.
+holdPayments(service, ACCOUNT, ({ sold_on: sold }) => sold?.marketplace === 'Marrowby');
 
 const readable = (text) => (typeof text === 'string' && text.trim() !== '' && [...text].length <= 4000 ? text : refuse(422, 'bad_text', 'A message has 1 to 4000 characters.'));
 const orderNumber = (number) => number || refuse(422, 'no_order', 'Say which order it is about.');

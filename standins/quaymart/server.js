@@ -1,6 +1,7 @@
 // Quaymart: a marketplace where everything is an entry in a thread. Sellers answer within two working
 // days, and no answer may hold a link or an email address.
 import { table } from '../shared/pages.js';
+import { holdPayments } from '../shared/payments.js';
 import { Service, refuse } from '../shared/service.js';
 import { LISTINGS } from '../world/products.js';
 
@@ -9,6 +10,8 @@ const ABOUT = ['listing', 'order', 'return', 'review'];
 
 const service = new Service({ name: 'Quaymart', header: 'Quaymart', accounts: [ACCOUNT], seed: () => ({ threads: [] }) });
 const { data } = service;
+// What was bought here was paid here, and goes back from here.
+holdPayments(service, ACCOUNT, ({ sold_on: sold }) => sold?.marketplace === 'Quaymart');
 
 // Monday to Friday; the same time of day two of them later.
 function twoWorkingDays(at) {

@@ -8,6 +8,7 @@ use App\Channels\Account;
 use App\Channels\ItemKind;
 use App\Channels\OutgoingMessage;
 use App\Channels\Services\AnswersItems;
+use App\Channels\Services\PaysBack;
 use App\Channels\Services\ReadsItems;
 use App\Channels\Services\ServiceRequest;
 use App\Channels\Services\ServiceSender;
@@ -17,7 +18,7 @@ use Illuminate\Support\Str;
 /**
  * Marketplace: questions, order messages, return requests, ratings.
  */
-final readonly class Marrowby extends ServiceType implements AnswersItems
+final readonly class Marrowby extends ServiceType implements AnswersItems, PaysBack
 {
     public function label(): string
     {

@@ -7,6 +7,7 @@ namespace App\Channels\Quaymart;
 use App\Channels\Account;
 use App\Channels\OutgoingMessage;
 use App\Channels\Services\AnswersItems;
+use App\Channels\Services\PaysBack;
 use App\Channels\Services\ReadsItems;
 use App\Channels\Services\ServiceRequest;
 use App\Channels\Services\ServiceSender;
@@ -15,7 +16,7 @@ use App\Channels\Services\ServiceType;
 /**
  * Marketplace: everything in threads.
  */
-final readonly class Quaymart extends ServiceType implements AnswersItems
+final readonly class Quaymart extends ServiceType implements AnswersItems, PaysBack
 {
     public function label(): string
     {

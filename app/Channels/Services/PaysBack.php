@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Channels\Services;
 
 /**
- * A payment provider: it holds what customers paid, gives it back when it is asked, and keeps a book of it.
+ * It holds what customers paid, gives it back when it is asked, tells how that went (`refund.changed`), and keeps a book of it: the
+ * payment provider for what the shop sold, a marketplace for what was bought there.
  */
 interface PaysBack {}

@@ -6,6 +6,7 @@ namespace App\Channels\Services;
 
 use App\Channels\Account;
 use App\Channels\RedactArrival;
+use App\Refunds\TakePaymentEvent;
 use Illuminate\Contracts\Container\Container;
 use LogicException;
 
@@ -14,6 +15,9 @@ use LogicException;
  */
 final readonly class TakeEvent
 {
+    /** Of whoever holds payments, whatever else they tell of. */
+    private const REFUND = 'refund.changed';
+
     public function __construct(private Container $container, private TakesItems $items, private RedactArrival $redact) {}
 
     /**
@@ -44,6 +48,9 @@ final readonly class TakeEvent
     private function result(Account $account, array $event): string
     {
         $type = $account->channel->type();
+        if ($type instanceof PaysBack && ($event['type'] ?? null) === self::REFUND) {
+            return $this->container->make(TakePaymentEvent::class)->take($account, $event);
+        }
         $reader = $type instanceof ServiceType ? $type->reader() : null;
         if ($reader !== null) {
             $received = $reader->read($event);

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Channels\Account;
+use App\Channels\AccountState;
 use App\Channels\Channel;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
@@ -36,7 +38,9 @@ use Tests\App\Services;
 beforeEach(function (): void {
     CarbonImmutable::setTestNow('2026-11-23T10:00:00Z');
     Queue::fake();
-    Services::take(Channel::Shop, Services::order());
+    Services::take(Channel::Shop, Services::order(['sold_on' => null]));
+    // Each keeps a book of its own: here the payment provider's is looked at alone.
+    Account::query()->whereIn('channel', [Channel::Marrowby, Channel::Quaymart])->update(['state' => AccountState::Paused]);
     $this->order = Order::query()->with(['lines', 'payments'])->sole();
     [$this->kite, $this->tails] = $this->order->lines->all();
     $this->mads = $this->teammate('mads');
@@ -98,7 +102,7 @@ it('reckons what goes back of a line, the delivery, a fee and goodwill, and says
 
 it('counts what went back in the shop and at the provider, units and delivery, so that it goes back once', function (): void {
     Services::take(Channel::Shop, Services::order([
-        'version' => 2, 'shipping' => ['amount' => 1900, 'title' => 'Parcel', 'tax_rate' => '0.25', 'refunded' => 900],
+        'sold_on' => null, 'version' => 2, 'shipping' => ['amount' => 1900, 'title' => 'Parcel', 'tax_rate' => '0.25', 'refunded' => 900],
         'lines' => array_map(static fn (array $line): array => [
             ...$line, 'refunded' => $line['id'] === '20388-2' ? 1250 : 0,
         ], Services::order()['data']['order']['lines']),
@@ -236,7 +240,7 @@ it('is withdrawn where it cannot go back, and its lines are free for another', f
 });
 
 it('is not withdrawn where a part of it has gone back', function (): void {
-    Services::take(Channel::Shop, Services::order(['version' => 2, 'payments' => [
+    Services::take(Channel::Shop, Services::order(['sold_on' => null, 'version' => 2, 'payments' => [
         ['id' => 'pay-1', 'kind' => 'card', 'label' => 'Card …4242', 'captured' => 10000, 'refunded' => 0],
         ['id' => 'pay-2', 'kind' => 'gift_card', 'label' => 'Gift card', 'captured' => 6300, 'refunded' => 0],
     ]]));
@@ -264,7 +268,7 @@ it('tells the shop once it is through, again until it has it, and both books agr
     $sent = null;
     providerSays(function (Request $request) use (&$sent) {
         $sent = $request;
-        $order = Services::order(['version' => 2])['data']['order'];
+        $order = Services::order(['sold_on' => null, 'version' => 2])['data']['order'];
         $order['lines'][1]['refunded'] = 1250;
         $order['shipping']['refunded'] = 165;
         $order['payments'][0]['refunded'] = 1415;
@@ -293,7 +297,7 @@ it('puts back on a gift card by the shop, and waits where no provider is connect
     Services::account(Channel::Tollgate)->forceFill(['state' => 'paused'])->save();
     ($this->issue)(new ChosenRefund([$this->tails->id => 1]));
     payOut();
-    expect(Payout::query()->orderByDesc('id')->firstOrFail()->why)->toContain('No payment provider is connected');
+    expect(Payout::query()->orderByDesc('id')->firstOrFail()->why)->toContain('Who holds the payment is not connected');
 });
 
 it('is tried again as something new, where there is as much left, and once', function (): void {
@@ -381,7 +385,8 @@ it('has a person settle what the two books differ in: right as it is, or never l
     $this->post("/refunds/differences/{$one->id}", ['do' => 'right', 'note' => ' '])->assertSessionHas('problem_code', 'no_note');
     $this->post("/refunds/differences/{$one->id}", ['do' => 'right', 'note' => 'Their fee, credited by hand.'])->assertSessionHas('done');
     $this->post("/refunds/differences/{$two->id}", ['do' => 'never_left'])->assertRedirect("/refunds/{$two->refund_id}");
-    expect($two->refresh()->state)->toBe(PayoutState::Failed)->and(Refund::query()->findOrFail($two->refund_id)->state)->toBe(RefundState::Stuck)
+    expect($two->refresh()->state)->toBe(PayoutState::Failed)->and(Refund::query()->findOrFail($two->refund_id)->state)
+        ->toBe(RefundState::Stuck)
         ->and($report()['differences'])->toBe([]);
     // Compared again, what was settled is not listed again.
     $book();
@@ -418,4 +423,34 @@ it('takes from the provider’s book what it had not heard, and says where the t
     providerSays(500);
     app()->call([new ReconcilePayments, 'handle']);
     $this->get('/refunds')->assertSee('could not be compared');
+});
+
+it('gives back what was bought on a marketplace from there, and hears of what it gave back by itself', function (): void {
+    Account::query()->where('channel', Channel::Marrowby)->update(['state' => AccountState::Active]);
+    Services::take(Channel::Shop, Services::order(['version' => 5]));
+    $sold = $this->order->refresh()->load(['lines', 'payments']);
+    $chosen = new ChosenRefund([$this->tails->id => 1]);
+    app(IssueRefund::class)->issue($sold, $chosen, Worksheet::of($sold, $chosen)->total(), 'Faulty', null, $this->mads, 'one');
+    $asked = [];
+    providerSays(function (Request $request) use (&$asked) {
+        $asked[] = $request->url();
+
+        return Http::response(['refund' => toldRefund('rf_1', $request['reference'], 'pending', 1250)]);
+    });
+    payOut();
+    $marrowby = Services::account(Channel::Marrowby);
+    expect($asked)->toBe([rtrim((string) $marrowby->settings['base_url'], '/').'/v1/refunds'])
+        ->and(Payout::query()->sole()->state)->toBe(PayoutState::Sent);
+    $tell = fn (array $refund) => Services::take(Channel::Marrowby, [
+        'id' => Services::id('e'), 'type' => 'refund.changed', 'at' => now()->toIso8601ZuluString(), 'data' => ['refund' => $refund],
+    ]);
+    $tell(toldRefund('rf_1', Payout::query()->sole()->once, 'done', 1250));
+    $tell(toldRefund('rf_5', null, 'done', 3000));
+    expect(Payout::query()->sole()->state)->toBe(PayoutState::Done)->and(MoneyOfOrder::of($sold->refresh())->left())
+        ->toBe(16300 - 1250 - 3000);
+    $marrowby->forceFill(['state' => AccountState::Paused])->save();
+    $all = ChosenRefund::everything(MoneyOfOrder::of($sold));
+    app(IssueRefund::class)->issue($sold, $chosen, 1250, 'Faulty', null, $this->mads, 'two');
+    payOut();
+    expect(Payout::query()->orderByDesc('id')->firstOrFail()->why)->toContain('is not connected')->and($all->lines)->not->toBe([]);
 });

@@ -370,7 +370,8 @@ it('tells the customer of the steps with the templates that were chosen, the lab
     $template = (int) DB::table('templates')->insertGetId([
         'name' => 'Label', 'folder' => '', 'shared_with' => 'everybody', 'steps' => '[]', 'version' => 1, 'updated_at' => now(),
     ]);
-    DB::table('template_languages')->insert(['template_id' => $template, 'language' => 'en', 'text' => 'Return {{ return.number }}: {{ return.state }}.']);
+    DB::table('template_languages')
+        ->insert(['template_id' => $template, 'language' => 'en', 'text' => 'Return {{ return.number }}: {{ return.state }}.']);
     app(StoreSettings::class)->put(ReturnSettings::NAME, ['told' => ['agreed' => $template, 'arrived' => $template]]);
     $tell = fn () => app()->call([new TellOfReturns, 'handle']);
     $said = fn () => Message::query()->where('direction', Message::OUT)->orderBy('id')->with(['attachments', 'teammate'])->get();
@@ -390,7 +391,8 @@ it('tells the customer of the steps with the templates that were chosen, the lab
     // The bench does not write to customers: a lead does, in its place.
     app(ArriveAtBench::class)->arrive($return, Actor::teammate($this->femi));
     $tell();
-    expect($said())->toHaveCount(2)->and($said()[1]->text)->toContain('arrived')->and($said()[1]->teammate->role->answersCustomers())->toBeTrue();
+    expect($said())->toHaveCount(2)->and($said()[1]->text)->toContain('arrived')->and($said()[1]->teammate->role->answersCustomers())
+        ->toBeTrue();
     $this->actingAs($this->mads)->get("/returns/{$return->id}")->assertSee('Told “Label”');
 });
 
