@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AttachOrders
 {
-    public function __construct(private Journal $journal, private FollowParcel $parcels) {}
+    public function __construct(private Journal $journal, private FollowParcel $parcels, private FollowsAttached $follows) {}
 
     public function attach(Conversation $conversation, FoundOrders $found, Actor $actor): void
     {
@@ -51,6 +51,7 @@ final readonly class AttachOrders
             default => '',
         });
         $this->parcels->of($conversation);
+        $this->follows->attached($conversation, $order, $by);
     }
 
     public function detach(Conversation $conversation, Order $order, Actor $actor): void

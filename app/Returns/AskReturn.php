@@ -32,7 +32,31 @@ final readonly class AskReturn
         Order $order, array $units, ?ReturnReason $reason, string $note, bool $despite, ?Conversation $conversation, Teammate $teammate,
         string $onceKey
     ): CustomerReturn {
-        $key = hash('sha256', "return:{$teammate->id}:{$onceKey}");
+        return $this->once($order, $units, $reason, $note, $despite, $conversation, $teammate, "return:{$teammate->id}:{$onceKey}");
+    }
+
+    /**
+     * As the customer asked elsewhere: too late, it waits for its decision all the same. Once for a conversation.
+     *
+     * @param  array<int, int>  $units
+     *
+     * @throws ReturnRefused
+     */
+    public function byCustomer(Order $order, array $units, ReturnReason $reason, Conversation $conversation): CustomerReturn
+    {
+        return $this->once($order, $units, $reason, '', true, $conversation, null, "return:conversation:{$conversation->id}");
+    }
+
+    /**
+     * @param  array<int, int>  $units
+     *
+     * @throws ReturnRefused
+     */
+    private function once(
+        Order $order, array $units, ?ReturnReason $reason, string $note, bool $despite, ?Conversation $conversation, ?Teammate $teammate,
+        string $once
+    ): CustomerReturn {
+        $key = hash('sha256', $once);
         $reason ?? throw ReturnRefused::noReason();
         $units === [] && throw ReturnRefused::nothingChosen();
         array_sum($units) > self::MOST_UNITS && throw ReturnRefused::manyUnits(self::MOST_UNITS);
@@ -59,21 +83,22 @@ final readonly class AskReturn
      * @param  array<int, int>  $units
      */
     private function write(
-        OfferedReturn $offered, array $units, string $note, ?Conversation $conversation, Teammate $teammate, string $key
+        OfferedReturn $offered, array $units, string $note, ?Conversation $conversation, ?Teammate $teammate, string $key
     ): CustomerReturn {
         $return = new CustomerReturn;
         $return->forceFill([
             'order_id' => $offered->order->id, 'customer_id' => $offered->order->customer_id, 'conversation_id' => $conversation?->id,
             'reason_id' => $offered->policy->reason_id, 'policy_id' => $offered->policy->id, 'policy_version' => $offered->policy->version,
-            'terms' => $offered->terms->toArray(), 'state' => ReturnState::Asked, 'teammate_id' => $teammate->id, 'once_key' => $key,
+            'terms' => $offered->terms->toArray(), 'state' => ReturnState::Asked, 'teammate_id' => $teammate?->id, 'once_key' => $key,
             'note' => mb_substr(trim($note), 0, 500), 'last_day' => $offered->lastDay()?->format('Y-m-d'), 'stays' => $offered->stays,
             'label_key' => Str::uuid()->toString(), 'asked_at' => now(), 'due_at' => ReturnSettings::dueAt(ReturnState::Asked, now()),
         ])->save();
         foreach ($units as $line => $quantity) {
             (new ReturnLine)->forceFill(['return_id' => $return->id, 'order_line_id' => $line, 'quantity' => $quantity])->save();
         }
-        $this->move->write($return, null, Actor::teammate($teammate));
-        TellOfReturns::of($return, ReturnState::Asked->value, Actor::teammate($teammate));
+        $actor = $teammate === null ? Actor::customer() : Actor::teammate($teammate);
+        $this->move->write($return, null, $actor);
+        TellOfReturns::of($return, ReturnState::Asked->value, $actor);
 
         return $return;
     }

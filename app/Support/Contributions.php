@@ -77,6 +77,7 @@ use App\Nudges\NudgeChange;
 use App\Nudges\NudgePlansNeed;
 use App\Nudges\NudgesOfConversation;
 use App\Nudges\NudgesPanel;
+use App\Orders\FollowsAttached;
 use App\Orders\FollowsParcels;
 use App\Orders\Happened\BuyerAsked;
 use App\Orders\Happened\BuyerVerified;
@@ -105,6 +106,7 @@ use App\Returns\FollowReturnParcel;
 use App\Returns\Happened\ReturnMoved;
 use App\Returns\Happened\ReturnReminded;
 use App\Returns\ReturnsPanel;
+use App\Returns\TakeReturnRequest;
 use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
@@ -222,6 +224,7 @@ final class Contributions extends ServiceProvider
         $this->app->singleton(KeepPromises::class);
         $this->app->bind(BeforeCommit::class, KeepPromises::class);
         $this->app->bind(FollowsParcels::class, FollowReturnParcel::class);
+        $this->app->bind(FollowsAttached::class, TakeReturnRequest::class);
         $this->app->bind(TakesCredits::class, TakeCredit::class);
         $this->app->bind(CountsInHours::class, SavePromiseSet::class);
         $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(

@@ -407,3 +407,50 @@ it('says at the return why the customer was not told', function (): void {
     app()->call([new TellOfReturns, 'handle']);
     $this->actingAs($this->mads)->get("/returns/{$return->id}")->assertSee('Not told “Gaps”')->assertSee('exchange.payment_link');
 });
+
+/**
+ * @param  array<string, mixed>  $with
+ */
+function askedOnMarrowby(string $reason, array $with = []): void
+{
+    Services::take(Channel::Marrowby,
+        ['id' => Services::id('e'), 'type' => 'return.requested', 'at' => now()->toIso8601ZuluString(), 'data' => [
+        'request' => [
+            'id' => Services::id('mr'), 'order_number' => '71-9000001', 'buyer' => ['id' => 'leif88', 'name' => 'Leif F.'],
+                'reason' => $reason,
+            'text' => 'It does not suit me.', 'asked_at' => now()->toIso8601ZuluString(),
+                'answer_by' => now()->addDay()->toIso8601ZuluString(),
+            'state' => 'asked', 'messages' => [], ...$with,
+        ],
+    ]]);
+}
+
+it('takes what a customer asks for on a marketplace as a return that waits for its decision, once', function (): void {
+    $one = static fn (array $with = []): array => Services::order([
+        'id' => 'ord_9', 'number' => 'B-29001', 'sold_on' => ['marketplace' => 'Marrowby', 'number' => '71-9000001', 'buyer' => 'leif88'],
+        'parcels' => [], 'lines' => [[
+            'id' => '9-1', 'sku' => 'KES-RED', 'title' => 'Kestrel 3, red', 'quantity' => 1, 'unit_price' => 18900, 'discount' => 0,
+            'tax_rate' => '0.25', 'sent' => 1, 'returned' => 0, 'refunded' => 0,
+        ]], ...$with,
+    ]);
+    Services::take(Channel::Shop, $one());
+    askedOnMarrowby('changed my mind');
+    $return = CustomerReturn::query()->with(['reason', 'conversation'])->sole();
+    expect([$return->state, $return->reason->name, $return->teammate_id])->toBe([ReturnState::Asked, 'Changed mind', null])
+        ->and($return->conversation?->kind->value)->toBe('return_request');
+    // Asked once more elsewhere: it is part of that one.
+    askedOnMarrowby('broken');
+    expect(CustomerReturn::query()->count())->toBe(1);
+});
+
+it('leaves to the team what is not clear', function (string $reason, int $quantity): void {
+    Services::take(Channel::Shop, Services::order([
+        'id' => 'ord_9', 'number' => 'B-29001', 'sold_on' => ['marketplace' => 'Marrowby', 'number' => '71-9000001', 'buyer' => 'leif88'],
+        'parcels' => [], 'lines' => [[
+            'id' => '9-1', 'sku' => 'KES-RED', 'title' => 'Kestrel 3, red', 'quantity' => $quantity, 'unit_price' => 18900, 'discount' => 0,
+            'tax_rate' => '0.25', 'sent' => 1, 'returned' => 0, 'refunded' => 0,
+        ]],
+    ]));
+    askedOnMarrowby($reason);
+    expect(CustomerReturn::query()->count())->toBe(0);
+})->with(['of which of two' => ['broken', 2], 'a reason that nobody knows' => ['the colour of the sky', 1]]);
