@@ -51,7 +51,30 @@ curl_exec($client);
 [, $code] = $get('/bench/bare');
 $code === 200 || exit("The bench could not sign in ({$code}).\n");
 
-$ids = Conversation::query()->inRandomOrder()->limit(400)->pluck('id')->all();
+$ilse = Teammate::query()->where('email', 'ilse@brindle.example')->firstOrFail();
+// Orders with what a worksheet reads: three lines, a gift card and a card.
+$sheets = DB::table('conversation_order')->join('orders', 'orders.id', '=', 'conversation_order.order_id')
+    ->whereIn('conversation_order.conversation_id',
+        Conversation::readable($ilse)->select('conversations.id'))
+    ->orderBy('orders.id')->limit(200)
+    ->get(['orders.id', 'conversation_order.conversation_id'])->unique('id')->values()->all();
+foreach ($sheets as $sheet) {
+    foreach ([[1, 2, 11900], [2, 1, 1400], [3, 4, 2550]] as [$line, $quantity, $price]) {
+        DB::table('order_lines')->insertOrIgnore([
+            'order_id' => $sheet->id, 'outside_id' => "l{$line}", 'sku' => "S{$line}", 'title' => "Thing {$line}", 'quantity' => $quantity,
+            'unit_price' => $price, 'discount' => 100, 'tax_rate' => '0.25', 'sent' => $quantity, 'returned' => 0, 'refunded' => 0,
+        ]);
+    }
+    foreach (['gift_card' => 5000, 'card' => 30000] as $kind => $captured) {
+        DB::table('order_payments')->insertOrIgnore([
+            'order_id' => $sheet->id, 'outside_id' => "p-{$sheet->id}-{$kind}", 'kind' => $kind, 'label' => $kind,
+            'captured' => $captured, 'refunded' => 0,
+        ]);
+    }
+    DB::table('orders')->where('id', $sheet->id)->update(['currency' => 'EUR', 'prices_include_tax' => 1, 'order_discount' => 500]);
+}
+$lines = DB::table('order_lines')->whereIn('order_id', array_column($sheets, 'id'))->get(['id', 'order_id'])->groupBy('order_id');
+$ids = Conversation::readable($ilse)->inRandomOrder()->limit(400)->pluck('id')->all();
 $names = DB::table('customers')->inRandomOrder()->limit(100)->pluck('name')->all();
 mt_srand(7);
 // Half of what is looked for are numbers and names, the rest common and rare words, alone and together.
@@ -70,11 +93,37 @@ preg_match('#/queue/my-turn/changes\?mark=[\w.-]+#', $queue, $queuePoll);
 preg_match("#/conversations/{$ids[0]}/changes\?mark=[\w.-]+#", $shown, $conversationPoll);
 $saved = (int) DB::table('saved_views')->orderBy('id')->value('id');
 
+[, , $shown] = $get("/orders/{$sheets[0]->id}/refund");
+preg_match('/name="_token" value="([^"]+)"/', $shown, $token);
+// As htmx sends the form after a change: the figures alone come back.
+$reckon = static function (int $round) use ($client, $address, $sheets, $lines, $token): array {
+    $order = $sheets[$round % count($sheets)]->id;
+    curl_setopt_array($client, [
+        CURLOPT_URL => "{$address}/orders/{$order}/refund/reckon", CURLOPT_POST => true, CURLOPT_HTTPHEADER => ['HX-Request: true'],
+        CURLOPT_POSTFIELDS => http_build_query([
+            '_token' => $token[1] ?? '', 'delivery' => 'share', 'goodwill' => '5 %', 'lines' => $lines[$order]->pluck('id')->mapWithKeys(
+                static fn (int $id): array => [$id => 1]
+            )->all(),
+        ]),
+    ]);
+    $from = hrtime(true);
+    $body = (string) curl_exec($client);
+    $spent = (hrtime(true) - $from) / 1e6;
+    $code = (int) curl_getinfo($client, CURLINFO_RESPONSE_CODE);
+    curl_setopt_array($client, [CURLOPT_HTTPHEADER => [], CURLOPT_HTTPGET => true]);
+
+    return [$spent, $code, $body];
+};
+
 $pages = [
     'the bare page' => static fn (int $round): string => '/bench/bare',
     'queue, my turn' => static fn (int $round): string => '/queue/my-turn',
     'queue, a saved view' => static fn (int $round): string => "/queue/{$saved}",
     'conversation' => static fn (int $round): string => '/conversations/'.$ids[$round % count($ids)],
+    'worksheet' => static fn (int $round): string => "/orders/{$sheets[$round % count($sheets)]->id}/refund?conversation="
+        .$sheets[$round % count($sheets)]->conversation_id,
+    'worksheet, reckoned anew' => $reckon,
+    'returns bench' => static fn (int $round): string => '/returns?tab=all',
     'search' => static fn (int $round): string => '/search?q='.urlencode($searches[$round % count($searches)]),
     'board' => static fn (int $round): string => '/queue/my-turn/board',
     'poll of the queue, no news' => static function (int $round) use (&$queuePoll): string {
@@ -85,7 +134,7 @@ $pages = [
 $times = array_fill_keys(array_keys($pages), []);
 foreach ($pages as $page) {
     foreach (range(0, 9) as $round) {
-        $get($page($round));
+        is_string($path = $page($round)) && $get($path);
     }
 }
 // All in turn, so that a machine that slows down slows all alike.
@@ -94,8 +143,9 @@ for ($round = 0; $round < $rounds; $round++) {
     // A mark holds until the minute turns: asked for anew, so that the poll finds nothing.
     preg_match('#/queue/my-turn/changes\?mark=[\w.-]+#', $get('/queue/my-turn')[2], $queuePoll);
     foreach ($pages as $name => $page) {
-        $path = $page($round);
-        [$spent, $code] = $get($path);
+        $answered = $page($round);
+        $path = is_string($answered) ? $answered : $name;
+        [$spent, $code] = is_string($answered) ? $get($path) : $answered;
         if (! in_array($code, [200, 204], true)) {
             exit("{$path} answered {$code}.\n");
         }
