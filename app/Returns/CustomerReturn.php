@@ -77,6 +77,12 @@ final class CustomerReturn extends Row
 
     protected $attributes = ['note' => '', 'why' => '', 'stays' => false, 'label_attempts' => 0, 'stock_attempts' => 0];
 
+    /** Up to two years off for what is faulty: with the year where it is not this one. */
+    public function mayComeUntil(): string
+    {
+        return $this->last_day?->format($this->last_day->isCurrentYear() ? 'j M' : 'j M Y') ?? '—';
+    }
+
     public function number(): string
     {
         return sprintf('R-%04d', $this->id);

@@ -100,10 +100,6 @@ await ilse.goto(hers);
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByRole('button', { name: /^Join C-/ }).first().click();
 await ilse.getByText('joined into this one').first().waitFor();
-const joined = ilse.url();
-await ilse.goto(`${web}/queue/my-turn`);
-await ilse.goto(joined);
-await take(ilse, 'joined');
 await ilse.getByRole('complementary').getByRole('heading', { name: 'Ana Wrenfield' }).getByRole('link').click();
 await take(ilse, 'customer');
 
@@ -111,26 +107,30 @@ await mads.goto(`${web}/queue/my-turn/board`);
 await take(mads, 'board');
 await mads.goto(`${web}/rules`);
 await take(mads, 'rules');
-await mads.getByRole('link', { name: 'Batch K' }).click();
-await take(mads, 'rule');
 await mads.goto(`${web}/promises`);
 await mads.getByRole('row', { name: /Everybody/ }).getByRole('link', { name: /%/ }).click();
 await take(mads, 'promises');
 await mads.goto(`${web}/search?q=parcel+state:open`);
 await take(mads, 'search');
-await mads.goto(`${web}/queue/my-turn`);
-for (const row of [1, 3, 4]) {
-    await mads.locator('[data-pick]').nth(row).click();
-}
-await mads.locator('#bulk-change').selectOption({ label: 'give it to Ilse Norrby' });
-await mads.getByRole('button', { name: 'See what changes' }).click();
-await mads.getByText('Nothing has happened yet').waitFor();
-await take(mads, 'bulk');
+
+// Money and goods: a worksheet from an inspected return, the bench at work, and what became of the returns of thirty days.
+await mads.goto(`${web}/returns?tab=settle`);
+await mads.locator('.bench-list tbody tr').filter({ hasText: 'opened' }).getByRole('link').first().click();
+await mads.getByRole('link', { name: 'Give it back' }).click();
+await mads.getByRole('button', { name: /^Give back/ }).waitFor();
+await take(mads, 'worksheet');
+const femi = await signedIn('femi');
+await femi.goto(`${web}/returns?tab=arrived`);
+await femi.locator('.bench-list .row-link').first().click();
+await femi.locator('[data-bench]').waitFor();
+await femi.keyboard.press('2');
+await take(femi, 'returns');
+await mads.goto(`${web}/returns?part=settled`);
+await mads.locator('.bench-flow').scrollIntoViewIfNeeded();
+await take(mads, 'returns-flow');
 
 const corin = await signedIn('corin');
 await corin.goto(`${web}/set-up`);
 await take(corin, 'set-up');
-await corin.goto(`${web}/forms/contact`);
-await take(corin, 'form');
 
 await browser.close();

@@ -101,6 +101,13 @@ export async function expectAccessible(page, rules = null) {
         resultTypes: ['violations'], preload: false, iframes: false, elementRef: false,
         ...(only ? { runOnly: only } : { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }),
     })).violations, [rules]);
+    // A link that is spread over its row must not lie over another's.
+    const covered = await page.evaluate(() => [...document.querySelectorAll('.row-link')].filter((link) => {
+        const { left, top, width, height } = link.getClientRects()[0] ?? {};
+        const hit = width && document.elementFromPoint(left + Math.min(width, 20) / 2, top + height / 2)?.closest('.row-link');
+        return hit && hit !== link;
+    }).map((link) => link.textContent.trim()));
+    expect(covered, 'lies under another link').toEqual([]);
     await page.evaluate((top) => window.scrollTo({ top, behavior: 'instant' }), scrolled);
     const shown = found.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map((node) => `${node.html} ${node.failureSummary}`).join(' | ')}`);
     expect(shown).toEqual([]);

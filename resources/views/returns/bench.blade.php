@@ -40,7 +40,7 @@
                             <td>{{ Str::limit($one->what(), 60) }}</td>
                             <td>{{ mb_strtolower($one->reason->name) }}</td>
                             <td @class(['late' => $one->isStuck() || $one->label_why !== null])>@include('returns.stands')</td>
-                            <td>{{ $one->last_day?->format('j M') ?? '—' }}</td>
+                            <td>{{ $one->mayComeUntil() }}</td>
                             <td class="number">@include('returns.next')</td>
                         </tr>
                     @endforeach</tbody>
