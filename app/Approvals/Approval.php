@@ -15,11 +15,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * Something that needs a second person's yes.
  *
+ * @phpstan-type SheetToAgreeTo array{
+ *     chosen: array<string, mixed>, reason: string, told: array{template: int, done: bool}|null, rule: int|null
+ * }
+ *
  * @property int $id
  * @property int|null $conversation_id
  * @property int|null $order_id of which money is to go back; null for any other question
- * @property array{chosen: array<string, mixed>, reason: string, told: array{template: int, done: bool}|null,
-     rule: int|null}|null $worksheet
+ * @property SheetToAgreeTo|null $worksheet
  * @property int|null $amount smallest units
  * @property string|null $currency
  * @property list<string>|null $steps the roles whose yes it needs, in their order

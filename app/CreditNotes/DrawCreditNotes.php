@@ -21,13 +21,15 @@ final class DrawCreditNotes implements ShouldQueue
     use Dispatchable;
     use Queueable;
 
-    private const AT_ONCE = 50;
+    /** Few, so that an answer that comes meanwhile does not wait for a pile of them. */
+    private const AT_ONCE = 5;
 
     public int $tries = 1;
 
     public function __construct()
     {
-        $this->onQueue('outbox');
+        // After all that goes out: a note takes a tenth of a second to draw.
+        $this->onQueue('default');
     }
 
     public function handle(CreditNotePdf $pdf, FileStore $files): void

@@ -41,6 +41,14 @@ final class ReconcilePayments implements ShouldBeUnique, ShouldQueue
 
     public int $uniqueFor = 300;
 
+    /**
+     * With what is taken in from outside: who asks for it waits before the page, and what goes out may be a pile.
+     */
+    public function __construct()
+    {
+        $this->onQueue('intake');
+    }
+
     public function handle(ServiceClient $client, TakePaymentEvent $take, StoreSettings $settings): void
     {
         $until = CarbonImmutable::now();

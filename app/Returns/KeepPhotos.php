@@ -14,7 +14,8 @@ final readonly class KeepPhotos
 {
     public const MOST = 12;
 
-    private const LARGEST = 12 * 1024 * 1024;
+    /** Bytes of one photo. */
+    public const LARGEST = 12 * 1024 * 1024;
 
     private const TYPES = ['image/png' => 'png', 'image/jpeg' => 'jpg', 'image/webp' => 'webp'];
 

@@ -40,6 +40,7 @@ final readonly class GiveBackByRule
     {
         $order = $this->order($conversation);
         $sheet = $order === null ? null : $this->sheet($order, $chosen);
+        $most = $order === null ? 0 : $this->most($chosen, $order);
 
         return match (true) {
             $order === null => 'no order beside it is known to be theirs',
@@ -48,8 +49,7 @@ final readonly class GiveBackByRule
             Approval::query()->where('order_id', $order->id)->where('worksheet->rule', $rule->id)
                 ->exists() => 'it has given back, or asked to, for this order already',
             $sheet?->quote === null => lcfirst($sheet?->why?->getMessage() ?? 'nothing of it is left'),
-            $sheet->total() > $this->most($chosen, $order) =>
-                "{$order->money($sheet->total())} are above the {$order->money($this->most($chosen, $order))} that it gives back",
+            $sheet->total() > $most => "{$order->money($sheet->total())} are above the {$order->money($most)} that it gives back",
             default => null,
         };
     }

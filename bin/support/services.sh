@@ -185,6 +185,7 @@ http {
             fastcgi_buffer_size 64k;
         }
         location ~ \.php { return 404; }
+        error_page 413 /too-large.html;
     }
 }
 CONF

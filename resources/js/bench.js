@@ -25,6 +25,14 @@ function grade(key) {
     return true;
 }
 
+// Said before it is on its way: a photo of 60 MB takes minutes to be refused.
+function tooLarge({ files, dataset }) {
+    const largest = Number(dataset.largest);
+    const file = [...files].find(({ size }) => size > largest);
+    const megabytes = (bytes) => Math.round(bytes / 1024 / 1024);
+    return file === undefined ? '' : `“${file.name}” has ${megabytes(file.size)} MB: a photo has ${megabytes(largest)} MB at most.`;
+}
+
 const isElsewhere = (target) => target.closest?.('a, button, input:not([type=radio]), textarea, select, details.menu[open]');
 
 export function listenToBench() {
@@ -37,6 +45,7 @@ export function listenToBench() {
             mark();
         }
         if (event.target.matches?.('input[type=file][data-sends]') && event.target.files.length > 0) {
+            event.target.setCustomValidity(tooLarge(event.target));
             event.target.form.requestSubmit();
         }
     });

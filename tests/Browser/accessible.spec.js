@@ -6,6 +6,7 @@ const PAGES = {
     'the queue': ['mads', ['/queue/my-turn', '/queue/waiting', '/queue/held', '/queue/junk', '/queue/1', '/queue/1/board']],
     'finding, news and one’s own': ['mads', ['/views/1', '/search', '/search?q=parcel', '/news', '/tasks', '/own-settings']],
     'customers, orders and what is public': ['mads', ['/public', '/customers', '/companies', '/companies/1', '/customer-groups', '/orders', '/calls/new']],
+    'returns and refunds': ['mads', ['/returns?tab=all', '/refunds', '/refunds/spending', '/approvals']],
 };
 
 for (const [place, [who, addresses]] of Object.entries(PAGES)) {
@@ -26,6 +27,12 @@ test('accessible in light and dark: one conversation, with a menu open, and what
         expect((await page.goto(address)).status(), address).toBe(200);
         await expectAccessibleInLightAndDark(page);
     }
+});
+
+test('accessible in light and dark: what is done with an order', async ({ page }) => {
+    await signIn(page);
+    const order = database("SELECT id FROM orders WHERE number = 'B-20421'");
+    await expectPagesAccessible(page, ['', '/refund', '/return', '/send'].map((what) => `/orders/${order}${what}`));
 });
 
 test('accessible in light and dark: signing in, and what is not there', async ({ page }) => {

@@ -4,9 +4,9 @@ import { web } from './world.js';
 // In which everything is killed: with nobody beside it.
 const CHAOS = /worst-chaos\.spec\.js/;
 // Those in which servers fail, workers are killed, or the whole queue or everybody's rules are changed: one at a time, and beside
-// them only those that merely look.
+// them only those that merely look, or have an installation of their own.
 const ALONE = /(next-up|rules|rules-at-work|worst-[\w-]+)\.spec\.js/;
-const LOOKING = /accessible[\w-]*\.spec\.js/;
+const LOOKING = /(accessible[\w-]*|begin)\.spec\.js/;
 const output = (of) => `../../var/test/playwright/${of}`;
 
 export default defineConfig({

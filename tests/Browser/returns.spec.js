@@ -1,3 +1,4 @@
+import { truncateSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { act, database, expectAccessible, expectAccessibleInLightAndDark, look, signIn } from './world.js';
 
@@ -44,6 +45,14 @@ test('a change of mind: agreed, followed, scanned and inspected by keyboard, and
     await bench.keyboard.press('l');
     await bench.keyboard.type(`${label}\n`);
     await expect(bench.getByText(/is arrived\./)).toBeVisible();
+    // A photo as large as a film is refused before it is sent.
+    const film = test.info().outputPath('kite.jpg');
+    writeFileSync(film, '');
+    truncateSync(film, 60 * 1024 * 1024);
+    const photos = bench.getByLabel(/^Photos/);
+    await photos.setInputFiles(film);
+    expect(await photos.evaluate((field) => field.validationMessage)).toBe('“kite.jpg” has 60 MB: a photo has 12 MB at most.');
+    await bench.goto(`/returns/${id}`);
     await bench.keyboard.press('2');
     await expect(bench.getByRole('radio', { name: /Opened/ })).toBeChecked();
     await expect(bench.getByLabel(/Back to stock/)).not.toBeChecked();

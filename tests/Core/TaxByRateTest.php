@@ -25,7 +25,7 @@ function ratesOf(array $parts, int $adjustment, array $bought = []): array
             $one->gross->units->toInt()],
         TaxByRate::of(
             array_map(static fn (array $part): array => [BigDecimal::of($part[0]), euros($part[1]), euros($part[2])], $parts),
-                euros($adjustment),
+            euros($adjustment),
             array_map(static fn (array $one): array => [BigDecimal::of($one[0]), euros($one[1])], $bought)
         )
     );

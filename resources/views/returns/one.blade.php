@@ -102,7 +102,8 @@
         <form method="post" action="{{ $at }}/photos" enctype="multipart/form-data" class="bench-step bench-two">@csrf<label
             class="visually-hidden" for="bench-photos">Photos, {{ KeepPhotos::MOST }} at most</label><input
             class="form-control form-control-sm" type="file" id="bench-photos" name="photos[]" multiple
-            accept="image/png,image/jpeg,image/webp" data-key="p" data-sends><button class="btn btn-sm btn-outline-secondary">Add
+            accept="image/png,image/jpeg,image/webp" data-key="p" data-sends
+            data-largest="{{ KeepPhotos::LARGEST }}"><button class="btn btn-sm btn-outline-secondary">Add
                 <kbd>P</kbd>
             </button></form>
     @endif

@@ -53,7 +53,7 @@ beforeEach(function (): void {
     );
     $this->form = fn (array $with): array => [
         'lines' => [$this->kite->id => '1'], 'delivery' => 'none', 'reason' => 'Faulty', 'once' => Str::uuid()->toString(),
-            'shown' => 11900,
+        'shown' => 11900,
         'conversation' => $this->conversation->id, ...$with,
     ];
 });
@@ -118,7 +118,7 @@ it('needs a new yes where the order has changed since', function (): void {
     expect(News::query()->where('teammate_id', $this->ilse->id)->where('kind', 'approval_answered')->sole()->text)
         ->toContain('no, Ask anew')
         ->and(fn () => app(AnswerApproval::class)->answer($approval->refresh(), false, ' ', $this->mads))
-            ->toThrow(ApprovalRefused::class, 'Say why not');
+        ->toThrow(ApprovalRefused::class, 'Say why not');
 });
 
 it('goes from the lead to the administrator above what is set, and never to one person twice', function (): void {

@@ -200,7 +200,7 @@ function moneyTemplate(string $text): int
 {
     $id = (int) DB::table('templates')->insertGetId([
         'name' => 'Money '.Str::random(6), 'folder' => '', 'shared_with' => 'everybody', 'steps' => '[]', 'version' => 1,
-            'updated_at' => now(),
+        'updated_at' => now(),
     ]);
     DB::table('template_languages')->insert(['template_id' => $id, 'language' => 'en', 'text' => $text]);
 

@@ -159,6 +159,8 @@ it('keeps photos by what they are, each once, and not too many', function (): vo
     foreach (['<script>alert(1)</script>', '%PDF-1.4', '<svg xmlns="http://www.w3.org/2000/svg"/>'] as $bytes) {
         $this->post("/returns/{$return->id}/photos", ['photos' => [$photo('b.png', $bytes)]])->assertSessionHas('problem_code', 'no_photo');
     }
+    $this->post("/returns/{$return->id}/photos", ['photos' => [UploadedFile::fake()->create('film.png', 60 * 1024, 'image/png')]])
+        ->assertSessionHas('problem_code', 'no_photo');
     $many = array_map(fn (int $n): UploadedFile => $photo("{$n}.png", $png.str_repeat("\0", $n)), range(1, KeepPhotos::MOST));
     $this->post("/returns/{$return->id}/photos", ['photos' => $many])->assertSessionHas('problem_code', 'many_photos');
     expect(ReturnPhoto::query()->where('return_id', $return->id)->count())->toBe(KeepPhotos::MOST);
