@@ -103,6 +103,8 @@ final readonly class AnswerApproval
         DB::transaction(function () use ($approval, $teammate): void {
             $asked = self::locked($approval);
             $asked->isGivenBy($teammate) && throw ApprovalRefused::oneself();
+            // Somebody else's yes at the same moment may have been the one that this was to be.
+            $this->who->may($teammate, $asked) || throw ApprovalRefused::alreadyAnswered();
             $asked->forceFill(['given' => $this->withYes($asked, $teammate)])->save();
             $this->askRefund->tellOf($asked, $this->who->people($asked));
         });

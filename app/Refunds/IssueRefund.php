@@ -102,6 +102,7 @@ final readonly class IssueRefund
         }
         // All of a bonus goes with the first part: there is one code for each.
         $bonus = $sheet->bonus();
+        $leaves = now()->addSeconds($waits);
         $left = $kept;
         foreach ($quote->payments as $payment) {
             $amount = $payment->amount->units->toInt();
@@ -114,7 +115,8 @@ final readonly class IssueRefund
             (new Payout)->forceFill([
                 'refund_id' => $refund->id, 'order_payment_id' => (int) $payment->payment, 'amount' => $amount - $stays,
                 'method' => $sheet->chosen->asCredit ? PayoutMethod::Credit : PayoutMethod::Payment, 'bonus' => $bonus,
-                'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => now()->addSeconds($waits),
+                'state' => PayoutState::Requested, 'once' => Str::uuid()->toString(), 'next_at' => $leaves,
+                'leaves_at' => $waits > 0 ? $leaves : null,
             ])->save();
             $bonus = 0;
         }

@@ -29,6 +29,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $why it failed, or has not gone through yet
  * @property int $attempts
  * @property CarbonImmutable|null $next_at when the provider is asked next; null where nothing is to be asked
+ * @property CarbonImmutable|null $leaves_at until when it can be taken back; null for never
  * @property CarbonImmutable|null $ended_at
  * @property Refund $refund
  * @property OrderPayment $payment
@@ -73,6 +74,15 @@ final class Payout extends Row
     }
 
     /**
+     * Whether nobody has been asked for it yet: a worker that takes it up moves when it is due, and it may be paid from then on.
+     */
+    public function hasNotLeft(): bool
+    {
+        return $this->state === PayoutState::Requested && $this->leaves_at?->isFuture() === true
+            && $this->next_at?->equalTo($this->leaves_at) === true;
+    }
+
+    /**
      * @return HasOne<StoreCredit, $this>
      */
     public function storeCredit(): HasOne
@@ -83,6 +93,6 @@ final class Payout extends Row
     protected function casts(): array
     {
         return ['state' => PayoutState::class, 'method' => PayoutMethod::class, 'next_at' => 'immutable_datetime',
-            'ended_at' => 'immutable_datetime'];
+            'leaves_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
     }
 }

@@ -110,8 +110,7 @@ final class Refund extends Row
     public function hasNotLeft(): bool
     {
         return $this->state === RefundState::Requested && $this->payouts->isNotEmpty() && $this->payouts->every(
-            static fn (Payout $payout): bool => $payout->state === PayoutState::Requested && $payout->attempts === 0
-                && $payout->next_at !== null && $payout->next_at->isFuture() && $payout->outside_id === null
+            static fn (Payout $payout): bool => $payout->hasNotLeft()
         );
     }
 

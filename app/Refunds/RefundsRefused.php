@@ -82,6 +82,11 @@ final class RefundsRefused extends Refused
         return new self('not_listed', 'That is no difference any more. Compare with the book once more.');
     }
 
+    public static function hasLeft(): self
+    {
+        return new self('has_left', 'It is leaving just now, or has left already: it cannot be taken back any more.');
+    }
+
     public static function notStuck(): self
     {
         return new self('not_stuck', 'Nothing of it waits to be tried again.');

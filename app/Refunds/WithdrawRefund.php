@@ -33,6 +33,7 @@ final readonly class WithdrawRefund
             $locked->setRelation('payouts', $locked->payouts()->lockForUpdate()->orderBy('id')->get());
             match (true) {
                 $locked->hasNotLeft() => $this->stop($locked),
+                $locked->state === RefundState::Requested => throw RefundsRefused::hasLeft(),
                 $locked->state !== RefundState::Stuck => throw RefundsRefused::notStuck(),
                 $locked->payouts->contains('state', PayoutState::Done) => throw RefundsRefused::partlyGiven(),
                 default => null,

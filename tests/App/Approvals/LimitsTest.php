@@ -157,6 +157,17 @@ it('is answered by a deputy while the approver is away, and only then', function
     expect($who->may($ruta, $own))->toBeFalse();
 });
 
+it('does not count a deputy’s yes for the next step where the first was said at the same moment', function (): void {
+    ($this->limits)([], ['EUR' => 10000]);
+    $ruta = $this->teammate('ruta');
+    $this->mads->forceFill(['deputy_id' => $ruta->id, 'away_from' => now()->subHour()])->save();
+    $approval = ($this->ask)(new ChosenRefund([$this->kite->id => 1]));
+    $asRutaSawIt = Approval::query()->findOrFail($approval->id);
+    app(AnswerApproval::class)->answer($approval, true, '', $this->mads);
+    expect(fn () => app(AnswerApproval::class)->answer($asRutaSawIt, true, '', $ruta))->toThrow(ApprovalRefused::class, 'in the meantime')
+        ->and($approval->refresh()->needs()->value)->toBe('administrator')->and(Refund::query()->count())->toBe(0);
+});
+
 it('reminds every few working days of all that still waits, in one message', function (): void {
     ($this->ask)(new ChosenRefund([$this->kite->id => 1]));
     $reminders = fn (): array => News::query()->where('teammate_id', $this->mads->id)->where('source', 'like', 'approvals-%')

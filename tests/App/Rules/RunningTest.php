@@ -420,6 +420,11 @@ it('gives back what the delivery cost up to so much, once for an order, and leav
     runRules();
     expect(Refund::query()->count())->toBe(1);
     app()->call([new SendPayouts, 'handle']);
+    // Once a worker is at it, it may have been paid: it is not taken back any more.
+    $payout = $refund->payouts()->sole();
+    $payout->forceFill(['next_at' => now()->addMinutes(20)])->save();
+    $this->actingAs($mads)->post("/refunds/{$refund->id}/withdraw")->assertSessionHas('problem_code', 'has_left');
+    $payout->forceFill(['next_at' => $payout->leaves_at])->save();
     $this->actingAs($mads)->get("/refunds/{$refund->id}")->assertSee('Take it back');
     $this->post("/refunds/{$refund->id}/withdraw")->assertSessionHas('done');
     expect($refund->refresh()->state)->toBe(RefundState::Withdrawn)
