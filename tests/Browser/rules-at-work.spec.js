@@ -25,9 +25,11 @@ test('an answer that comes late takes no later choice back', async ({ page }) =>
     const isReleased = new Promise((go) => { release = go; });
     let isFirst = true;
     await page.route('**/rules/redraw', async (route) => {
+        // Said before it is asked for: the second may be the one that answers first here, too.
+        const isHeld = isFirst;
+        isFirst = false;
         const response = await route.fetch();
-        if (isFirst) {
-            isFirst = false;
+        if (isHeld) {
             await isReleased;
         }
         // Given up by then.

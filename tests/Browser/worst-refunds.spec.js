@@ -6,7 +6,11 @@ import { database, killHard, look, root, serviceFault, signIn, variable } from '
 
 const COUNT = 1000;
 
-test.afterEach(() => serviceFault('tollgate', 'none'));
+test.afterEach(async () => {
+    await serviceFault('tollgate', 'none');
+    // A thousand credit notes are still to be drawn, which takes minutes: the stories after this one do not wait for them.
+    database("UPDATE credit_notes JOIN refunds ON refunds.id = refund_id SET draw_next_at = NULL WHERE reason = 'Goodwill'");
+});
 
 test('a thousand refunds are paid once each, while the provider fails in every way and workers are killed', async ({ page }) => {
     test.setTimeout(600_000);
