@@ -33,27 +33,9 @@ final class CorrectCreditNote
             if ([$content['to']['name'], $content['to']['address']] === [$name, $address]) {
                 throw CreditNoteRefused::same();
             }
-            $by = ['corrects_id' => $note->id, 'teammate_id' => $teammate->id, 'language' => $note->language];
-            IssueCreditNotes::write($refund, self::takenBack($content), "takes-back-{$note->id}", [...$by, 'takes_back' => true]);
             $content['to'] = [...$content['to'], 'name' => $name, 'address' => $address];
 
-            return IssueCreditNotes::write($refund, $content, "instead-of-{$note->id}", $by);
+            return IssueCreditNotes::instead($refund, $note, $content, $teammate);
         });
-    }
-
-    /**
-     * @param  array<string, mixed>  $content
-     * @return array<string, mixed> with all amounts turned
-     */
-    private static function takenBack(array $content): array
-    {
-        $turned = static fn (array $amounts): array => array_map(static fn (mixed $one): mixed => is_int($one) ? -$one : $one, $amounts);
-        $lines = array_map(static fn (array $line): array => [...$turned($line), 'quantity' => $line['quantity']], $content['lines']);
-
-        return [
-            ...$content, 'lines' => $lines, 'delivery' => $content['delivery'] === null ? null : $turned($content['delivery']),
-            ...$turned(array_intersect_key($content, array_flip(['deduction', 'fee', 'label', 'goodwill', 'total']))),
-            'rates' => array_map($turned, $content['rates']), 'payments' => [],
-        ];
     }
 }

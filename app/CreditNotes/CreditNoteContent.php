@@ -86,4 +86,20 @@ final class CreditNoteContent
             max(0, BigDecimal::of($rate)->multipliedBy(100)->stripTrailingZeros()->getScale())
         );
     }
+
+    /**
+     * @param  array<string, mixed>  $content
+     * @return array<string, mixed> with all amounts turned
+     */
+    public static function takenBack(array $content): array
+    {
+        $turned = static fn (array $amounts): array => array_map(static fn (mixed $one): mixed => is_int($one) ? -$one : $one, $amounts);
+        $lines = array_map(static fn (array $line): array => [...$turned($line), 'quantity' => $line['quantity']], $content['lines']);
+
+        return [
+            ...$content, 'lines' => $lines, 'delivery' => $content['delivery'] === null ? null : $turned($content['delivery']),
+            ...$turned(array_intersect_key($content, array_flip(['deduction', 'fee', 'label', 'goodwill', 'total']))),
+            'rates' => array_map($turned, $content['rates']), 'payments' => [],
+        ];
+    }
 }

@@ -7,11 +7,13 @@ namespace App\CreditNotes;
 use App\Refunds\Refund;
 use App\Refunds\RefundState;
 use App\Store\Store;
+use App\Team\Teammate;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Throwable;
 
 /**
  * Issues the credit note of each refund that is through: once, under the next number. The number is taken in the transaction of the
@@ -35,7 +37,12 @@ final class IssueCreditNotes implements ShouldQueue
     {
         foreach (Refund::query()->whereNotNull('note_next_at')->where('note_next_at', '<=', now())->orderBy('id')->limit(self::AT_ONCE)
             ->get() as $refund) {
-            $this->issue($refund->id);
+            try {
+                $this->issue($refund->id);
+            } catch (Throwable $fault) {
+                // The others do not wait for it.
+                report($fault);
+            }
         }
     }
 
@@ -47,9 +54,27 @@ final class IssueCreditNotes implements ShouldQueue
                 return;
             }
             $refund->load(['order.customer', 'conversation']);
-            self::write($refund, CreditNoteContent::of($refund), "refund-{$refund->id}");
+            $before = CreditNote::query()->where('refund_id', $refund->id)->where('takes_back', false)->orderByDesc('number')->first();
+            $content = CreditNoteContent::of($refund);
+            // Through once more: what had been kept for an exchange goes back after all.
+            $before === null
+                ? self::write($refund, $content, "refund-{$refund->id}")
+                : self::instead($refund, $before, [...$content, 'to' => $before->content['to']], null);
             $refund->forceFill(['note_next_at' => null])->save();
         });
+    }
+
+    /**
+     * In a transaction. What was issued is not changed: it is taken back by one, and said anew by another.
+     *
+     * @param  array<string, mixed>  $content
+     */
+    public static function instead(Refund $refund, CreditNote $note, array $content, ?Teammate $teammate): CreditNote
+    {
+        $by = ['corrects_id' => $note->id, 'teammate_id' => $teammate?->id, 'language' => $note->language];
+        self::write($refund, CreditNoteContent::takenBack($note->content), "takes-back-{$note->id}", [...$by, 'takes_back' => true]);
+
+        return self::write($refund, $content, "instead-of-{$note->id}", $by);
     }
 
     /**

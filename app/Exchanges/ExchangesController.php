@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Exchanges;
 
 use App\Approvals\SpendingLimits;
-use App\Conversations\Conversation;
+use App\Conversations\ConversationBeside;
 use App\Orders\Order;
 use App\Orders\Product;
 use App\Refunds\ChosenRefund;
@@ -52,15 +52,16 @@ final readonly class ExchangesController
             'shown' => ['required', 'integer'], 'reason' => ['nullable', 'string', 'max:200'], 'once' => ['required', 'uuid'],
             'how' => ['required', 'in:again,exchange'],
         ]);
-        $conversation = $this->conversation($request);
+        $conversation = ConversationBeside::of($request);
         $teammate = SignedIn::teammate($request);
         $reason = (string) ($written['reason'] ?? '');
         $confirmed = $request->boolean('address_confirmed');
         $chosen = ChosenRefund::read($request->all());
         try {
             if ($written['how'] === 'again') {
+                $return = CustomerReturn::ofOrder($order, $request->integer('return'));
                 $exchange = $this->send->again(
-                    $order, $chosen->lines, $reason, $confirmed, $conversation, $this->return($request, $order), $teammate, $written['once']
+                    $order, $chosen->lines, $reason, $confirmed, $conversation, $return, $teammate, $written['once']
                 );
             } else {
                 $above = $this->limits->why($teammate, Worksheet::of($order->loadMissing(['lines', 'payments']), $chosen));
@@ -102,7 +103,7 @@ final readonly class ExchangesController
     public function cancel(Request $request, Order $order): RedirectResponse
     {
         $reason = (string) ($request->validate(['reason' => ['nullable', 'string', 'max:200']])['reason'] ?? '');
-        $this->change->cancel($order, $reason, $this->conversation($request), SignedIn::teammate($request));
+        $this->change->cancel($order, $reason, ConversationBeside::of($request), SignedIn::teammate($request));
 
         return redirect()->route('order', $order)->with('done', "{$order->number} is cancelled. What was paid can be given back.");
     }
@@ -112,7 +113,7 @@ final readonly class ExchangesController
         $written = $request->validate(['address' => ['nullable', 'string', 'max:1000'], 'country' => ['nullable', 'string', 'max:2']]);
         $this->change->readdress(
             $order, (string) ($written['address'] ?? ''), mb_strtoupper((string) ($written['country'] ?? '')),
-            $this->conversation($request),
+            ConversationBeside::of($request),
             SignedIn::teammate($request)
         );
 
@@ -122,7 +123,7 @@ final readonly class ExchangesController
     private function page(Request $request, Order $order, ?string $problem = null): View
     {
         $order->loadMissing(['lines', 'payments']);
-        $return = $this->return($request, $order);
+        $return = CustomerReturn::ofOrder($order, $request->integer('return'));
         if ($return !== null && ! $request->has('lines')) {
             $worth = InspectedWorth::of($return)->chosen($return, MoneyOfOrder::of($order));
             // From a return, something is mostly wanted in its place.
@@ -131,7 +132,7 @@ final readonly class ExchangesController
         }
 
         return view('exchanges.form', [
-            ...$this->reckoned($request, $order), 'problem' => $problem, 'conversation' => $this->conversation($request),
+            ...$this->reckoned($request, $order), 'problem' => $problem, 'conversation' => ConversationBeside::of($request),
             'products' => Product::query()->where('account_id', $order->account_id)->orderBy('title')->get(),
             'reasons' => ReturnReason::inUse()->pluck('name'), 'reason' => Written::text($request, 'reason'),
             'back' => MoneyOfOrder::of($order)->unitsBack(), 'confirmed' => $request->boolean('address_confirmed'),
@@ -160,7 +161,7 @@ final readonly class ExchangesController
             'why' => $why ?? ($how === 'exchange' && $sheet->quote === null && $sheet->why?->reason !== 'nothing_to_refund'
                 ? $sheet->why?->getMessage()
                 : null),
-            'chosenGoods' => self::goods($request), 'return' => $this->return($request, $order),
+            'chosenGoods' => self::goods($request), 'return' => CustomerReturn::ofOrder($order, $request->integer('return')),
         ];
     }
 
@@ -178,22 +179,5 @@ final readonly class ExchangesController
         }
 
         return $goods;
-    }
-
-    private function return(Request $request, Order $order): ?CustomerReturn
-    {
-        $id = $request->integer('return');
-
-        return $id === 0 ? null
-            : CustomerReturn::query()->where('order_id', $order->id)->with(['lines', 'units', 'reason'])->findOrFail($id);
-    }
-
-    private function conversation(Request $request): ?Conversation
-    {
-        $id = $request->integer('conversation');
-        $conversation = $id === 0 ? null : Conversation::query()->findOrFail($id);
-        $conversation === null ?: Gate::authorize('view', $conversation);
-
-        return $conversation;
     }
 }

@@ -109,7 +109,7 @@ final readonly class SendInstead
             $refund = Refund::query()->lockForUpdate()->findOrFail($locked->refund_id);
             $refund->payouts()->where('method', PayoutMethod::Kept)->update([
                 'method' => PayoutMethod::Payment, 'state' => PayoutState::Requested, 'next_at' => now(), 'ended_at' => null,
-                'attempts' => 0,
+                'attempts' => 0, 'was_kept' => true,
             ]);
             $refund->forceFill(['kept' => 0, 'state' => RefundState::Requested, 'ended_at' => null])->save();
             $locked->conversation === null ?: $this->journal->record($locked->conversation, new ExchangeMoved(

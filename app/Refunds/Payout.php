@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $amount smallest units
  * @property PayoutMethod $method how it goes back
  * @property int $bonus smallest units, which store credit adds
+ * @property bool $was_kept for an exchange that was given up
  * @property string|null $other_way in which it is paid, in words
  * @property int|null $proposed_by
  * @property int|null $agreed_by
@@ -42,7 +43,7 @@ final class Payout extends Row
 
     protected $guarded = ['*'];
 
-    protected $attributes = ['method' => 'payment', 'bonus' => 0];
+    protected $attributes = ['method' => 'payment', 'bonus' => 0, 'was_kept' => false];
 
     /**
      * @return BelongsTo<Refund, $this>
@@ -93,6 +94,6 @@ final class Payout extends Row
     protected function casts(): array
     {
         return ['state' => PayoutState::class, 'method' => PayoutMethod::class, 'next_at' => 'immutable_datetime',
-            'leaves_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+            'was_kept' => 'boolean', 'leaves_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
     }
 }

@@ -7,7 +7,7 @@ namespace App\Refunds;
 use App\Approvals\ApprovalRefused;
 use App\Approvals\AskRefundApproval;
 use App\Approvals\SpendingLimits;
-use App\Conversations\Conversation;
+use App\Conversations\ConversationBeside;
 use App\Orders\Order;
 use App\Returns\CustomerReturn;
 use App\Returns\InspectedWorth;
@@ -36,7 +36,7 @@ final readonly class RefundsController
 
     public function sheet(Request $request, Order $order): View
     {
-        $return = $this->return($request, $order);
+        $return = CustomerReturn::ofOrder($order, $request->integer('return'));
         $chosen = match (true) {
             $return !== null => InspectedWorth::of($return)->chosen($return, MoneyOfOrder::of($order)),
             $request->boolean('everything') => ChosenRefund::everything(MoneyOfOrder::of($order)),
@@ -55,13 +55,14 @@ final readonly class RefundsController
         $chosen = ChosenRefund::read($request->all());
 
         return $request->hasHeader('HX-Request')
-            ? view('refunds.reckoned', [...$this->content($order, $chosen), 'conversation' => $this->conversation($request), 'oob' => true])
+            ? view('refunds.reckoned',
+                [...$this->content($order, $chosen), 'conversation' => ConversationBeside::of($request), 'oob' => true])
             : $this->page($request, $order, $chosen);
     }
 
     public function store(Request $request, Order $order): RedirectResponse|View
     {
-        $conversation = $this->conversation($request);
+        $conversation = ConversationBeside::of($request);
         $written = $request->validate([
             'shown' => ['required', 'integer', 'min:0'], 'reason' => ['nullable', 'string', 'max:200'], 'once' => ['required', 'uuid'],
             'template' => ['nullable', 'integer'], 'tell_when' => ['nullable', 'in:asked,done'],
@@ -86,7 +87,7 @@ final readonly class RefundsController
      */
     public function ask(Request $request, Order $order): RedirectResponse|View
     {
-        $conversation = $this->conversation($request);
+        $conversation = ConversationBeside::of($request);
         $written = $request->validate([
             'shown' => ['required', 'integer', 'min:0'], 'reason' => ['nullable', 'string', 'max:200'],
             'template' => ['nullable', 'integer'],
@@ -188,7 +189,7 @@ final readonly class RefundsController
 
     private function page(Request $request, Order $order, ChosenRefund $chosen, ?string $problem = null): View
     {
-        $conversation = $this->conversation($request);
+        $conversation = ConversationBeside::of($request);
         $journal = $conversation === null ? null : $this->trail->journal($conversation);
 
         return view('refunds.sheet', [
@@ -237,25 +238,5 @@ final readonly class RefundsController
             Template::seenBy(SignedIn::teammate($request))->whereNull('retired_at')->findOrFail($template)->id,
             ($written['tell_when'] ?? '') !== TellOfRefunds::WHEN_ASKED
         );
-    }
-
-    /**
-     * The return that the worksheet begins from.
-     */
-    private function return(Request $request, Order $order): ?CustomerReturn
-    {
-        $id = $request->integer('return');
-
-        return $id === 0 ? null
-            : CustomerReturn::query()->where('order_id', $order->id)->with(['lines', 'units', 'reason'])->findOrFail($id);
-    }
-
-    private function conversation(Request $request): ?Conversation
-    {
-        $id = $request->integer('conversation');
-        $conversation = $id === 0 ? null : Conversation::query()->findOrFail($id);
-        $conversation === null ?: Gate::authorize('view', $conversation);
-
-        return $conversation;
     }
 }

@@ -47,10 +47,12 @@ final class TellShopOfRefunds implements ShouldQueue
             return;
         }
         try {
-            $answer = $client->send(
-                $refund->order->account, 'POST', "/v1/orders/{$refund->order->number}/refunds", $this->told($refund),
-                "refund-{$refund->once_key}"
-            );
+            $answer = [];
+            foreach (self::told($refund) as $key => $told) {
+                $answer = $client->send(
+                    $refund->order->account, 'POST', "/v1/orders/{$refund->order->number}/refunds", $told, $key
+                );
+            }
             Refund::query()->whereKey($refund->id)->update(['book_next_at' => null]);
             $takeOrder->take($refund->order->account, EventFields::of($answer)->object('order'));
         } catch (ServiceFault $fault) {
@@ -65,20 +67,33 @@ final class TellShopOfRefunds implements ShouldQueue
     }
 
     /**
-     * @return array<string, mixed>
+     * What was told once stays so under its key. What had been kept for an exchange that was given up is told by itself.
+     *
+     * @return array<string, array<string, mixed>> by the key that makes it count once
      */
-    private function told(Refund $refund): array
+    private static function told(Refund $refund): array
     {
-        return [
+        $told = ["refund-{$refund->once_key}" => [
             'reference' => "refund-{$refund->id}",
             'lines' => $refund->lines->map(static fn (RefundLine $line): array => [
                 'id' => $line->orderLine->outside_id, 'quantity' => $line->quantity, 'amount' => $line->gross,
             ])->values()->all(),
-            'shipping' => $refund->delivery_gross,
-            'payments' => $refund->payouts->where('state', PayoutState::Done)->where('method', PayoutMethod::Payment)
-                ->map(static fn (Payout $payout): array => [
-                    'id' => $payout->payment->outside_id, 'amount' => $payout->amount,
-                ])->values()->all(),
-        ];
+            'shipping' => $refund->delivery_gross, 'payments' => self::payments($refund, false),
+        ]];
+        $afterAll = self::payments($refund, true);
+
+        return $afterAll === [] ? $told : [...$told, "refund-{$refund->once_key}-kept" => [
+            'reference' => "refund-{$refund->id}-kept", 'lines' => [], 'shipping' => 0, 'payments' => $afterAll,
+        ]];
+    }
+
+    /**
+     * @return list<array{id: string, amount: int}>
+     */
+    private static function payments(Refund $refund, bool $wasKept): array
+    {
+        return $refund->payouts->where('state', PayoutState::Done)->where('method', PayoutMethod::Payment)->where('was_kept', $wasKept)
+            ->map(static fn (Payout $payout): array => ['id' => $payout->payment->outside_id, 'amount' => $payout->amount])
+            ->values()->all();
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Returns;
 
 use App\Conversations\Actor;
-use App\Conversations\Conversation;
+use App\Conversations\ConversationBeside;
 use App\Orders\Order;
 use App\Support\RandomUuid;
 use App\Support\Refused;
@@ -39,7 +39,7 @@ final readonly class AskReturnController
 
     public function store(Request $request, Order $order): RedirectResponse|View
     {
-        $conversation = $this->conversation($request);
+        $conversation = ConversationBeside::of($request);
         $written = $request->validate([
             'note' => ['nullable', 'string', 'max:500'], 'once' => ['required', 'uuid'], 'then' => ['nullable', 'in:asked,agree,own,here'],
         ]);
@@ -68,7 +68,7 @@ final readonly class AskReturnController
         $order->loadMissing('lines');
 
         return view('returns.ask', [
-            ...self::offered($request, $order), 'problem' => $problem, 'conversation' => $this->conversation($request),
+            ...self::offered($request, $order), 'problem' => $problem, 'conversation' => ConversationBeside::of($request),
             'reasons' => ReturnReason::inUse()->whereHas('policies', static fn ($policies) => $policies->whereNull('retired_at'))->get(),
             'left' => UnitsInReturns::left($order), 'units' => self::units($request), 'onceKey' => RandomUuid::make(),
             'note' => is_string($request->input('note')) ? $request->input('note') : '',
@@ -115,14 +115,5 @@ final readonly class AskReturnController
         $id = $request->input('reason');
 
         return is_scalar($id) && ctype_digit((string) $id) ? ReturnReason::inUse()->find((int) $id) : null;
-    }
-
-    private function conversation(Request $request): ?Conversation
-    {
-        $id = $request->integer('conversation');
-        $conversation = $id === 0 ? null : Conversation::query()->findOrFail($id);
-        $conversation === null ?: Gate::authorize('view', $conversation);
-
-        return $conversation;
     }
 }

@@ -83,6 +83,14 @@ final class CustomerReturn extends Row
         return $this->last_day?->format($this->last_day->isCurrentYear() ? 'j M' : 'j M Y') ?? '—';
     }
 
+    /**
+     * The return that a form of its order begins from; null where that names none, as 0.
+     */
+    public static function ofOrder(Order $order, int $id): ?self
+    {
+        return $id === 0 ? null : self::query()->where('order_id', $order->id)->with(['lines', 'units', 'reason'])->findOrFail($id);
+    }
+
     public function number(): string
     {
         return sprintf('R-%04d', $this->id);

@@ -59,6 +59,38 @@ test('an exchange: the new costs more, and the customer pays the difference', as
     }, { timeout: 45_000 }).toEqual([18900, 0]);
 });
 
+test('what is not there any more is not sent: the money goes back after all, and all three books and the notes agree', async ({ page }) => {
+    await signIn(page, 'mads');
+    // As we had heard it last; the shop has sold it since.
+    database("UPDATE products SET stock = 2 WHERE sku = 'MER-TEA'");
+    await page.goto(`/orders/${orderId('B-20410')}/send`);
+    await page.getByRole('radio', { name: 'Something else, in exchange for it' }).check();
+    await page.getByLabel(/^Units of Merlin delta, red/).fill('1');
+    await page.getByLabel('Product 1', { exact: true }).selectOption('MER-TEA');
+    await page.getByLabel('Units of product 1').fill('1');
+    await page.locator('#exchange-reason').selectOption('Does not fit');
+    await page.getByRole('checkbox', { name: /It goes to/ }).check();
+    await page.getByRole('button', { name: /^Exchange/ }).press('Enter');
+    await expect(async () => {
+        await page.reload();
+        await expect(page.getByText(/there are 0 in stock/)).toBeVisible({ timeout: 500 });
+    }).toPass({ timeout: 45_000 });
+    const refund = database(`SELECT id FROM refunds WHERE order_id = ${orderId('B-20410')}`);
+    const notes = () => database(`SELECT GROUP_CONCAT(takes_back ORDER BY number) FROM credit_notes WHERE refund_id = ${refund}`);
+    const inBook = async () => {
+        const { lines, payments } = await inShop('B-20410');
+        return [lines[0].refunded, payments[0].refunded];
+    };
+    await expect.poll(inBook, { timeout: 45_000 }).toEqual([11900, 0]);
+    await expect.poll(notes, { timeout: 45_000 }).toBe('0');
+    await page.getByRole('button', { name: /money back/i }).press('Enter');
+    await expect(page.getByText('The money is on its way back.')).toBeVisible();
+    await expect.poll(inBook, { timeout: 45_000 }).toEqual([11900, 11900]);
+    await expect.poll(notes, { timeout: 45_000 }).toBe('0,1,0');
+    const { payments } = await inShop('B-20410');
+    expect((await look('tollgate')).refunds.filter(({ payment, by }) => payment === payments[0].id && by === 'api').map(({ amount }) => amount)).toEqual([11900]);
+});
+
 test('an order that was paid with a gift card and a card goes back to each, and is cancelled before', async ({ page }) => {
     const id = orderId('B-20360');
     await signIn(page, 'mads');

@@ -6,6 +6,8 @@ use App\Channels\Channel;
 use App\Conversations\Actor;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
+use App\CreditNotes\CreditNote;
+use App\CreditNotes\IssueCreditNotes;
 use App\Exchanges\Exchange;
 use App\Exchanges\ExchangeRefused;
 use App\Exchanges\ExchangeState;
@@ -21,6 +23,7 @@ use App\Refunds\PayoutState;
 use App\Refunds\Refund;
 use App\Refunds\RefundState;
 use App\Refunds\SendPayouts;
+use App\Refunds\SettlePayout;
 use App\Refunds\TellShopOfRefunds;
 use App\Returns\ArriveAtBench;
 use App\Returns\AskReturn;
@@ -202,6 +205,34 @@ it('leaves the choice where the stock ran out meanwhile: asked again, or the mon
     $payout = Payout::query()->sole();
     expect([$payout->method, $payout->state, $payout->amount])->toBe([PayoutMethod::Payment, PayoutState::Requested, 11900])
         ->and(Refund::query()->sole()->goesBack())->toBe(11900)->and(MoneyOfOrder::of($this->order->refresh())->left())->toBe(4400);
+});
+
+it('tells the shop of money that goes back after all, and takes back the note that said it was kept', function (): void {
+    $exchange = ($this->exchange)(['KES-RED' => 1], -7000);
+    $asked = [];
+    shopMakesOrders($asked);
+    $work = function (): void {
+        app()->call([new TellShopOfRefunds, 'handle']);
+        app()->call([new IssueCreditNotes, 'handle']);
+    };
+    $work();
+    $exchange->forceFill(['state' => ExchangeState::NotThere])->save();
+    app(SendInstead::class)->giveMoneyBack($exchange, $this->mads);
+    $payout = Payout::query()->sole();
+    app(SettlePayout::class)->settle($payout->id, PayoutState::Done, 're_1');
+    $work();
+    $work();
+    $told = array_values(array_filter($asked, static fn (array $one): bool => str_ends_with($one[0], '/refunds')));
+    // The first once more under its key, as it may not have arrived; then the money alone, under one of its own.
+    expect($told)->toHaveCount(3)->and($told[0])->toBe($told[1])->and($told[0][2]['payments'])->toBe([])
+        ->and($told[2][1])->not->toBe($told[1][1])->and($told[2][2]['lines'])->toBe([])
+        ->and($told[2][2]['payments'])->toBe([['id' => $payout->payment->outside_id, 'amount' => 11900]])
+        ->and(Refund::query()->sole()->book_next_at)->toBeNull();
+    $notes = CreditNote::query()->orderBy('number')->get();
+    expect($notes->pluck('takes_back')->all())->toBe([false, true, false])
+        ->and($notes->map(fn (CreditNote $note): int => $note->content['total'])->all())->toBe([11900, -11900, 11900])
+        ->and($notes[0]->content['payments'][0]['label'])->toContain('Kept for')
+        ->and($notes[2]->content['payments'][0]['label'])->toBe($payout->payment->label);
 });
 
 it('does not pay back by itself what was paid with another order', function (): void {
