@@ -57,6 +57,17 @@ final class ApprovalRefused extends Refused
         return new self('who_asked_left', 'Who asked for it has left: open the worksheet, and give it back from there.');
     }
 
+    /**
+     * @param  string  $why  as `TellByTemplate` says it
+     */
+    public static function notTold(string $why): self
+    {
+        return new self(
+            'not_told',
+            'It is not asked yet: the customer cannot be told with that template, since '.lcfirst($why).'.', 'meanwhile'
+        );
+    }
+
     public static function needsReason(): self
     {
         return new self('needs_reason', 'Say why not, so that the others know how to go on.');

@@ -24,6 +24,9 @@ final readonly class ApprovalsController
 {
     private const SHOWN = 10;
 
+    /** The latest messages of a conversation; the others are a click away. */
+    private const MESSAGES = 60;
+
     public function __construct(private AskApproval $ask, private AnswerApproval $answer, private WhoApproves $who, private Trail $trail) {}
 
     /**
@@ -59,7 +62,7 @@ final readonly class ApprovalsController
             'waitsFor' => implode(', ', array_map(static fn (Teammate $one): string => $one->name, $this->who->people($approval))),
             'said' => $approval->conversation === null || $journal === null ? collect() : Trail::messages(
                 $this->trail->of($approval->conversation, $journal, false)
-            )->take(-6),
+            )->take(-self::MESSAGES),
             'history' => [
                 'orders' => Order::query()->where('customer_id', $order->customer_id)->whereNotNull('customer_id')->count(),
                 'returns' => CustomerReturn::query()->where('customer_id', $order->customer_id)->whereNotNull('customer_id')->count(),

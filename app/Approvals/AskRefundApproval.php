@@ -18,7 +18,9 @@ use App\Notifications\NewsKind;
 use App\Notifications\Notify;
 use App\Orders\Order;
 use App\Refunds\ChosenRefund;
+use App\Refunds\LockedOrder;
 use App\Refunds\RefundsRefused;
+use App\Refunds\TellByTemplate;
 use App\Refunds\ToldWith;
 use App\Refunds\Worksheet;
 use App\Team\Role;
@@ -32,26 +34,28 @@ final readonly class AskRefundApproval
 {
     public function __construct(
         private SpendingLimits $limits, private WhoApproves $who, private ChangeState $changeState, private Journal $journal,
-        private CurrentCause $cause, private Notify $tell
+        private CurrentCause $cause, private Notify $tell, private TellByTemplate $tellCustomer
     ) {}
 
     /**
      * @param  int|null  $rule  the rule that asks, in the name of somebody
+     * @param  int|null  $meanwhile  the template that tells the customer now that it is being looked at
      * @param  int  $shownTotal  what the worksheet said would go back, in smallest units
      *
      * @throws ApprovalRefused|RefundsRefused
      */
     public function ask(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
-        ?ToldWith $told,
-        ?int $rule = null
+        ?ToldWith $told, ?int $rule = null, ?int $meanwhile = null
     ): Approval {
         $reason = mb_substr(trim($reason), 0, 200);
         $reason === '' && throw RefundsRefused::noReason();
 
-        return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $told, $rule): Approval {
+        return DB::transaction(function () use (
+            $order, $chosen, $shownTotal, $reason, $conversation, $teammate, $told, $rule, $meanwhile
+        ): Approval {
             $locked = $conversation === null ? null : Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $order = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
+            $order = LockedOrder::of($order->id, $locked);
             $waiting = Approval::query()->where('state', ApprovalState::Asked)
                 ->where(static fn ($any) => $any->where('order_id', $order->id)
                     ->when($locked !== null, static fn ($or) => $or->orWhereIn('conversation_id', $locked?->withJoined() ?? [])))->first();
@@ -64,6 +68,7 @@ final readonly class AskRefundApproval
             $approval = $this->write($sheet, $reason, $locked, $teammate, $told, $rule);
             $people = $this->who->people($approval);
             $people === [] && throw ApprovalRefused::nobodyElse();
+            $meanwhile === null ?: $this->tellMeanwhile($approval, $locked, $meanwhile, $teammate);
             $locked === null ?: $this->hold($approval, $locked, Actor::teammate($teammate));
             $this->tellOf($approval, $people);
 
@@ -102,6 +107,16 @@ final readonly class AskRefundApproval
         ])->save();
 
         return $approval;
+    }
+
+    /**
+     * @throws ApprovalRefused where the customer cannot be told
+     */
+    private function tellMeanwhile(Approval $approval, ?Conversation $conversation, int $template, Teammate $teammate): void
+    {
+        $why = $this->tellCustomer->tell($conversation, $template, $teammate, "approval-{$approval->id}-asked", [], true);
+        $why === null || throw ApprovalRefused::notTold(rtrim($why, '.'));
+        $conversation?->refresh();
     }
 
     private function hold(Approval $approval, Conversation $conversation, Actor $actor): void

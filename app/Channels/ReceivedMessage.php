@@ -35,6 +35,7 @@ final readonly class ReceivedMessage
      * @param  Bounce|null  $bounce  what it says of a message of ours, where a mail system wrote it
      * @param  int|null  $returned  the number of the message of ours that it came back for, signed
      * @param  list<array{string, string}>  $trace  of a mail, what servers wrote on top of it: name and value, the uppermost first
+     * @param  WishedReturn|null  $wishedReturn  what the customer wants to send back
      */
     public function __construct(
         public Channel $channel,
@@ -64,6 +65,7 @@ final readonly class ReceivedMessage
         public ?Bounce $bounce = null,
         public ?int $returned = null,
         public array $trace = [],
+        public ?WishedReturn $wishedReturn = null,
     ) {}
 
     /**
@@ -88,11 +90,12 @@ final readonly class ReceivedMessage
         array $junkReasons = [],
         array $fields = [],
         bool $wantsReceipt = false,
+        ?WishedReturn $wishedReturn = null,
     ): self {
         return new self(
             $channel, self::onceKey($channel, $item->outsideId), $sender, $item->outsideId, null, [], null, [], [], $replyTo,
             $subject, $text, null, false, false, $marks, $attachments, $sentAt, null, $item, $categoryId, $junkReasons,
-            $fields, $wantsReceipt,
+            $fields, $wantsReceipt, wishedReturn: $wishedReturn,
         );
     }
 

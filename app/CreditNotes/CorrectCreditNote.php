@@ -24,7 +24,7 @@ final class CorrectCreditNote
         [$name, $address] = [mb_substr(trim($name), 0, 200), mb_substr(trim($address), 0, 500)];
         $name === '' && throw CreditNoteRefused::noName();
 
-        return DB::transaction(static function () use ($note, $name, $address, $teammate): CreditNote {
+        $corrected = DB::transaction(static function () use ($note, $name, $address, $teammate): CreditNote {
             $refund = Refund::query()->lockForUpdate()->with(['order.customer', 'conversation'])->findOrFail($note->refund_id);
             $latest = CreditNote::query()->where('refund_id', $refund->id)->where('takes_back', false)->orderByDesc('number')
                 ->firstOrFail();
@@ -37,5 +37,8 @@ final class CorrectCreditNote
 
             return IssueCreditNotes::instead($refund, $note, $content, $teammate);
         });
+        DrawCreditNotes::putInQueue();
+
+        return $corrected;
     }
 }

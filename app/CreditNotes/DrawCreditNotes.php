@@ -8,23 +8,16 @@ use App\Refunds\DueRow;
 use App\Refunds\Refund;
 use App\Refunds\TellOfRefunds;
 use App\Support\FileStore;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Support\RegularJob;
 use Throwable;
 
 /**
  * Makes the PDF of each credit note, once: from then on it is that file.
  */
-final class DrawCreditNotes implements ShouldQueue
+final class DrawCreditNotes extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     /** Few, so that an answer that comes meanwhile does not wait for a pile of them. */
     private const AT_ONCE = 5;
-
-    public int $tries = 1;
 
     public function __construct()
     {
@@ -55,5 +48,7 @@ final class DrawCreditNotes implements ShouldQueue
                 ]);
             }
         }
+        // Others may go before.
+        $due->count() < self::AT_ONCE ?: self::putInQueue();
     }
 }

@@ -7,10 +7,8 @@ namespace App\CreditNotes;
 use App\Refunds\Refund;
 use App\Refunds\RefundState;
 use App\Store\Store;
+use App\Support\RegularJob;
 use App\Team\Teammate;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Throwable;
@@ -19,24 +17,20 @@ use Throwable;
  * Issues the credit note of each refund that is through: once, under the next number. The number is taken in the transaction of the
  * note, so that none is missing whatever fails.
  */
-final class IssueCreditNotes implements ShouldQueue
+final class IssueCreditNotes extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 100;
-
-    public int $tries = 1;
 
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(): void
     {
-        foreach (Refund::query()->whereNotNull('note_next_at')->where('note_next_at', '<=', now())->orderBy('id')->limit(self::AT_ONCE)
-            ->get() as $refund) {
+        $due = Refund::query()->whereNotNull('note_next_at')->where('note_next_at', '<=', now())->orderBy('id')->limit(self::AT_ONCE)
+            ->get();
+        foreach ($due as $refund) {
             try {
                 $this->issue($refund->id);
             } catch (Throwable $fault) {
@@ -44,6 +38,7 @@ final class IssueCreditNotes implements ShouldQueue
                 report($fault);
             }
         }
+        $due->isEmpty() ?: DrawCreditNotes::putInQueue();
     }
 
     private function issue(int $id): void
@@ -94,7 +89,6 @@ final class IssueCreditNotes implements ShouldQueue
             'language' => $refund->conversation->language ?? $refund->order->customer->language ?? Store::current()->language,
             'content' => $content, 'link_key' => Str::uuid()->toString(), 'issued_at' => now(), 'draw_next_at' => now(), ...$more,
         ])->save();
-        DrawCreditNotes::dispatch()->afterCommit();
 
         return $note;
     }

@@ -13,8 +13,10 @@ use Illuminate\Database\Eloquent\Collection;
  * Finds customers by how their name, an address or an account name begins, by a telephone number or
  * by an order's number.
  */
-final class FindCustomers
+final readonly class FindCustomers
 {
+    public function __construct(private OrderNumbers $numbers) {}
+
     /**
      * @return Builder<Customer>
      */
@@ -22,6 +24,8 @@ final class FindCustomers
     {
         $beginning = addcslashes($find, '%_\\').'%';
         $telephone = preg_match('/^[+\d][\d\s()\/.-]{5,}$/', $find) === 1 ? TelephoneNumber::read($find)?->e164 : null;
+
+        $keys = $this->numbers->keysOf($find);
 
         return Customer::query()
             ->whereNull('merged_into_id')
@@ -38,9 +42,7 @@ final class FindCustomers
                     ? '' : addcslashes(Folding::fold($find), '%_\\').'%'))
                 ->orWhereHas(
                     'orders',
-                    fn ($orders) => $orders->where('number_key', OrderNumbers::key($find))->orWhere(
-                        'marketplace_key', OrderNumbers::key($find)
-                    )
+                    fn ($orders) => $orders->whereIn('number_key', $keys)->orWhereIn('marketplace_key', $keys)
                 )))
             ->orderBy('name')
             ->orderBy('id');

@@ -97,12 +97,12 @@ final readonly class DemoOtherWays
     {
         $form = Form::named('contact') ?? throw new RuntimeException('The demo has no web form.');
         $category = Category::query()->whereNotNull('parent_id')->where('name', $story['category'])->firstOrFail();
-        $number = $this->takeForm->take(
+        $taken = $this->takeForm->take(
             $form, FilledForm::from([...$story['with'], 'category' => $category->id, 'text' => $text], $form), [],
             hash('sha256', $text), now()->getTimestamp() - 60, false
         );
 
-        return Conversation::query()->findOrFail((int) substr($number, 2));
+        return Conversation::query()->findOrFail((int) substr($taken->number, 2));
     }
 
     private function catchUp(Channel $channel): void

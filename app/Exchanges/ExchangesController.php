@@ -10,7 +10,6 @@ use App\Orders\Order;
 use App\Orders\Product;
 use App\Refunds\ChosenRefund;
 use App\Refunds\MoneyOfOrder;
-use App\Refunds\RefundsRefused;
 use App\Refunds\Worksheet;
 use App\Returns\CustomerReturn;
 use App\Returns\InspectedWorth;
@@ -64,11 +63,9 @@ final readonly class ExchangesController
                     $order, $chosen->lines, $reason, $confirmed, $conversation, $return, $teammate, $written['once']
                 );
             } else {
-                $above = $this->limits->why($teammate, Worksheet::of($order->loadMissing(['lines', 'payments']), $chosen));
-                $above === null || throw RefundsRefused::aboveLimit($above);
                 $exchange = $this->send->exchange(
                     $order, $chosen, self::goods($request), (int) $written['shown'], $reason, $confirmed, $conversation, $teammate,
-                    $written['once']
+                    $written['once'], $this->limits
                 );
             }
         } catch (Refused $why) {

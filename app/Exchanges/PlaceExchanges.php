@@ -19,31 +19,24 @@ use App\Orders\AttachOrders;
 use App\Orders\Order;
 use App\Orders\TakeOrder;
 use App\Refunds\DueRow;
+use App\Support\RegularJob;
 use App\Team\Teammate;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Has the shop make the orders of what is sent in place of something: each under one key, however often it is asked. The new order
  * stands beside the conversation from then on, with its parcel.
  */
-final class PlaceExchanges implements ShouldQueue
+final class PlaceExchanges extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 20;
 
     /** Says nothing of the order: our key is not taken, or the same is being asked for at this moment. */
     private const OURS_TO_MEND = [401, 403, 409];
 
-    public int $tries = 1;
-
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(ServiceClient $client, TakeOrder $takeOrder, AttachOrders $attach, Journal $journal, Notify $tell): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchanges;
 
+use App\Approvals\SpendingLimits;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
@@ -12,6 +13,7 @@ use App\Exchanges\Happened\ExchangeMoved;
 use App\Orders\Order;
 use App\Refunds\ChosenRefund;
 use App\Refunds\IssueRefund;
+use App\Refunds\LockedOrder;
 use App\Refunds\PayoutMethod;
 use App\Refunds\PayoutState;
 use App\Refunds\Refund;
@@ -34,6 +36,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SendInstead
 {
+    /** Of which the later ones follow where two waited for each other. */
+    private const ATTEMPTS = 3;
+
     public function __construct(private IssueRefund $issue, private SettleReturn $settle, private Journal $journal) {}
 
     /**
@@ -49,7 +54,7 @@ final readonly class SendInstead
         $isAddressConfirmed || throw ExchangeRefused::addressNotConfirmed();
         trim($reason) === '' && throw ExchangeRefused::noReason();
 
-        return $this->once($order, $teammate, $onceKey, function (Order $locked, string $key) use (
+        return $this->once($order, $conversation, $teammate, $onceKey, function (Order $locked, string $key) use (
             $units, $reason, $conversation, $return, $teammate
         ): Exchange {
             $return?->state !== ReturnState::Inspected
@@ -64,18 +69,19 @@ final readonly class SendInstead
     /**
      * @param  ChosenRefund  $chosen  what came back, as on any worksheet
      * @param  array<string, int>  $goods  units, by SKU
+     * @param  SpendingLimits  $limits  that hold for what the goods are worth that came back
      * @param  int  $shown  what was said to go back, or below zero to be paid, in smallest units
      *
      * @throws ExchangeRefused|RefundsRefused|ReturnRefused
      */
     public function exchange(
         Order $order, ChosenRefund $chosen, array $goods, int $shown, string $reason, bool $isAddressConfirmed,
-        ?Conversation $conversation, Teammate $teammate, string $onceKey
+        ?Conversation $conversation, Teammate $teammate, string $onceKey, SpendingLimits $limits
     ): Exchange {
         $isAddressConfirmed || throw ExchangeRefused::addressNotConfirmed();
 
-        return $this->once($order, $teammate, $onceKey, function (Order $locked, string $key) use (
-            $chosen, $goods, $shown, $reason, $conversation, $teammate
+        return $this->once($order, $conversation, $teammate, $onceKey, function (Order $locked, string $key) use (
+            $chosen, $goods, $shown, $reason, $conversation, $teammate, $limits
         ): Exchange {
             $new = NewGoods::of($locked, $goods);
             $sheet = Worksheet::of($locked, $chosen);
@@ -84,7 +90,7 @@ final readonly class SendInstead
             $difference === $shown || throw ExchangeRefused::changedMeanwhile($locked->money($shown), $locked->money($difference));
             $kept = min($sheet->total(), $new->worth);
             $refund = $this->issue->issue(
-                $locked, $chosen, $sheet->total(), $reason, $conversation, $teammate, "exchange-{$key}", null, $kept
+                $locked, $chosen, $sheet->total(), $reason, $conversation, $teammate, "exchange-{$key}", null, $kept, within: $limits
             );
 
             return $this->write($locked, $new, $reason, $conversation, $teammate, $key, [
@@ -135,15 +141,16 @@ final readonly class SendInstead
     /**
      * @param  callable(Order, string): Exchange  $write
      */
-    private function once(Order $order, Teammate $teammate, string $onceKey, callable $write): Exchange
-    {
+    private function once(
+        Order $order, ?Conversation $conversation, Teammate $teammate, string $onceKey, callable $write
+    ): Exchange {
         $key = hash('sha256', "exchange:{$teammate->id}:{$onceKey}");
         try {
-            return DB::transaction(static function () use ($order, $key, $write): Exchange {
-                $locked = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
+            return DB::transaction(static function () use ($order, $conversation, $key, $write): Exchange {
+                $locked = LockedOrder::of($order->id, $conversation);
 
                 return Exchange::query()->where('once_key', $key)->first() ?? $write($locked, $key);
-            });
+            }, self::ATTEMPTS);
         } catch (UniqueConstraintViolationException) {
             return Exchange::query()->where('once_key', $key)->firstOrFail();
         }

@@ -17,11 +17,14 @@ enum Part: string
     /**
      * Whose queue it is.
      *
-     * @param  string  $queues  as a worker is told them, such as `outbox,default`
+     * @param  string  $queues  as a worker is told them, such as `outbox,settling,default`
      */
     public static function ofQueues(string $queues): ?self
     {
-        return self::tryFrom(explode(',', $queues)[0]);
+        $first = explode(',', $queues)[0];
+
+        // Whoever sends answers does what is less urgent, too.
+        return in_array($first, ['settling', 'default'], true) ? self::Outbox : self::tryFrom($first);
     }
 
     /**

@@ -23,7 +23,9 @@ final readonly class FindOrders
         if ($all === []) {
             return new FoundOrders(collect(), [], []);
         }
-        $keys = array_map(OrderNumbers::key(...), $all);
+        $keys = array_values(array_unique([
+            ...array_map(OrderNumbers::key(...), $all), ...($typed === null ? [] : $this->numbers->keysOf($typed)),
+        ]));
         $orders = Order::query()
             ->where(fn ($query) => $query->whereIn('number_key', $keys)->orWhereIn('marketplace_key', $keys))
             ->limit(20)
@@ -40,7 +42,9 @@ final readonly class FindOrders
 
         return new FoundOrders($orders->toBase(), $by, array_values(array_filter(
             $all,
-            static fn (string $number): bool => ! in_array(OrderNumbers::key($number), $known, true),
+            fn (string $number): bool => array_intersect(
+                $number === $typed ? $this->numbers->keysOf($number) : [OrderNumbers::key($number)], $known
+            ) === [],
         )));
     }
 

@@ -22,7 +22,9 @@ final readonly class OrderController
 
     private const ROWS = 50;
 
-    public function __construct(private AttachOrders $attachOrders, private FindOrders $findOrders, private WhoMayRead $whoMayRead) {}
+    public function __construct(
+        private AttachOrders $attachOrders, private FindOrders $findOrders, private WhoMayRead $whoMayRead, private OrderNumbers $numbers
+    ) {}
 
     public function index(Request $request): View
     {
@@ -53,7 +55,7 @@ final readonly class OrderController
     {
         Gate::authorize('note', $conversation);
         $number = trim($request->validate(['number' => ['required', 'string', 'max:60']])['number']);
-        $found = $this->findOrders->for('', $number);
+        $found = $this->findOrders->for('', null, $number);
         $order = $found->orders->first();
         if ($order === null) {
             LookUpNumber::dispatch($number);
@@ -85,14 +87,14 @@ final readonly class OrderController
      */
     private function found(string $find): \Illuminate\Contracts\Pagination\Paginator
     {
-        $key = OrderNumbers::key($find);
+        $keys = $this->numbers->keysOf($find);
         $beginning = addcslashes($find, '%_\\').'%';
 
         return Order::query()
             ->with(['customer', 'payments'])
             ->when($find !== '', fn ($orders) => $orders->where(fn ($any) => $any
-                ->where('number_key', $key)
-                ->orWhere('marketplace_key', $key)
+                ->whereIn('number_key', $keys)
+                ->orWhereIn('marketplace_key', $keys)
                 ->orWhere('email', $find)
                 ->orWhere('buyer_name', 'like', $beginning)
                 ->orWhere('buyer_name', 'like', '% '.$beginning)))

@@ -42,6 +42,22 @@ final class OrderNumbers
     }
 
     /**
+     * What somebody may mean who wrote a number by itself, as in a field for it: as it is, and as each source would write it.
+     *
+     * @return list<string> keys
+     */
+    public function keysOf(string $written): array
+    {
+        $keys = [self::key($written)];
+        foreach ($this->masks->get() as $mask) {
+            $completed = $mask->completed($written);
+            $completed === null ?: $keys[] = self::key($completed);
+        }
+
+        return array_values(array_unique(array_filter($keys, static fn (string $key): bool => $key !== '')));
+    }
+
+    /**
      * Letters and digits only, in capitals: what a number is looked up by.
      */
     public static function key(string $number): string

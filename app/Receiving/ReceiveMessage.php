@@ -75,20 +75,25 @@ final readonly class ReceiveMessage implements Receives
         private SendReceipt $sendReceipt,
         private CheckSender $checkSender,
         private BeginAsCategorySays $asCategorySays,
+        private TakesWishedReturns $wishedReturns,
     ) {}
 
     public function receive(Account $account, ReceivedMessage $received): ReceiptOutcome
     {
         $earlier = $this->storedBefore($received);
 
-        return $earlier !== null ? self::outcome(false, $earlier) : $this->storeOnce($account, $this->prepare->of($received));
+        return $earlier !== null
+            ? self::outcome(false, $earlier, $received->wantsReceipt)
+            : $this->storeOnce($account, $this->prepare->of($received));
     }
 
     public function receivePrepared(Account $account, Arrival $arrival): ReceiptOutcome
     {
         $earlier = $this->storedBefore($arrival->received);
 
-        return $earlier !== null ? self::outcome(false, $earlier) : $this->storeOnce($account, $arrival);
+        return $earlier !== null
+            ? self::outcome(false, $earlier, $arrival->received->wantsReceipt)
+            : $this->storeOnce($account, $arrival);
     }
 
     private function storeOnce(Account $account, Arrival $arrival): ReceiptOutcome
@@ -98,17 +103,17 @@ final readonly class ReceiveMessage implements Receives
         try {
             return DB::transaction(fn (): ReceiptOutcome => $this->cause->during(
                 Cause::of(CauseKind::Channel, $account->id, $account->title()),
-                fn (): ReceiptOutcome => self::outcome(true, $this->store($account, $arrival, $kept))
+                fn (): ReceiptOutcome => self::outcome(true, $this->store($account, $arrival, $kept), $received->wantsReceipt)
             ), 5);
         } catch (UniqueConstraintViolationException $collision) {
             // Another worker took the same message in between.
-            return self::outcome(false, $this->storedBefore($received) ?? throw $collision);
+            return self::outcome(false, $this->storedBefore($received) ?? throw $collision, $received->wantsReceipt);
         }
     }
 
-    private static function outcome(bool $isNew, Message $message): ReceiptOutcome
+    private static function outcome(bool $isNew, Message $message, bool $asksReceipt): ReceiptOutcome
     {
-        return new ReceiptOutcome($isNew, $message->id, $message->conversation_id);
+        return new ReceiptOutcome($isNew, $message->id, $message->conversation_id, $asksReceipt && SendReceipt::isSentFor($message));
     }
 
     private function storedBefore(ReceivedMessage $received): ?Message
@@ -172,6 +177,8 @@ final readonly class ReceiveMessage implements Receives
                 : $orders,
             Actor::application()
         );
+        $received->wishedReturn === null || $conversation->junk
+            ?: $this->wishedReturns->take($received->wishedReturn, $conversation, $message);
         if ($isNew) {
             // Together with the message: rules look at it once, and ask for what was chosen in a form.
             $this->fillOwnFields->from($received, $conversation);

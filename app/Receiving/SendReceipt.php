@@ -64,12 +64,22 @@ final readonly class SendReceipt
                 'marks' => [],
                 'sent_at' => now(),
                 'received_at' => now(),
-                'once_key' => hash('sha256', "receipt:{$received->once_key}"),
+                'once_key' => self::onceKey($received),
             ])->save();
             $item = OutboxItem::queue($message, [$address]);
             $this->journal->record($conversation, new ReceiptSent($address), Actor::application(), message: $message);
             DeliverOutboxItem::dispatch($item->id)->afterCommit();
         });
+    }
+
+    public static function isSentFor(Message $received): bool
+    {
+        return Message::query()->where('once_key', self::onceKey($received))->exists();
+    }
+
+    private static function onceKey(Message $received): string
+    {
+        return hash('sha256', "receipt:{$received->once_key}");
     }
 
     private function hadEnough(string $address): bool

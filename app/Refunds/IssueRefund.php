@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Refunds;
 
+use App\Approvals\SpendingLimits;
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
 use App\Conversations\Journal\Journal;
@@ -24,6 +25,9 @@ use Illuminate\Support\Str;
  */
 final readonly class IssueRefund
 {
+    /** Of which the later ones follow where two waited for each other. */
+    private const ATTEMPTS = 3;
+
     public function __construct(private Journal $journal, private SettleReturn $settleReturn, private SettlePayout $settlePayout) {}
 
     /**
@@ -33,13 +37,15 @@ final readonly class IssueRefund
      * @param  string  $onceKey  of the form it was filled in: sending twice gives back once
      * @param  int  $kept  of it, what pays for goods that are sent in exchange, in smallest units
      * @param  int  $waits  seconds until it leaves, in which it can be taken back
+     * @param  SpendingLimits|null  $within  that hold for the person; null where a second one has said yes
      * @param  ToldWith|null  $told  how the customer hears of it; null for not by itself
      *
      * @throws RefundsRefused|ReturnRefused
      */
     public function issue(
         Order $order, ChosenRefund $chosen, int $shownTotal, string $reason, ?Conversation $conversation, Teammate $teammate,
-        string $onceKey, ?ToldWith $told = null, int $kept = 0, int $waits = 0
+        string $onceKey, ?ToldWith $told = null, int $kept = 0, int $waits = 0,
+        ?SpendingLimits $within = null
     ): Refund {
         $reason = mb_substr(trim($reason), 0, 200);
         $key = self::onceKey($teammate, $onceKey);
@@ -48,8 +54,8 @@ final readonly class IssueRefund
         }
         try {
             return DB::transaction(function () use ($order, $chosen, $shownTotal, $reason, $conversation, $teammate, $key, $told,
-                $kept, $waits): Refund {
-                $locked = Order::query()->lockForUpdate()->with(['lines', 'payments'])->findOrFail($order->id);
+                $kept, $waits, $within): Refund {
+                $locked = LockedOrder::of($order->id, $conversation);
                 $again = Refund::query()->where('once_key', $key)->first();
                 if ($again !== null) {
                     return $again;
@@ -62,8 +68,11 @@ final readonly class IssueRefund
                     throw RefundsRefused::changedMeanwhile($locked->money($shownTotal), $locked->money($sheet->total()));
                 }
 
+                $above = $within?->why($teammate, $sheet);
+                $above === null || throw RefundsRefused::aboveLimit($above);
+
                 return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told, $kept, $waits);
-            });
+            }, self::ATTEMPTS);
         } catch (UniqueConstraintViolationException) {
             return Refund::query()->where('once_key', $key)->firstOrFail();
         }

@@ -19,6 +19,7 @@ use App\Team\SignedIn;
 use App\Templates\Template;
 use App\Workspace\Trail;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -56,7 +57,7 @@ final readonly class RefundsController
 
         return $request->hasHeader('HX-Request')
             ? view('refunds.reckoned',
-                [...$this->content($order, $chosen), 'conversation' => ConversationBeside::of($request), 'oob' => true])
+                [...$this->content($request, $order, $chosen), 'oob' => true])
             : $this->page($request, $order, $chosen);
     }
 
@@ -69,11 +70,9 @@ final readonly class RefundsController
         ]);
         try {
             $chosen = ChosenRefund::read($request->all());
-            $above = $this->limits->why(SignedIn::teammate($request), Worksheet::of($order->loadMissing(['lines', 'payments']), $chosen));
-            $above === null || throw RefundsRefused::aboveLimit($above);
             $refund = $this->issue->issue(
                 $order, $chosen, (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation,
-                SignedIn::teammate($request), $written['once'], $this->told($request, $written)
+                SignedIn::teammate($request), $written['once'], $this->told($request, $written), within: $this->limits
             );
         } catch (RefundsRefused|ReturnRefused $why) {
             return $this->page($request, $order, ChosenRefund::read($request->all()), $why->getMessage());
@@ -91,13 +90,13 @@ final readonly class RefundsController
         $written = $request->validate([
             'shown' => ['required', 'integer', 'min:0'], 'reason' => ['nullable', 'string', 'max:200'],
             'template' => ['nullable', 'integer'],
-            'tell_when' => ['nullable', 'in:asked,done'],
+            'tell_when' => ['nullable', 'in:asked,done'], 'meanwhile' => ['nullable', 'integer'],
         ]);
         $chosen = ChosenRefund::read($request->all());
         try {
             $approval = $this->askApproval->ask(
                 $order, $chosen, (int) $written['shown'], (string) ($written['reason'] ?? ''), $conversation, SignedIn::teammate($request),
-                $this->told($request, $written)
+                $this->told($request, $written), meanwhile: $this->template($request, (int) ($written['meanwhile'] ?? 0))
             );
         } catch (RefundsRefused|ApprovalRefused $why) {
             return $this->page($request, $order, $chosen, $why->getMessage());
@@ -193,14 +192,12 @@ final readonly class RefundsController
         $journal = $conversation === null ? null : $this->trail->journal($conversation);
 
         return view('refunds.sheet', [
-            ...$this->content($order, $chosen), 'problem' => $problem, 'conversation' => $conversation,
+            ...$this->content($request, $order, $chosen), 'problem' => $problem,
             'reasons' => ReturnReason::inUse()->pluck('name'),
             'reason' => is_string($request->input('reason')) ? $request->input('reason') : '',
             'said' => $conversation === null || $journal === null ? collect() : Trail::messages(
                 $this->trail->of($conversation, $journal, false)
             )->take(-6),
-            'templates' => $conversation === null ? collect() : Template::seenBy(SignedIn::teammate($request))->whereNull('retired_at')
-                ->orderBy('name')->pluck('name', 'id'),
             'template' => is_scalar($request->input('template')) ? (int) $request->input('template') : 0,
             'tellWhen' => $request->input('tell_when') === TellOfRefunds::WHEN_ASKED ? TellOfRefunds::WHEN_ASKED : TellOfRefunds::WHEN_DONE,
             'earlier' => Refund::query()->where('order_id', $order->id)->orderByDesc('id')->get(),
@@ -211,8 +208,9 @@ final readonly class RefundsController
     /**
      * @return array<string, mixed>
      */
-    private function content(Order $order, ChosenRefund $chosen): array
+    private function content(Request $request, Order $order, ChosenRefund $chosen): array
     {
+        $conversation = ConversationBeside::of($request);
         $sheet = Worksheet::of($order->loadMissing(['lines', 'payments']), $chosen);
         [$bar, $parts] = PaymentSplit::of($sheet);
         $quoted = [];
@@ -223,7 +221,10 @@ final readonly class RefundsController
         return [
             'order' => $order, 'sheet' => $sheet, 'chosen' => $chosen, 'back' => $sheet->money->unitsBack(), 'quoted' => $quoted,
             'bar' => $bar, 'parts' => $parts, 'oob' => false,
-            'above' => $sheet->quote === null ? null : $this->limits->why(SignedIn::teammate(request()), $sheet),
+            'above' => $sheet->quote === null ? null : $this->limits->why(SignedIn::teammate($request), $sheet),
+            'conversation' => $conversation,
+            'templates' => $conversation === null ? collect() : self::templates($request)->pluck('name', 'id'),
+            'meanwhile' => is_scalar($request->input('meanwhile')) ? (int) $request->input('meanwhile') : 0,
         ];
     }
 
@@ -232,11 +233,21 @@ final readonly class RefundsController
      */
     private function told(Request $request, array $written): ?ToldWith
     {
-        $template = (int) ($written['template'] ?? 0);
+        $template = $this->template($request, (int) ($written['template'] ?? 0));
 
-        return $template === 0 ? null : new ToldWith(
-            Template::seenBy(SignedIn::teammate($request))->whereNull('retired_at')->findOrFail($template)->id,
-            ($written['tell_when'] ?? '') !== TellOfRefunds::WHEN_ASKED
-        );
+        return $template === null ? null : new ToldWith($template, ($written['tell_when'] ?? '') !== TellOfRefunds::WHEN_ASKED);
+    }
+
+    private function template(Request $request, int $id): ?int
+    {
+        return $id === 0 ? null : self::templates($request)->findOrFail($id)->id;
+    }
+
+    /**
+     * @return Builder<Template>
+     */
+    private static function templates(Request $request): Builder
+    {
+        return Template::seenBy(SignedIn::teammate($request))->whereNull('retired_at')->orderBy('name');
     }
 }

@@ -10,19 +10,14 @@ use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
 use App\Channels\Services\UnreadableEvent;
 use App\StoreCredit\GiveCredit;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Support\RegularJob;
 
 /**
  * Asks the provider for what is to be paid out, and for how it went where it has not said so. Each payout is asked for under one key,
  * however often: two workers at once, a lost answer and a killed worker give back once.
  */
-final class SendPayouts implements ShouldQueue
+final class SendPayouts extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 50;
 
     /** Says nothing of the payout: our key is not taken, or the same is being asked for at this moment. It may have been paid before. */
@@ -35,11 +30,9 @@ final class SendPayouts implements ShouldQueue
 
     private const NOT_CONNECTED = 'Who holds the payment is not connected. An administrator connects it under Ways in.';
 
-    public int $tries = 1;
-
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(ServiceClient $client, SettlePayout $settle, GiveCredit $credit): void

@@ -10,6 +10,7 @@ use App\Answering\SendReply;
 use App\Conversations\CameInBetween;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationRefused;
+use App\Conversations\ConversationState;
 use App\Fields\FieldRefused;
 use App\Team\Teammate;
 use App\Templates\FillTemplate;
@@ -31,10 +32,12 @@ final readonly class TellByTemplate
     /**
      * @param  string  $onceKey  the same again is not sent
      * @param  list<array{name: string, type: string, size: int, sha256: string, file: string}>  $files  beside those of the template
+     * @param  bool  $saysOnly  whether what the template does beside its words is left, as where something is still to be decided
      * @return string|null why the customer was not told
      */
-    public function tell(?Conversation $conversation, ?int $templateId, ?Teammate $as, string $onceKey, array $files): ?string
-    {
+    public function tell(
+        ?Conversation $conversation, ?int $templateId, ?Teammate $as, string $onceKey, array $files, bool $saysOnly = false
+    ): ?string {
         $template = Template::query()->with(['languages', 'files'])->find($templateId);
         $route = $conversation === null ? null : $this->routes->of($conversation)[0] ?? null;
         if ($template === null || $conversation === null || $as === null || $route === null || $route->public) {
@@ -44,12 +47,12 @@ final readonly class TellByTemplate
         if ($filled->gaps !== []) {
             return "“{$filled->gaps[0]->name}” of “{$template->name}” could not be filled";
         }
-        [$then, $outcome] = $filled->then();
+        [$then, $outcome] = $saysOnly ? [ConversationState::Open, null] : $filled->then();
         try {
             $own = array_values($template->files->map(static fn (TemplateFile $file): array => $file->forDraft())->all());
             $this->send->send($conversation, $as, new ReplyToSend(
                 $filled->text, [...$own, ...$files], $then, $outcome, $onceKey, $this->trail->lastSeen($conversation), $route->key, 0,
-                html: $filled->html, steps: $filled->stepsBut('assign_person'),
+                html: $filled->html, steps: $saysOnly ? [] : $filled->stepsBut('assign_person'),
                 templates: [new UsedTemplate($template->id, $filled->language, $filled->text)], subject: $filled->subject
             ));
         } catch (ConversationRefused|FieldRefused|CameInBetween $why) {

@@ -6,30 +6,23 @@ namespace App\Refunds;
 
 use App\CreditNotes\CreditNote;
 use App\Support\FileStore;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Support\RegularJob;
 
 /**
  * Tells the customer of a refund with the template that was chosen: at once, or when the money is through, with the credit note. In the
  * name of who gave it back, and once. What cannot be said so is said at the refund.
  */
-final class TellOfRefunds implements ShouldQueue
+final class TellOfRefunds extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     public const WHEN_ASKED = 'asked';
 
     public const WHEN_DONE = 'done';
 
     private const AT_ONCE = 50;
 
-    public int $tries = 1;
-
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(TellByTemplate $tell, FileStore $files): void

@@ -10,26 +10,19 @@ use App\Channels\Services\ServiceClient;
 use App\Channels\Services\ServiceFault;
 use App\Channels\Services\UnreadableEvent;
 use App\Orders\TakeOrder;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Support\RegularJob;
 
 /**
  * Tells the shop what was given back, so that both books agree; what was paid by gift card the shop puts back on it then. Under one
  * key, however often.
  */
-final class TellShopOfRefunds implements ShouldQueue
+final class TellShopOfRefunds extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 50;
-
-    public int $tries = 1;
 
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(ServiceClient $client, TakeOrder $takeOrder): void

@@ -6,6 +6,7 @@ namespace App\Returns;
 
 use App\Conversations\Actor;
 use App\Conversations\Conversation;
+use App\Conversations\Message;
 use App\Orders\Order;
 use App\Team\Teammate;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -36,15 +37,19 @@ final readonly class AskReturn
     }
 
     /**
-     * As the customer asked elsewhere: too late, it waits for its decision all the same. Once for a conversation.
+     * As the customer asked elsewhere: too late, it waits for its decision all the same.
      *
      * @param  array<int, int>  $units
+     * @param  Message|null  $message  that asks for it, once; null for once in the conversation
      *
      * @throws ReturnRefused
      */
-    public function byCustomer(Order $order, array $units, ReturnReason $reason, Conversation $conversation): CustomerReturn
-    {
-        return $this->once($order, $units, $reason, '', true, $conversation, null, "return:conversation:{$conversation->id}");
+    public function byCustomer(
+        Order $order, array $units, ReturnReason $reason, Conversation $conversation, ?Message $message = null
+    ): CustomerReturn {
+        return $this->once($order, $units, $reason, '', true, $conversation, null, $message === null
+            ? "return:conversation:{$conversation->id}"
+            : "return:message:{$message->id}");
     }
 
     /**

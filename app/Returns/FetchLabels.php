@@ -17,29 +17,22 @@ use App\Refunds\DueRow;
 use App\Store\Store;
 use App\Support\FileStore;
 use App\Support\NotStored;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Support\RegularJob;
 
 /**
  * Asks the carrier for the labels of what was agreed to come back: under one key each, until it answers. What it refuses, such as a
  * country that it does not serve, is said at the return; the number of another carrier's parcel can be written there.
  */
-final class FetchLabels implements ShouldQueue
+final class FetchLabels extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 20;
 
     /** Says nothing of the label: our key is not taken, or the same is being asked for at this moment. */
     private const OURS_TO_MEND = [401, 403, 409];
 
-    public int $tries = 1;
-
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(ServiceClient $client, FileStore $files): void

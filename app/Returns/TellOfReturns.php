@@ -8,20 +8,15 @@ use App\Conversations\Actor;
 use App\Refunds\DueRow;
 use App\Refunds\TellByTemplate;
 use App\Support\FileStore;
+use App\Support\RegularJob;
 use App\Team\Teammate;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
 
 /**
  * Tells customers of the steps of their returns, each with the template that the store has chosen for it; what was agreed goes with its
  * label. In the name of who took the step, where they write to customers, else of the conversation's owner, or of a lead.
  */
-final class TellOfReturns implements ShouldQueue
+final class TellOfReturns extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 50;
 
     /** Seconds until a label is looked for again, and for how long it is waited for. */
@@ -29,11 +24,9 @@ final class TellOfReturns implements ShouldQueue
 
     private const LABEL_WAITS = 3600;
 
-    public int $tries = 1;
-
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     /**

@@ -11,25 +11,18 @@ use App\Channels\Services\ServiceFault;
 use App\Channels\Services\UnreadableEvent;
 use App\Orders\TakeOrder;
 use App\Refunds\DueRow;
-use Illuminate\Bus\Queueable;
-use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
+use App\Support\RegularJob;
 
 /**
  * Tells the shop what came back, and what of it can be sold again. Under one key, however often.
  */
-final class TellShopOfReturns implements ShouldQueue
+final class TellShopOfReturns extends RegularJob
 {
-    use Dispatchable;
-    use Queueable;
-
     private const AT_ONCE = 50;
-
-    public int $tries = 1;
 
     public function __construct()
     {
-        $this->onQueue('outbox');
+        $this->onQueue('settling');
     }
 
     public function handle(ServiceClient $client, TakeOrder $takeOrder): void

@@ -14,6 +14,7 @@ use App\Orders\Order;
 use App\Orders\WhoseOrder;
 use App\Refunds\ChosenRefund;
 use App\Refunds\IssueRefund;
+use App\Refunds\RefundsRefused;
 use App\Refunds\Worksheet;
 use App\Returns\PolicyToSave;
 use App\Returns\ReturnReason;
@@ -63,15 +64,19 @@ final readonly class GiveBackByRule
         $as = $this->as($chosen);
         $sheet = $this->sheet($order, $chosen);
         $reason = $this->reason($chosen);
-        if ($kind === ActionKind::AskGiveBack || $this->limits->why($as, $sheet) !== null) {
-            $this->ask->ask($order, $sheet->chosen, $sheet->total(), $reason, $conversation, $as, null, $rule->id);
+        if ($kind !== ActionKind::AskGiveBack) {
+            try {
+                $this->issue->issue(
+                    $order, $sheet->chosen, $sheet->total(), $reason, $conversation, $as, $this->once($rule, $order), null, 0,
+                    (int) config('cairnfield.refunds.rules_wait_seconds'), $this->limits
+                );
 
-            return;
+                return;
+            } catch (RefundsRefused $refused) {
+                $refused->reason === RefundsRefused::ABOVE_LIMIT || throw $refused;
+            }
         }
-        $this->issue->issue(
-            $order, $sheet->chosen, $sheet->total(), $reason, $conversation, $as, $this->once($rule, $order), null, 0,
-            (int) config('cairnfield.refunds.rules_wait_seconds')
-        );
+        $this->ask->ask($order, $sheet->chosen, $sheet->total(), $reason, $conversation, $as, null, $rule->id);
     }
 
     private function order(Conversation $conversation): ?Order

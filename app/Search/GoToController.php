@@ -9,6 +9,7 @@ use App\Conversations\Conversation;
 use App\Customers\Customer;
 use App\Customers\Handle;
 use App\Orders\Order;
+use App\Orders\OrderNumbers;
 use App\Queue\QueueView;
 use App\SetUp\SetUpIndex;
 use App\Support\Written;
@@ -41,7 +42,7 @@ final readonly class GoToController
         'Set up' => '/set-up', 'New template' => '/templates/new',
     ];
 
-    public function __construct(private SetUpIndex $setUp) {}
+    public function __construct(private SetUpIndex $setUp, private OrderNumbers $numbers) {}
 
     public function find(Request $request): View
     {
@@ -107,13 +108,15 @@ final readonly class GoToController
      */
     private function orders(string $written): array
     {
-        $key = strtoupper((string) preg_replace('/[^0-9A-Za-z]/', '', $written));
+        $key = OrderNumbers::key($written);
         if (preg_match('/\d{3}/', $key) !== 1) {
             return [];
         }
+        $keys = $this->numbers->keysOf($written);
 
-        return array_values(Order::query()->where('number_key', 'like', "{$key}%")
-            ->orWhere('marketplace_key', 'like', "{$key}%")
+        return array_values(Order::query()
+            ->where(static fn ($any) => $any->where('number_key', 'like', "{$key}%")->orWhere('marketplace_key', 'like', "{$key}%")
+                ->orWhereIn('number_key', $keys)->orWhereIn('marketplace_key', $keys))
             ->orderByDesc('placed_at')
             ->limit(self::OF_EACH)
             ->get()

@@ -9,6 +9,7 @@ use App\Conditions\OwnValueField;
 use App\Conversations\Conversation;
 use App\Fields\FieldRefused;
 use App\Orders\Order;
+use App\Orders\OrderNumbers;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Operator;
@@ -41,7 +42,7 @@ final class Narrowings
 
     private const HAS = ['file' => 'has_file', 'order' => 'orders', 'tag' => 'tags', 'owner' => 'owner'];
 
-    public function __construct(private readonly ConversationFields $fields) {}
+    public function __construct(private readonly ConversationFields $fields, private readonly OrderNumbers $numbers) {}
 
     /**
      * @return list<string>
@@ -178,8 +179,8 @@ final class Narrowings
      */
     private function byOrder(Builder $query, string $value): ?string
     {
-        $key = strtoupper((string) preg_replace('/[^0-9A-Za-z]/', '', $value));
-        $ids = Order::query()->where('number_key', $key)->orWhere('marketplace_key', $key)->pluck('id');
+        $keys = $this->numbers->keysOf($value);
+        $ids = Order::query()->whereIn('number_key', $keys)->orWhereIn('marketplace_key', $keys)->pluck('id');
         if ($ids->isEmpty()) {
             return "No order “{$value}” is known.";
         }

@@ -122,6 +122,7 @@ final class ApplicationServiceProvider extends ServiceProvider
             $part === null ?: Heartbeats::beat($part);
         });
         Queue::before(static function (JobProcessing $begins): void {
+            RegularJob::begins($begins->job->resolveName());
             $part = Part::ofQueues($begins->job->getQueue());
             $part === null ?: Heartbeats::works($part, $begins->job->timeout() ?? self::LONGEST_JOB);
         });

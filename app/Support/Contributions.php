@@ -99,6 +99,7 @@ use App\Receiving\Happened\EditedAtSource;
 use App\Receiving\Happened\MessageReceived;
 use App\Receiving\Happened\ReceiptSent;
 use App\Receiving\Happened\RemovedAtSource;
+use App\Receiving\TakesWishedReturns;
 use App\Refunds\Happened\RefundAsked;
 use App\Refunds\Happened\RefundEnded;
 use App\Refunds\Happened\RefundWithdrawn;
@@ -107,6 +108,7 @@ use App\Returns\Happened\ReturnMoved;
 use App\Returns\Happened\ReturnReminded;
 use App\Returns\ReturnsPanel;
 use App\Returns\TakeReturnRequest;
+use App\Returns\TakeWishedReturn;
 use App\Routing\ReachUpwardsChange;
 use App\Rules\Happened\RuleFailed;
 use App\Rules\Happened\RuleRan;
@@ -225,6 +227,7 @@ final class Contributions extends ServiceProvider
         $this->app->bind(BeforeCommit::class, KeepPromises::class);
         $this->app->bind(FollowsParcels::class, FollowReturnParcel::class);
         $this->app->bind(FollowsAttached::class, TakeReturnRequest::class);
+        $this->app->bind(TakesWishedReturns::class, TakeWishedReturn::class);
         $this->app->bind(TakesCredits::class, TakeCredit::class);
         $this->app->bind(CountsInHours::class, SavePromiseSet::class);
         $this->app->bind(WhatNeeds::class, static fn (Container $app): WhatNeeds => new WhatNeeds(

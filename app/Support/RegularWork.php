@@ -53,7 +53,12 @@ final class RegularWork
     public function planOn(Schedule $schedule): void
     {
         foreach ($this->seconds() as $name => [$seconds, $work]) {
-            $event = ($work instanceof Closure ? $schedule->call(self::afresh($work)) : $schedule->job($work))->everySecond()->name($name);
+            $event = match (true) {
+                $work instanceof Closure => $schedule->call(self::afresh($work)),
+                $work instanceof RegularJob => $schedule->call($work::putInQueue(...)),
+                default => $schedule->job($work),
+            };
+            $event->everySecond()->name($name);
             $event->repeatSeconds = max(1, intdiv($seconds, (int) config('cairnfield.schedule.times_as_often')));
         }
         $schedule->call(fn () => app(BringBackHeld::class)())->everyMinute()->name('bring back held');

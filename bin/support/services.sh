@@ -104,21 +104,18 @@ compile_settings() {
         || fail 'The settings and routes could not be read.' "$LOGS/compile.log"
 }
 
-start_php_fpm() {
-    compile_settings
-    if ! is_alive php-fpm; then
-        cat > "$VAR/php-fpm.conf" <<CONF
-[global]
-error_log = $LOGS/php-fpm.log
-daemonize = no
-[cairnfield]
-listen = $RUN/php-fpm.sock
+# php_fpm_pool NAME CHILDREN SPARE: a pool of PHP processes of its own, with its own socket.
+php_fpm_pool() {
+    cat <<CONF
+[$1]
+listen = $RUN/php-fpm-$1.sock
 listen.mode = 0600
+$([ "$(id -u)" = 0 ] && printf 'user = root\ngroup = root')
 pm = dynamic
-pm.max_children = 12
-pm.start_servers = 3
-pm.min_spare_servers = 2
-pm.max_spare_servers = 4
+pm.max_children = $2
+pm.start_servers = $3
+pm.min_spare_servers = 1
+pm.max_spare_servers = $(($3 + 1))
 pm.max_requests = 2000
 ; Nobody waits longer for a page, and no page may keep a child for ever.
 request_terminate_timeout = 300s
@@ -134,14 +131,26 @@ php_admin_value[max_file_uploads] = 30
 php_admin_value[upload_tmp_dir] = $VAR/tmp
 php_admin_value[sys_temp_dir] = $VAR/tmp
 CONF
+}
+
+start_php_fpm() {
+    compile_settings
+    if ! is_alive php-fpm; then
+        cat > "$VAR/php-fpm.conf" <<CONF
+[global]
+error_log = $LOGS/php-fpm.log
+daemonize = no
+CONF
+        # A flood of notices from outside takes its own children, and never those of somebody who opens a page.
+        php_fpm_pool people 12 3 >> "$VAR/php-fpm.conf"
+        php_fpm_pool intake 4 1 >> "$VAR/php-fpm.conf"
         mkdir -p "$VAR/tmp"
         local as_root=''
         [ "$(id -u)" = 0 ] && as_root=-R
-        [ "$(id -u)" = 0 ] && sed -i 's/^listen.mode.*/&\nuser = root\ngroup = root/' "$VAR/php-fpm.conf"
         # A coverage extension, where there is one, would cost every page half its time.
         launch php-fpm php-fpm8.2 $as_root -d pcov.enabled=0 -F -y "$VAR/php-fpm.conf"
     fi
-    wait_until php-fpm 20 test -S "$RUN/php-fpm.sock"
+    wait_until php-fpm 20 test -S "$RUN/php-fpm-people.sock" -a -S "$RUN/php-fpm-intake.sock"
 }
 
 start_nginx() {
@@ -167,6 +176,7 @@ http {
     scgi_temp_path $VAR/nginx/scgi;
     gzip on;
     gzip_types text/css application/javascript image/svg+xml;
+    map \$request_uri \$pool { default people; ~^/intake/ intake; }
     server {
         listen 127.0.0.1:$WEB_PORT;
         root $ROOT/public;
@@ -180,7 +190,7 @@ http {
             # Checked by nginx, with the port that redirects need.
             fastcgi_param HTTP_HOST \$host:\$server_port;
             fastcgi_param HTTP_PROXY "";
-            fastcgi_pass unix:$RUN/php-fpm.sock;
+            fastcgi_pass unix:$RUN/php-fpm-\$pool.sock;
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 64k;
         }
@@ -277,8 +287,9 @@ start_workers() {
     local queue last=
     stop_outdated_workers
     touch "$RUN/workers.started"
+    # Answers leave before money is settled, and both before what nobody waits for.
     # Two that take in, so that what holds one up does not hold up the other ways in.
-    for queue in intake intake outbox,default rules; do
+    for queue in intake intake outbox,settling,default rules; do
         local name=worker-${queue%%,*}
         [ "$name" != "$last" ] || name=$name-2
         last=$name

@@ -79,6 +79,33 @@ final readonly class NumberMask
         return $matches[0];
     }
 
+    /**
+     * The whole number where somebody wrote but its digits, or signs around it: `20417` and `#b20417` are B-20417 by `B-2####`.
+     *
+     * @param  string  $written  a number by itself, as in a field for it
+     * @return string|null null where it is none of this kind
+     */
+    public function completed(string $written): ?string
+    {
+        $bare = (string) preg_replace('/[^\pL\pN]/u', '', mb_scrub($written, 'UTF-8'));
+        $digits = '';
+        foreach (mb_str_split($this->mask) as $character) {
+            $digits .= $character === '#' || ctype_digit($character) ? $character : '';
+        }
+        if (str_contains($this->mask, '@') || str_ends_with($this->mask, '*') || strlen($bare) > self::MOST_CHARACTERS) {
+            return $this->find($bare)[0] ?? null;
+        }
+        if (ctype_digit($bare) && strlen($bare) === strlen($digits)) {
+            $left = str_split($bare);
+            $bare = '';
+            foreach (mb_str_split($this->mask) as $character) {
+                $bare .= $character === '#' || ctype_digit($character) ? array_shift($left) : $character;
+            }
+        }
+
+        return $this->find($bare)[0] ?? null;
+    }
+
     private function asWrittenBySource(string $written): string
     {
         $left = mb_str_split((string) preg_replace('/[^\pL\pN]/u', '', $written));

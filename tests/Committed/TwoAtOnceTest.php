@@ -12,6 +12,7 @@ use App\Answering\ScheduleReply;
 use App\Answering\SendReply;
 use App\Approvals\AnswerApproval;
 use App\Approvals\AskApproval;
+use App\Approvals\SpendingLimits;
 use App\Channels\Channel;
 use App\Checklists\Checklist;
 use App\Checklists\StartedChecklist;
@@ -49,6 +50,7 @@ use App\Rules\SaveRule;
 use App\Sorting\ArrangeFields;
 use App\Sorting\Outcome;
 use App\Sorting\Tag;
+use App\Support\StoreSettings;
 use App\Tasks\KeepTasks;
 use App\Tasks\Task;
 use App\Team\Teammate;
@@ -407,6 +409,26 @@ it('keeps one of two templates, rules and plans of one name, whoever saves first
         ->save();
     $this->atOnce(3, $plan);
     expect(DB::table('nudge_plans')->count())->toBe(1);
+});
+
+it('holds the limit for one customer against two orders that are given back of in one moment', function (): void {
+    Queue::fake();
+    app(StoreSettings::class)->put(SpendingLimits::NAME, ['limits' => ['care' => [
+        'refund' => ['EUR' => 20000], 'customer' => ['EUR' => 12000], 'goodwill' => [],
+    ], 'lead' => []], 'second_above' => null, 'remind' => 2]);
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null]));
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', [
+        'sold_on' => null, 'id' => 'ord_20389', 'number' => 'B-20389', 'parcels' => [],
+    ]));
+    $orders = Order::query()->with('lines')->orderBy('id')->get();
+    expect($orders[0]->customer_id)->not->toBeNull()->toBe($orders[1]->customer_id);
+    $people = array_map($this->teammate(...), ['ilse', 'ruta']);
+    $failures = $this->atOnce(4, fn (int $number) => app(IssueRefund::class)->issue(
+        $orders[$number % 2], new ChosenRefund([$orders[$number % 2]->lines[0]->id => 1]), 11900, 'Faulty', null,
+        $people[intdiv($number, 2)], "press-{$number}", within: app(SpendingLimits::class)
+    ));
+    expect(count(array_filter($failures)))->toBe(3)->and(implode(' ', $failures))->not->toContain('Deadlock')
+        ->and(Refund::query()->count())->toBe(1);
 });
 
 it('gives back once what several people give back at once, and ends it once, whoever says that it is through', function (): void {

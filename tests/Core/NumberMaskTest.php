@@ -72,3 +72,19 @@ it('takes a mask as it is, and none of its signs for a pattern', function (strin
     ['Ö-###', 'ö-123', ['Ö-123']],
     ['##/##', '12/34 12-34 1234', ['12/34']],
 ]);
+
+it('completes what was written by itself', function (string $mask, string $written, ?string $number): void {
+    expect(NumberMask::of($mask)->completed($written))->toBe($number);
+})->with([
+    'its digits alone' => ['B-2####', '20417', 'B-20417'],
+    'with a sign' => ['B-2####', '#b20417', 'B-20417'],
+    'with blanks' => ['B-2####', ' B 20 417 ', 'B-20417'],
+    'other digits' => ['B-2####', '30417', null],
+    'too few of them' => ['B-2####', '2041', null],
+    'too many' => ['B-2####', '204178', null],
+    'digits in groups' => ['##-#######', '714480217', '71-4480217'],
+    'an open end' => ['QM@###*', 'qm-x123', 'QMX123'],
+    'an open end, by digits alone' => ['QM@###*', '123', null],
+    'nothing' => ['B-2####', '', null],
+    'no UTF-8' => ['B-2####', "\xff20417", 'B-20417'],
+]);

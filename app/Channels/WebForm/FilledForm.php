@@ -11,6 +11,8 @@ final readonly class FilledForm
 {
     /**
      * @param  array<string, string>  $own  the team's own fields, by their label
+     * @param  int|null  $returnReasonId  why something is to come back; null where nothing is
+     * @param  string  $goods  what is to come back, one thing a line
      */
     private function __construct(
         public string $name,
@@ -19,6 +21,8 @@ final readonly class FilledForm
         public ?int $categoryId,
         public string $text,
         public array $own,
+        public ?int $returnReasonId = null,
+        public string $goods = '',
     ) {}
 
     /**
@@ -41,6 +45,8 @@ final readonly class FilledForm
             isset($values['category']) ? (int) $values['category'] : null,
             trim(str_replace(["\r\n", "\r"], "\n", (string) $values['text'])),
             $own,
+            isset($values['return_reason']) ? (int) $values['return_reason'] : null,
+            trim(str_replace(["\r\n", "\r"], "\n", (string) ($values['goods'] ?? ''))),
         );
     }
 }

@@ -8,6 +8,7 @@ use App\Channels\Account;
 use App\Channels\AccountState;
 use App\Channels\Channel;
 use App\Fields\OwnFields;
+use App\Returns\ReturnReason;
 use App\Sorting\Category;
 use Cairnfield\Core\Text\Folding;
 use Illuminate\Database\Eloquent\Collection;
@@ -27,6 +28,7 @@ final readonly class Form
         public string $introduction,
         public array $fields,
         public bool $sendsReceipt,
+        public bool $asksReturns,
     ) {}
 
     public static function of(Account $account): self
@@ -39,6 +41,7 @@ final readonly class Form
             (string) ($settings['introduction'] ?? ''),
             self::fieldsFrom((string) ($settings['fields'] ?? '')),
             (bool) ($settings['receipt'] ?? true),
+            (bool) ($settings['returns'] ?? true),
         );
     }
 
@@ -93,6 +96,16 @@ final readonly class Form
     public function categories(): Collection
     {
         return Category::inUse()->whereNotNull('parent_id')->where('hidden', false)->get();
+    }
+
+    /**
+     * Why something may come back, as the store's policies know it.
+     *
+     * @return Collection<int, ReturnReason>
+     */
+    public function returnReasons(): Collection
+    {
+        return $this->asksReturns ? ReturnReason::inUse()->whereHas('policies')->get() : new Collection;
     }
 
     /**

@@ -28,8 +28,13 @@ final readonly class FormController
 
     private const LARGEST_FILE_KILOBYTES = 10_240;
 
-    /** Forms from one place in ten minutes. */
-    private const FROM_ONE_PLACE = 6;
+    /** Forms from one place in ten minutes: an office or a school has one address for all. */
+    private const FROM_ONE_PLACE = 40;
+
+    /** Of them, from one email address. */
+    private const FROM_ONE_PERSON = 6;
+
+    private const LIMIT_SECONDS = 600;
 
     /** A form that is older is filled in anew, with what was written. */
     private const OLDEST_SECONDS = 86_400;
@@ -62,18 +67,20 @@ final readonly class FormController
             );
         }
         $place = "form:{$form->account->id}:{$request->ip()}";
-        if (RateLimiter::tooManyAttempts($place, self::FROM_ONE_PLACE)) {
+        $person = "{$place}:".hash('sha256', mb_strtolower(trim(Written::text($request, 'email'))));
+        if (RateLimiter::tooManyAttempts($place, self::FROM_ONE_PLACE) || RateLimiter::tooManyAttempts($person, self::FROM_ONE_PERSON)) {
             return $this->page(
                 $form, $isFramed, $request->except('files'),
                 ['opened' => ['That is a lot of messages in a short time. What you wrote is still here; please send it in a few minutes.']],
                 429
             );
         }
-        RateLimiter::hit($place, 600);
+        RateLimiter::hit($place, self::LIMIT_SECONDS);
+        RateLimiter::hit($person, self::LIMIT_SECONDS);
         /** @var list<UploadedFile> $files */
         $files = array_values((array) $request->file('files'));
         try {
-            $number = $this->takeForm->take(
+            $taken = $this->takeForm->take(
                 $form, FilledForm::from($checked->validated(), $form), $files, $onceKey, $openedAt,
                 trim(Written::text($request, 'website')) !== ''
             );
@@ -84,7 +91,7 @@ final readonly class FormController
         }
 
         return $this->response(
-            view('channels.forms.sent', ['form' => $form, 'number' => $number, 'email' => Written::text($request, 'email')])->render(),
+            view('channels.forms.sent', ['form' => $form, 'taken' => $taken, 'email' => Written::text($request, 'email')])->render(),
             $form, $isFramed
         );
     }
@@ -97,7 +104,9 @@ final readonly class FormController
         $rules = [
             'name' => ['required', 'string', 'max:200'],
             'email' => ['required', 'email:rfc', 'max:254'],
-            'order' => ['nullable', 'string', 'max:60'],
+            'order' => ['nullable', 'required_with:return_reason', 'string', 'max:60'],
+            'return_reason' => ['nullable', 'required_with:goods', 'integer', 'in:'.implode(',', $form->returnReasons()->modelKeys())],
+            'goods' => ['nullable', 'string', 'max:2000'],
             'category' => ['nullable', 'integer', 'in:'.implode(',', $form->categories()->modelKeys())],
             'text' => ['required', 'string', 'max:100000'],
             'files' => ['nullable', 'array', 'max:'.self::MOST_FILES],
@@ -120,6 +129,8 @@ final readonly class FormController
             'name.required' => 'Please tell us your name.',
             'email.required' => 'We need your email address to answer you.',
             'email.email' => 'This is not an email address we could answer to. Please look at it once more.',
+            'order.required_with' => 'Please write the order’s number: something of it is to come back.',
+            'return_reason.required_with' => 'Please choose why it comes back.',
             'text.required' => 'Please write what it is about.',
             'files.max' => 'At most '.self::MOST_FILES.' files, please.',
             'files.*.max' => 'A file may have at most 10 MB.',

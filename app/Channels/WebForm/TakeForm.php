@@ -12,7 +12,9 @@ use App\Channels\ReceivedAttachment;
 use App\Channels\ReceivedMessage;
 use App\Channels\Receives;
 use App\Channels\SenderHandle;
+use App\Channels\WishedReturn;
 use App\Orders\FindOrders;
+use App\Returns\ReturnReason;
 use App\Sorting\Category;
 use Cairnfield\Core\Threading\ConversationNumber;
 use Illuminate\Http\UploadedFile;
@@ -32,14 +34,14 @@ final readonly class TakeForm
      * @param  string  $onceKey  of the form: sending it twice does it once
      * @param  int  $openedAt  when it was opened, in seconds since 1970
      * @param  bool  $isTrapFilled  whether the field was filled that people do not see
-     * @return string the number of the conversation
      */
-    public function take(Form $form, FilledForm $filled, array $files, string $onceKey, int $openedAt, bool $isTrapFilled): string
+    public function take(Form $form, FilledForm $filled, array $files, string $onceKey, int $openedAt, bool $isTrapFilled): TakenForm
     {
         $junk = array_values(array_filter([
             $isTrapFilled ? 'a field was filled in that people do not see' : null,
-            now()->getTimestamp() - $openedAt < self::QUICKEST_SECONDS
-                ? 'it was filled in within '.self::QUICKEST_SECONDS.' seconds'
+            // A browser fills in what it knows of a person in no time: that alone is no sign of a machine.
+            now()->getTimestamp() - $openedAt < self::QUICKEST_SECONDS && preg_match('#https?://|www\.#i', $filled->text) === 1
+                ? 'it was filled in within '.self::QUICKEST_SECONDS.' seconds, with a link'
                 : null,
         ]));
         $category = $filled->categoryId === null ? null : Category::query()->find($filled->categoryId);
@@ -66,10 +68,11 @@ final readonly class TakeForm
             $junk,
             $filled->own,
             $form->sendsReceipt,
+            $filled->returnReasonId === null ? null : new WishedReturn($filled->returnReasonId, $filled->order, $filled->goods),
         ));
         $form->account->heard();
 
-        return ConversationNumber::show($outcome->conversation);
+        return new TakenForm(ConversationNumber::show($outcome->conversation), $outcome->hasReceipt);
     }
 
     private function text(FilledForm $filled): string
@@ -79,9 +82,16 @@ final readonly class TakeForm
             $own .= "\n{$label}: {$value}";
         }
 
-        return $filled->text.($own === '' ? '' : "\n{$own}").(
+        return $filled->text.$this->return($filled).($own === '' ? '' : "\n{$own}").(
             $filled->order === '' || str_contains($filled->text, $filled->order) ? '' : "\n\nOrder: {$filled->order}"
         );
+    }
+
+    private function return(FilledForm $filled): string
+    {
+        $reason = $filled->returnReasonId === null ? null : ReturnReason::query()->find($filled->returnReasonId)?->name;
+
+        return $reason === null ? '' : "\n\nTo come back: {$reason}".($filled->goods === '' ? '' : "\n{$filled->goods}");
     }
 
     /**
@@ -94,7 +104,7 @@ final readonly class TakeForm
         if ($filled->order === '') {
             return [];
         }
-        $order = $this->findOrders->for('', $filled->order)->orders->first();
+        $order = $this->findOrders->for('', null, $filled->order)->orders->first();
 
         return match (true) {
             $order === null => ["The order number {$filled->order} is not known to the shop."],

@@ -65,6 +65,7 @@ final readonly class WebForm extends ChannelType
                     placeholder: 'https://shop.example'
                 ),
                 AccountField::yesNo('receipt', 'Send a receipt with the number', true),
+                AccountField::yesNo('returns', 'Ask what is to come back, and why: it waits as a return for your decision', true),
             ],
         ];
     }

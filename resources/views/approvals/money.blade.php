@@ -14,7 +14,7 @@
                 <div class="said said-{{ $message->isIncoming() ? 'customer' : 'us' }}"><p><b>{{ $message->isIncoming() ?
                     $message->from_name : ($message->teammate?->name ?? 'We') }}</b> <span class="soft">{{
                         $time->short($message->received_at) }}</span></p>
-                    <p>{{ Str::limit(Str::squish((string) $message->text), 400) }}</p></div>
+                    <p class="plain-text">{{ Str::limit(trim((string) $message->text), 4000) }}</p></div>
             @endforeach
             <div class="sheet pad"><h2>{{ $order->buyer_name }}</h2>
                 <p>{{

@@ -19,6 +19,10 @@
         @if ($above === null)
             <button class="btn btn-primary">Give back {{ $order->money($sheet->total()) }}</button>
         @else
+            @if ($conversation)<p class="worksheet-told"><label class="form-label" for="sheet-meanwhile">Until there is an answer, tell the
+                customer with</label><select class="form-select form-select-sm" id="sheet-meanwhile" name="meanwhile"><option
+                value="">nothing</option>@foreach ($templates as $id => $name)<option value="{{ $id }}"
+                @selected($meanwhile === $id)>{{ $name }}</option>@endforeach</select></p>@endif
             <button class="btn btn-primary" formaction="/orders/{{ $order->id }}/refund/ask">Ask to give back
                 {{ $order->money($sheet->total()) }}</button>
             <span class="soft">{{ ucfirst($above) }}.{{ $conversation ? ' It is held until then.' : '' }}</span>

@@ -12,6 +12,7 @@ use App\Approvals\SpendingLimits;
 use App\Approvals\WhoApproves;
 use App\Channels\Channel;
 use App\Conversations\ConversationState;
+use App\Conversations\Message;
 use App\Notifications\News;
 use App\Orders\Order;
 use App\Refunds\ChosenRefund;
@@ -19,9 +20,11 @@ use App\Refunds\IssueRefund;
 use App\Refunds\Refund;
 use App\Refunds\RefundsRefused;
 use App\Refunds\Worksheet;
+use App\Sorting\Outcome;
 use App\Support\StoreSettings;
 use App\Team\Teammate;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
@@ -218,4 +221,59 @@ it('keeps the limits as they are written, and refuses what cannot be read', func
         ->and(count($limits->steps(50001, 'EUR')))->toBe(2)->and(count($limits->steps(50000, 'EUR')))->toBe(1);
     $this->get('/approval-limits')->assertSee('50.00 EUR, 370.00 DKK');
     $this->post('/approval-limits', [...$form, 'second_above' => 'much'])->assertSessionHas('problem_code', 'bad_amount');
+});
+
+/**
+ * A template that says something, and would resolve the conversation.
+ */
+function waitingTemplate(string $text): int
+{
+    $id = (int) DB::table('templates')->insertGetId([
+        'name' => 'We are looking at it', 'folder' => '', 'shared_with' => 'everybody', 'version' => 1, 'updated_at' => now(),
+        'steps' => json_encode([['do' => 'then', 'value' => 'resolved:'.Outcome::query()->firstOrFail()->id]]),
+    ]);
+    DB::table('template_languages')->insert(['template_id' => $id, 'language' => 'en', 'text' => $text]);
+
+    return $id;
+}
+
+it('tells the customer meanwhile that it is looked at, and holds it all the same', function (): void {
+    $template = waitingTemplate('Hello {{ customer.first_name | "there" }}, we are looking at it.');
+    $at = "/orders/{$this->order->id}/refund";
+    $this->actingAs($this->ilse)->post("{$at}/reckon", ($this->form)(['meanwhile' => (string) $template]), ['HX-Request' => 'true'])
+        ->assertSee('Until there is an answer')->assertSee("value=\"{$template}\" selected", false);
+    $this->post("{$at}/ask", ($this->form)(['meanwhile' => (string) $template]))->assertRedirect();
+    $sent = Message::query()->where('direction', Message::OUT)->sole();
+    expect($sent->text)->toBe('Hello Ana, we are looking at it.')->and($sent->teammate_id)->toBe($this->ilse->id)
+        ->and($this->conversation->refresh()->state)->toBe(ConversationState::Held)
+        ->and(Approval::query()->sole()->state)->toBe(ApprovalState::Asked);
+});
+
+it('asks nothing where the customer cannot be told what was chosen', function (): void {
+    $template = waitingTemplate('About {{ conversation.nothing_of_the_kind }}.');
+    $at = "/orders/{$this->order->id}/refund/ask";
+    $this->actingAs($this->ilse)->post($at, ($this->form)(['meanwhile' => (string) $template]))
+        ->assertSee('It is not asked yet: the customer cannot be told');
+    expect(Approval::query()->count())->toBe(0)->and(Message::query()->where('direction', Message::OUT)->count())->toBe(0)
+        ->and($this->conversation->refresh()->state)->toBe(ConversationState::Open);
+    $this->post($at, ($this->form)(['meanwhile' => '999999']))->assertNotFound();
+});
+
+it('takes a second press for the same, also where the first one has used the limit up', function (): void {
+    ($this->limits)(['refund' => ['EUR' => 20000], 'customer' => ['EUR' => 12000], 'goodwill' => []]);
+    $at = "/orders/{$this->order->id}/refund";
+    $form = ($this->form)([]);
+    $this->actingAs($this->ilse)->post($at, $form)->assertRedirect('/refunds/'.Refund::query()->max('id'));
+    $this->post($at, $form)->assertRedirect('/refunds/'.Refund::query()->sole()->id);
+    $this->post($at, ($this->form)(['lines' => [$this->tails->id => '1'], 'shown' => 1250]))->assertSee('for one customer');
+});
+
+it('shows who answers all that was said', function (): void {
+    foreach (range(1, 9) as $number) {
+        $subject = "Re: Torn [{$this->conversation->number()}]";
+        Mails::take(Mails::raw(['From' => 'Ana Wrenfield <ana@wrenfield.example>', 'Subject' => $subject], "Line {$number}."));
+    }
+    $approval = ($this->ask)(new ChosenRefund([$this->kite->id => 1]));
+    $this->actingAs($this->mads)->get("/approvals/{$approval->id}")->assertSee('B-20388 is torn.')->assertSee('Line 1.')
+        ->assertSee('Line 9.');
 });

@@ -8,9 +8,13 @@ use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Demo\DemoFields;
 use App\Fields\OwnValue;
+use App\Returns\CustomerReturn;
+use App\Returns\ReturnReason;
+use App\Returns\ReturnState;
 use App\Sorting\Category;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
@@ -139,6 +143,16 @@ it('has nothing to warn of where the order is of the address, whatever its case'
     expect(Message::query()->where('direction', Message::IN)->sole()->marks)->toBe([]);
 });
 
+it('finds the order however its number is written', function (string $written): void {
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null]));
+    fillIn($this, ['order' => $written, 'email' => 'ana@wrenfield.example']);
+    expect(Conversation::query()->sole()->orders()->pluck('number')->all())->toBe(['B-20388'])
+        ->and(Message::query()->where('direction', Message::IN)->sole()->marks)->toBe([])
+        ->and(DB::table('unknown_numbers')->count())->toBe(0);
+    $this->actingAs($this->teammate('ilse'))->get('/orders?find='.urlencode($written))->assertSee('B-20388');
+    $this->get('/customers?find='.urlencode($written))->assertSee('Ana Wrenfield');
+})->with(['20388', '#b20388', 'B 20388', 'b-20388']);
+
 it('keeps what was written when something is missing, and says what', function (): void {
     fillIn($this, ['email' => 'odile at fabre', 'text' => 'Half an hour of writing'])
         ->assertStatus(422)->assertSee('Half an hour of writing')->assertSee('not an email address we could answer to');
@@ -173,8 +187,31 @@ it('puts what a machine filled in with the junk, from where it can be taken back
         ->not->toBeNull();
 })->with([
     'the field that people do not see' => [['website' => 'http://x.example'], 30],
-    'faster than anybody types' => [[], 1],
+    'faster than anybody types, with a link' => [['text' => 'Has my kite arrived? https://x.example'], 1],
 ]);
+
+it('takes what a browser has filled in at once for a message like any other', function (): void {
+    fillIn($this, [], 1)->assertOk()->assertSee('A copy is on its way to odile@fabre.example');
+    expect(Conversation::query()->sole()->junk)->toBeFalse();
+});
+
+it('says that a copy is on its way only where it is', function (): void {
+    fillIn($this, ['website' => 'x'])->assertOk()->assertSee('Our answer comes to')->assertDontSee('A copy is on its way');
+    foreach (range(1, 3) as $number) {
+        fillIn($this, ['email' => 'often@fabre.example', 'text' => "Number {$number}"])->assertSee('A copy is on its way');
+    }
+    fillIn($this, ['email' => 'often@fabre.example', 'text' => 'Number 4'])->assertSee('Our answer comes to')->assertDontSee('A copy');
+    $form = Account::query()->where('channel', Channel::WebForm)->sole();
+    $form->forceFill(['settings' => [...$form->settings, 'receipt' => false]])->save();
+    fillIn($this, ['email' => 'other@fabre.example'])->assertDontSee('A copy');
+});
+
+it('lets several people of one office write', function (): void {
+    foreach (range(1, 12) as $number) {
+        fillIn($this, ['email' => "person{$number}@office.example", 'text' => "I am number {$number}"], 4)->assertOk();
+    }
+    expect(Conversation::query()->count())->toBe(12);
+});
 
 it('slows down whoever sends one form after the other, without losing a word', function (): void {
     foreach (range(1, 6) as $count) {
@@ -256,4 +293,80 @@ it('says so when a caller has left no way to answer', function (): void {
     $conversation = Conversation::query()->sole();
     $this->get("/conversations/{$conversation->id}")->assertSee('There is no address to answer to yet');
     expect(fn () => $this->answer($conversation, 'Hello'))->toThrow(App\Conversations\ConversationRefused::class);
+});
+
+/**
+ * The order that Ana asks of, and the reason that she chooses.
+ */
+function anasOrder(array $with = []): string
+{
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null, ...$with]));
+
+    return (string) ReturnReason::query()->where('name', 'Changed mind')->sole()->id;
+}
+
+it('writes down what is to come back as a return that waits for its decision, once', function (): void {
+    $reason = anasOrder();
+    $page = (string) $this->get('/forms/contact')->getContent();
+    expect($page)->toContain('Something is to come back')->toContain('Changed mind');
+    preg_match('/name="opened" value="([^"]+)"/', $page, $opened);
+    $this->travel(30)->seconds();
+    $form = [
+        'opened' => $opened[1], 'name' => 'Ana Wrenfield', 'email' => 'ana@wrenfield.example', 'text' => 'Too big for us.',
+        'order' => 'b 20388', 'return_reason' => $reason, 'goods' => "Merlin delta\r\n2 x tai-ora",
+    ];
+    $this->post('/forms/contact', $form)->assertOk();
+    $this->post('/forms/contact', $form)->assertOk();
+    $return = CustomerReturn::query()->with('lines')->sole();
+    $message = Message::query()->where('direction', Message::IN)->sole();
+    expect($return->state)->toBe(ReturnState::Asked)->and($return->lines->pluck('quantity')->all())->toBe([1, 2])
+        ->and($return->teammate_id)->toBeNull()->and($return->conversation_id)->toBe(Conversation::query()->sole()->id)
+        ->and($message->marks)->toBe([])->and($message->text)->toContain("To come back: Changed mind\nMerlin delta");
+});
+
+it('says to the team alone why what is wished is no return', function (array $with, string $why, array $order = []): void {
+    $reason = anasOrder($order);
+    fillIn($this, [
+        'email' => 'ana@wrenfield.example', 'order' => 'B-20388', 'return_reason' => $reason, 'goods' => 'Merlin', ...$with,
+    ])->assertOk()->assertDontSee('not written down');
+    $message = Message::query()->where('direction', Message::IN)->sole();
+    expect(CustomerReturn::query()->count())->toBe(0)->and(implode(' ', $message->marks))->toContain($why)
+        ->and($message->text)->toContain('To come back');
+})->with([
+    'an order that is somebody else’s' => [['email' => 'somebody@else.example'], 'that order is not known to be theirs'],
+    'an order that there is not' => [['order' => 'B-29999'], 'that order is not known to be theirs'],
+    'goods that were not ordered' => [['goods' => "Merlin\nA tent"], 'not clear what of the order is meant by “A tent”'],
+    'more than were bought' => [['goods' => '5 x Merlin'], 'Merlin delta, red: 1 can still come back'],
+    'nothing named, of several' => [['goods' => ''], 'Choose'],
+]);
+
+it('takes a wish whose time is over, too: it waits for its decision', function (): void {
+    $reason = anasOrder(['placed_at' => now()->subDays(200)->toIso8601ZuluString()]);
+    $at = now()->subDays(190)->toIso8601ZuluString();
+    Services::take(Channel::WrenParcel, ['id' => Services::id('e'), 'type' => 'parcel.scanned', 'at' => $at, 'data' => [
+        'parcel' => 'WP7720388', 'scan' => ['id' => Services::id('s'), 'stage' => 'delivered', 'place' => 'Odense', 'at' => $at],
+    ]]);
+    fillIn($this, ['email' => 'ana@wrenfield.example', 'order' => 'B-20388', 'return_reason' => $reason, 'goods' => 'Merlin']);
+    expect(CustomerReturn::query()->sole()->state)->toBe(ReturnState::Asked);
+});
+
+it('asks for what a return needs, and keeps what was written', function (): void {
+    $reason = anasOrder();
+    fillIn($this, ['order' => '', 'return_reason' => $reason, 'goods' => 'Merlin'])->assertStatus(422)
+        ->assertSee('write the order’s number')->assertSee('Merlin</textarea>', false)->assertSee("value=\"{$reason}\" selected", false);
+    fillIn($this, ['order' => 'B-20388', 'return_reason' => '', 'goods' => 'Merlin'])->assertStatus(422)
+        ->assertSee('choose why it comes back');
+    fillIn($this, ['order' => 'B-20388', 'return_reason' => '999999'])->assertStatus(422);
+    expect(Conversation::query()->count())->toBe(0);
+});
+
+it('asks for no returns where the store has switched it off, nor takes one from a machine', function (): void {
+    $reason = anasOrder();
+    $filled = ['email' => 'ana@wrenfield.example', 'order' => 'B-20388', 'return_reason' => $reason, 'goods' => 'Merlin'];
+    fillIn($this, [...$filled, 'website' => 'https://prize.example']);
+    expect(CustomerReturn::query()->count())->toBe(0)->and(Conversation::query()->sole()->junk)->toBeTrue();
+    $form = Account::query()->where('channel', Channel::WebForm)->sole();
+    $form->forceFill(['settings' => [...$form->settings, 'returns' => false]])->save();
+    $this->get('/forms/contact')->assertDontSee('Something is to come back');
+    fillIn($this, $filled)->assertStatus(422);
 });

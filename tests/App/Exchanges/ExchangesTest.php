@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Approvals\SpendingLimits;
 use App\Channels\Channel;
 use App\Conversations\Actor;
 use App\Conversations\Journal\JournalEntry;
@@ -62,7 +63,7 @@ beforeEach(function (): void {
         'B-20388, please swap.');
     $this->exchange = fn (array $goods, int $shown, string $once = ''): Exchange => app(SendInstead::class)->exchange(
         $this->order, new ChosenRefund([$this->kite->id => 1]), $goods, $shown, 'Does not fit', true, $this->conversation, $this->mads,
-        $once === '' ? Str::uuid()->toString() : $once
+        $once === '' ? Str::uuid()->toString() : $once, app(SpendingLimits::class)
     );
     $this->again = fn (array $units, string $once = '', bool $confirmed = true): Exchange => app(SendInstead::class)->again(
         $this->order, $units, 'Faulty', $confirmed, $this->conversation, null, $this->mads, $once === '' ? Str::uuid()->toString() : $once
@@ -168,7 +169,7 @@ it('settles the return that it is for', function (): void {
     // Does not fit: as it was, all of it; the new one costs as much.
     $exchange = app(SendInstead::class)->exchange(
         $this->order, new ChosenRefund([$this->kite->id => 1], return: $return->id), ['MER-RED' => 1], 0, 'Does not fit', true,
-        $this->conversation, $this->mads, 'x'
+        $this->conversation, $this->mads, 'x', app(SpendingLimits::class)
     );
     expect($exchange->to_pay)->toBe(0)->and($return->refresh()->settled_as)->toBe(SettledAs::Exchange)
         ->and($exchange->return_id)->toBe($return->id);

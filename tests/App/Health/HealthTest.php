@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
+use App\Channels\Mail\FetchMailboxes;
 use App\Health\Heartbeats;
 use App\Health\Part;
 use App\Support\RegularWork;
@@ -110,7 +111,7 @@ it('does not take a part for dead that does something long', function (): void {
 });
 
 it('gives a job as long as it may take, and no longer once it has ended', function (): void {
-    $job = Mockery::mock(Job::class, ['getQueue' => 'intake', 'timeout' => 100, 'payload' => []]);
+    $job = Mockery::mock(Job::class, ['getQueue' => 'intake', 'timeout' => 100, 'payload' => [], 'resolveName' => FetchMailboxes::class]);
     $until = fn (): string => (string) DB::table('heartbeats')->where('part', 'intake')->value('silent_until');
     Event::dispatch(new JobProcessing('sync', $job));
     expect($until())->toBe('2026-11-23 10:02:20');
@@ -121,7 +122,7 @@ it('gives a job as long as it may take, and no longer once it has ended', functi
 it('hears workers as they wait for work, and the clock', function (): void {
     DB::table('heartbeats')->delete();
     CarbonImmutable::setTestNow('2026-11-23T10:01:00Z');
-    foreach (['intake', 'outbox,default', 'rules', 'somebody-elses'] as $queues) {
+    foreach (['intake', 'outbox,settling,default', 'rules', 'somebody-elses'] as $queues) {
         Event::dispatch(new Looping('database', $queues));
     }
     $schedule = new Schedule;

@@ -216,7 +216,7 @@ it('asks the choice of the form whether it is broken, and answers with a request
                 $form,
                 FilledForm::from(['name' => 'Odile Fabre', 'email' => $email, 'text' => 'Look at this.', 'own' => [$choice]], $form),
                 [], $email, now()->getTimestamp() - 60, false
-            ),
+            )->number,
             2
         )
     );

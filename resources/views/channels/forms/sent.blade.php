@@ -3,7 +3,7 @@
 @section('content')
 <div role="status">
     <h1>Thank you, it has arrived.</h1>
-    <p>Its number is <b>{{ $number }}</b>. @if ($form->sendsReceipt)A copy is on its way to {{ $email }}, and so will be our
+    <p>Its number is <b>{{ $taken->number }}</b>. @if ($taken->hasReceipt)A copy is on its way to {{ $email }}, and so will be our
         answer.@else Our answer comes to {{ $email }}.@endif</p>
 </div>
 @endsection

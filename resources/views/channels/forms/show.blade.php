@@ -27,7 +27,9 @@
             value="{{ $category->id }}"
             @selected($value('category') === (string) $category->id)>{{ $category->customer_name }}</option>@endforeach</select></div>
         <div><label class="form-label" for="order">Order number, if there is one</label><input class="form-control" id="order"
-            name="order" value="{{ $value('order') }}" maxlength="60"></div>
+            name="order" value="{{ $value('order') }}" maxlength="60" @if ($problem('order')) aria-invalid="true"
+            aria-describedby="order-problem" @endif>@if ($problem('order'))<p class="field-problem"
+            id="order-problem">{{ $problem('order') }}</p>@endif</div>
         @foreach ($form->fields as $index => $field)
             @php $text = $problem("own.{$index}"); @endphp
             <div><label class="form-label" for="own-{{ $index }}">{{ $field['label'] }}</label>
@@ -45,6 +47,22 @@
     <textarea class="form-control" id="text" name="text" rows="7" required
         @if ($problem('text')) aria-invalid="true" aria-describedby="text-problem" @endif>{{ $value('text') }}</textarea>
     @if ($problem('text'))<p class="field-problem" id="text-problem">{{ $problem('text') }}</p>@endif
+    @php $reasons = $form->returnReasons(); @endphp
+    @if ($reasons->isNotEmpty())
+        <details class="form-return" @if ($value('goods') !== '' || $value('return_reason') !== '') open @endif>
+            <summary>Something is to come back</summary>
+            <p class="soft">Wait for our answer before you send it: it says whether it may come back, and who pays the parcel.</p>
+            <label class="form-label" for="return_reason">Why does it come back?</label>
+            <select class="form-select" id="return_reason" name="return_reason" @if ($problem('return_reason')) aria-invalid="true"
+                aria-describedby="return_reason-problem" @endif><option value="">choose …</option>@foreach ($reasons as $reason)<option
+                value="{{ $reason->id }}" @selected($value('return_reason') === (string) $reason->id)>{{ $reason->name }}</option>
+                @endforeach</select>
+            @if ($problem('return_reason'))<p class="field-problem" id="return_reason-problem">{{ $problem('return_reason') }}</p>@endif
+            <label class="form-label" for="goods">What comes back? One thing a line, as on your confirmation</label>
+            <textarea class="form-control" id="goods" name="goods" rows="2" maxlength="2000"
+                placeholder="2 x Reel">{{ $value('goods') }}</textarea>
+        </details>
+    @endif
     <label class="form-label" for="files">Photos or other files</label>
     <input class="form-control" id="files" name="files[]" type="file" multiple>
     @foreach (array_filter([$problem('files'), ...collect($problems)->filter(fn ($_, $key) => str_starts_with($key,
