@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectMailbox, mailFrom, openConversation, signIn, web } from './world.js';
+import { database, expectAccessible, expectMailbox, mailFrom, openConversation, signIn, web } from './world.js';
 
 test('a customer fills in the form, without scripts and in a frame, and gets the number', async ({ page, browser }) => {
     const context = await browser.newContext({ javaScriptEnabled: false });
@@ -30,6 +30,35 @@ test('a customer fills in the form, without scripts and in a frame, and gets the
     const open = await page.context().newPage();
     await open.goto(`${web}/forms/contact`);
     await expectAccessible(open);
+});
+
+test('a customer says in the form what is to come back, and it waits for its decision', async ({ page }) => {
+    const [number, email, title, line] = database(`SELECT o.number, o.email, l.title, l.id FROM orders o JOIN order_lines l ON l.order_id = o.id
+        WHERE o.email IS NOT NULL AND o.marketplace IS NULL AND o.status = 'sent' AND l.sent > 0
+            AND NOT EXISTS (SELECT 1 FROM returns r WHERE r.order_id = o.id) AND NOT EXISTS (SELECT 1 FROM refunds f WHERE f.order_id = o.id)
+        ORDER BY o.placed_at DESC, l.id LIMIT 1 OFFSET 6`).split('\t');
+    const customer = await page.context().newPage();
+    await customer.goto(`${web}/forms/contact`);
+    await customer.getByLabel('Your name').fill('Somebody of the household');
+    await customer.getByLabel('Your email address').fill(email);
+    await customer.getByLabel('Your message').fill('It is larger than we thought.');
+    await customer.getByText('Something is to come back').click();
+    await customer.getByLabel('What comes back?').fill(`1 x ${title}`);
+    await customer.getByRole('button', { name: 'Send' }).click();
+    // It comes back whole, with what is missing.
+    await expect(customer.getByText('Please choose why it comes back.')).toBeVisible();
+    await expectAccessible(customer);
+    await customer.getByLabel('Why does it come back?').selectOption('Changed mind');
+    await customer.getByLabel('Order number').fill(number.replace(/\D/g, ''));
+    await customer.getByRole('button', { name: 'Send' }).click();
+    await expect(customer.getByRole('heading', { name: 'Thank you, it has arrived.' })).toBeVisible();
+
+    expect(database(`SELECT state FROM returns r JOIN return_lines l ON l.return_id = r.id WHERE l.order_line_id = ${line}`)).toBe('asked');
+    await signIn(page);
+    await page.goto(`/conversations/${database(`SELECT r.conversation_id FROM returns r JOIN return_lines l ON l.return_id = r.id
+        WHERE l.order_line_id = ${line}`)}`);
+    await expect(page.getByText('It is larger than we thought.').first()).toBeVisible();
+    await expect(page.getByRole('link', { name: /^R-\d+/ }).first()).toBeVisible();
 });
 
 test('a call is written down in one key, while an answer is being written', async ({ page }) => {
