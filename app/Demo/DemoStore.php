@@ -242,6 +242,7 @@ final class DemoStore
                 'frame_origins' => 'http://127.0.0.1:'.((int) config('cairnfield.demo.services_port') + 4),
                 'answers_by' => $answersBy,
                 'receipt' => true,
+                'returns' => true,
             ],
             'secrets' => [],
         ]);

@@ -12,8 +12,6 @@ use Cairnfield\Core\Refunds\RefundRefused as CoreRefusal;
  */
 final class RefundsRefused extends Refused
 {
-    public const ABOVE_LIMIT = 'above_limit';
-
     public static function amount(string $written, string $field): self
     {
         return new self('bad_amount', "Write “{$written}” as an amount, such as 4.50.", $field);
@@ -37,7 +35,12 @@ final class RefundsRefused extends Refused
      */
     public static function aboveLimit(string $why): self
     {
-        return new self(self::ABOVE_LIMIT, ucfirst("{$why}: ask for it."));
+        return new self('above_limit', ucfirst("{$why}: ask for it."));
+    }
+
+    public function isAboveLimit(): bool
+    {
+        return $this->reason === 'above_limit';
     }
 
     public static function noReason(): self

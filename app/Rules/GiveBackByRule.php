@@ -73,7 +73,7 @@ final readonly class GiveBackByRule
 
                 return;
             } catch (RefundsRefused $refused) {
-                $refused->reason === RefundsRefused::ABOVE_LIMIT || throw $refused;
+                $refused->isAboveLimit() || throw $refused;
             }
         }
         $this->ask->ask($order, $sheet->chosen, $sheet->total(), $reason, $conversation, $as, null, $rule->id);

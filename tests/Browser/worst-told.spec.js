@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import { expectAccessible, mailbox, mailFrom, root, setFault, signIn } from './world.js';
+import { expectAccessible, mailbox, mailFrom, openWherever, root, setFault, signIn } from './world.js';
 
 test.afterEach(() => setFault('none'));
 
@@ -40,8 +40,7 @@ test('an administrator is told of wrong credentials and of a server that is away
     await page.getByRole('button', { name: 'Save' }).click();
     await page.getByRole('button', { name: 'Check the connection' }).click();
     await expect(page.getByText('Both servers let us in')).toBeVisible();
-    await page.goto('/queue/my-turn');
-    await expect(page.getByRole('link', { name: 'Sent while you were away' })).toBeVisible({ timeout: 40_000 });
+    await openWherever(page, 'Sent while you were away');
 });
 
 test('a message over 25 MB is set aside whole, with the reason, and the mailbox goes on', async ({ page }) => {

@@ -187,6 +187,7 @@ final class SmallStore
                 'frame_origins' => 'http://127.0.0.1:'.((int) config('cairnfield.demo.services_port') + 4),
                 'answers_by' => $answersBy,
                 'receipt' => true,
+                'returns' => true,
             ],
         ]);
         $this->account(
