@@ -14,7 +14,10 @@ use libphonenumber\PhoneNumberUtil;
  */
 final readonly class TelephoneNumber
 {
-    private function __construct(public string $e164, public string $shown) {}
+    /**
+     * @param  string  $national  its digits within its country, without the zero that is dialled there
+     */
+    private function __construct(public string $e164, public string $shown, public string $national) {}
 
     /**
      * @param  string|null  $country  two letters; the store's own where it is not known
@@ -32,7 +35,10 @@ final readonly class TelephoneNumber
         }
 
         return $numbers->isPossibleNumber($number)
-            ? new self($numbers->format($number, PhoneNumberFormat::E164), $numbers->format($number, PhoneNumberFormat::INTERNATIONAL))
+            ? new self(
+                $numbers->format($number, PhoneNumberFormat::E164), $numbers->format($number, PhoneNumberFormat::INTERNATIONAL),
+                $numbers->getNationalSignificantNumber($number)
+            )
             : null;
     }
 }

@@ -13,6 +13,7 @@ use App\Orders\OrderNumbers;
 use App\Team\Teammate;
 use Cairnfield\Core\Rules\Leaf;
 use Cairnfield\Core\Rules\Operator;
+use Cairnfield\Core\Search\NearestWord;
 use Cairnfield\Core\Text\Folding;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
@@ -66,6 +67,29 @@ final class Narrowings
             $key === 'has', $key === 'is' => $this->byMark($query, $key, $value),
             default => $this->byOwnField($query, $key, $value),
         };
+    }
+
+    /**
+     * Whether several of them all hold: a day after which and one before which, a file and an order.
+     */
+    public function isEachByItself(string $key): bool
+    {
+        return in_array($key, ['before', 'after', 'has', 'is'], true);
+    }
+
+    /**
+     * What is said of what was written like a narrowing and is none.
+     *
+     * @param  list<string>  $unknown
+     * @return list<string>
+     */
+    public function hints(array $unknown): array
+    {
+        return array_map(function (string $key): string {
+            $nearest = NearestWord::of($key, $this->keys());
+
+            return "“{$key}:” is no narrowing, so it is looked for as words.".($nearest === null ? '' : " Did you mean “{$nearest}:”?");
+        }, $unknown);
     }
 
     /**

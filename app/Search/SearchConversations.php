@@ -7,6 +7,7 @@ namespace App\Search;
 use App\Conversations\Conversation;
 use App\Team\Teammate;
 use Cairnfield\Core\Search\SearchQuery;
+use Illuminate\Database\Eloquent\Builder as EloquentBuilder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -52,19 +53,7 @@ final readonly class SearchConversations
             array_map(static fn (array $one): array => [$one[0], mb_strtolower($one[1]), $one[2]], $asked->narrowings), true
         );
         $asksForJunk ?: $query->where('junk', false);
-        $problems = [];
-        foreach ($asked->narrowings as [$key, $value, $mustNot]) {
-            if (! $mustNot) {
-                $problems[] = $this->narrowings->narrow($query, $key, $value, $teammate);
-
-                continue;
-            }
-            // All others, also those of which nothing is known: what nobody has is not Ilse's.
-            $those = Conversation::query();
-            $problems[] = $this->narrowings->narrow($those, $key, $value, $teammate);
-            $query->whereNotIn('conversations.id', $those->select('conversations.id'));
-        }
-        $problems = array_values(array_filter($problems, is_string(...)));
+        $problems = $this->narrow($query, $asked, $teammate);
         if ($problems !== []) {
             return [new Collection, $problems];
         }
@@ -78,6 +67,39 @@ final readonly class SearchConversations
                 ->all();
 
         return [$this->rows(array_values(array_map(intval(...), $ids))), []];
+    }
+
+    /**
+     * Several of one kind mean any of them; what must not be so holds for each.
+     *
+     * @param  EloquentBuilder<Conversation>  $query
+     * @return list<string> what could not be asked
+     */
+    private function narrow(EloquentBuilder $query, SearchQuery $asked, Teammate $teammate): array
+    {
+        $problems = $anyOf = [];
+        foreach ($asked->narrowings as $index => [$key, $value, $mustNot]) {
+            if (! $mustNot) {
+                $anyOf[$this->narrowings->isEachByItself($key) ? "{$key} {$index}" : $key][] = [$key, $value];
+
+                continue;
+            }
+            // All others, also those of which nothing is known: what nobody has is not Ilse's.
+            $those = Conversation::query();
+            $problems[] = $this->narrowings->narrow($those, $key, $value, $teammate);
+            $query->whereNotIn('conversations.id', $those->select('conversations.id'));
+        }
+        foreach ($anyOf as $values) {
+            $query->where(function (EloquentBuilder $any) use ($values, $teammate, &$problems): void {
+                foreach ($values as [$key, $value]) {
+                    $any->orWhere(function (EloquentBuilder $one) use ($key, $value, $teammate, &$problems): void {
+                        $problems[] = $this->narrowings->narrow($one, $key, $value, $teammate);
+                    });
+                }
+            });
+        }
+
+        return array_values(array_filter($problems, is_string(...)));
     }
 
     /**

@@ -9,8 +9,10 @@ use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Conversations\Note;
 use App\Customers\Handle;
+use App\Customers\TelephoneNumber;
 use App\Fields\About;
 use App\Orders\Order;
+use App\Orders\Parcel;
 use Cairnfield\Core\Search\SearchText;
 use Cairnfield\Core\Text\FoldedText;
 use Illuminate\Database\Eloquent\Collection;
@@ -31,7 +33,8 @@ final class SearchDocument
      */
     public function make(array $ids): void
     {
-        $conversations = Conversation::query()->whereKey($ids)->with(['customer.handles', 'account', 'orders'])->get();
+        $conversations = Conversation::query()->whereKey($ids)
+            ->with(['customer.handles', 'account', 'orders.parcels', 'orders.lines'])->get();
         if ($conversations->isEmpty()) {
             return;
         }
@@ -53,12 +56,34 @@ final class SearchDocument
             $conversation->subject,
             $conversation->customer->name,
             ...$conversation->customer->handles->map(static fn (Handle $handle): string => $handle->shown)->all(),
+            ...$conversation->customer->handles->map(self::nationally(...))->all(),
             ...$conversation->orders->flatMap(
-                static fn (Order $order): array => array_filter([$order->number, (string) $order->marketplace_number])
+                static fn (Order $order): array => array_filter([
+                    $order->number, (string) $order->marketplace_number, ...$order->parcels->flatMap(
+                        static fn (Parcel $parcel): array => [$parcel->number, self::inGroups($parcel->number)]
+                    )->all(),
+                    ...$order->lines->pluck('sku')->all(),
+                ])
             )->all(),
             $conversation->account instanceof Account ? $conversation->account->title() : '',
             (string) $conversation->held_reason,
         ]);
+    }
+
+    /**
+     * `WP7720388` as some write it: `WP 7720388`.
+     */
+    private static function inGroups(string $number): string
+    {
+        return (string) preg_replace('/(?<=\pL)(?=\d)|(?<=\d)(?=\pL)/u', ' ', $number);
+    }
+
+    /**
+     * A telephone number as people of its country write it, without the zero.
+     */
+    private static function nationally(Handle $handle): string
+    {
+        return $handle->kind === 'telephone' ? (TelephoneNumber::read($handle->value)->national ?? '') : '';
     }
 
     /**

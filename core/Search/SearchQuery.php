@@ -16,12 +16,16 @@ final readonly class SearchQuery
 
     private const MOST_WORDS = 20;
 
+    /** What stands before a colon in a subject or an address, and asks for nothing. */
+    private const NO_NARROWINGS = ['re', 'aw', 'sv', 'fw', 'fwd', 'wg', 'vs', 'http', 'https', 'mailto', 'tel', 'ftp'];
+
     /**
      * @param  list<array{list<string>, list<string>}>  $words  each written word as the words that stand for it, or as the words
      *   between its signs, in a row
      * @param  list<list<string>>  $phrases  words that follow each other
      * @param  list<list<string>>  $without
      * @param  list<array{string, string, bool}>  $narrowings  key and value, as written, and whether they must not be so
+     * @param  list<string>  $unknown  what was written like a narrowing and is none: looked for as words
      * @param  bool  $cut  whether more was written than is looked for
      */
     private function __construct(
@@ -29,6 +33,7 @@ final readonly class SearchQuery
         public array $phrases,
         public array $without,
         public array $narrowings,
+        public array $unknown,
         public bool $cut,
     ) {}
 
@@ -41,8 +46,14 @@ final readonly class SearchQuery
     {
         $cut = mb_strlen($written) > self::LONGEST;
         $written = mb_substr(mb_scrub($written, 'UTF-8'), 0, self::LONGEST);
+        $telephones = [];
+        $written = (string) preg_replace_callback(SearchText::TELEPHONE, static function (array $found) use (&$telephones): string {
+            $telephones[] = [[SearchText::telephone($found[0])], SearchText::words($found[0])];
+
+            return ' ';
+        }, $written);
         preg_match_all('/(?<not>-)?(?:(?<key>[\p{L}_.]+):)?(?:"(?<phrase>[^"]*)"?|(?<word>[^\s"]+))/u', $written, $parts, PREG_SET_ORDER);
-        $words = $phrases = $without = $narrowings = [];
+        $words = $phrases = $without = $narrowings = $unknown = [];
         foreach ($parts as $part) {
             $key = mb_strtolower($part['key'] ?? '');
             $isPhrase = ! isset($part['word']);
@@ -53,6 +64,9 @@ final readonly class SearchQuery
                 }
 
                 continue;
+            }
+            if ($key !== '' && $text !== '' && $text[0] !== '/' && ! in_array($key, self::NO_NARROWINGS, true)) {
+                $unknown[] = $key;
             }
             $text = $key === '' ? $text : "{$key} {$text}";
             $asked = $isPhrase || $key !== '' ? SearchText::words($text) : SearchText::asked($text);
@@ -65,11 +79,12 @@ final readonly class SearchQuery
                 default => $words[] = [$asked, $key === '' ? SearchText::words($text) : $asked],
             };
         }
+        $words = [...$words, ...$telephones];
         $cut = $cut || count($words) > self::MOST_WORDS;
 
         return new self(
             array_slice($words, 0, self::MOST_WORDS), array_slice($phrases, 0, self::MOST_WORDS),
-            array_slice($without, 0, self::MOST_WORDS), $narrowings, $cut
+            array_slice($without, 0, self::MOST_WORDS), $narrowings, array_values(array_unique($unknown)), $cut
         );
     }
 
@@ -96,7 +111,7 @@ final readonly class SearchQuery
         $before = '(?:^| )';
         $must = [];
         foreach ($this->words as [$words, $parts]) {
-            $must = [...$must, ...($words === $parts || count($parts) < 2
+            $must = [...$must, ...($words === $parts || $parts === []
                 ? array_map(static fn (string $word): string => $before.preg_quote($word), $words)
                 : [$before.'(?:'.preg_quote(implode(' ', $words)).'|'.preg_quote(implode(' ', $parts)).')'])];
         }
@@ -127,7 +142,7 @@ final readonly class SearchQuery
         }
         $must = [];
         foreach ($this->words as [$words, $parts]) {
-            $must = [...$must, ...($words === $parts || count($parts) < 2
+            $must = [...$must, ...($words === $parts || $parts === []
                 ? array_map(static fn (string $word): string => '+'.$begins($word), $words)
                 : ['+('.implode(' ', array_map($begins, $words)).' '.self::longest($parts).')'])];
         }
@@ -148,7 +163,7 @@ final readonly class SearchQuery
     {
         $certain = array_merge(...$this->phrases);
         foreach ($this->words as [$words, $parts]) {
-            if ($words === $parts || count($parts) < 2) {
+            if ($words === $parts || $parts === []) {
                 array_push($certain, ...$words);
             }
         }

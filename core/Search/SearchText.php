@@ -13,6 +13,9 @@ use Cairnfield\Core\Text\Folding;
  */
 final class SearchText
 {
+    /** Seven digits and more, in groups: a telephone number in any writing. */
+    public const TELEPHONE = '/(?<![\p{L}\p{N}:."-])\+?\(?\d(?:[ ()\/.-]{0,2}\d){6,17}(?![\p{L}\p{N}"])/u';
+
     private const NO_SPACES = '[\p{Han}\p{Hiragana}\p{Katakana}\x{30FC}\p{Thai}\p{Lao}\p{Khmer}\p{Myanmar}]';
 
     /**
@@ -20,7 +23,17 @@ final class SearchText
      */
     public static function of(string $text): string
     {
-        return implode(' ', self::words($text, true));
+        preg_match_all(self::TELEPHONE, mb_scrub($text, 'UTF-8'), $telephones);
+
+        return implode(' ', [...self::words($text, true), ...array_unique(array_map(self::telephone(...), $telephones[0]))]);
+    }
+
+    /**
+     * As one number, without the zeros that are dialled before it.
+     */
+    public static function telephone(string $written): string
+    {
+        return (string) preg_replace('/^0{1,2}(?=\d{6})/', '', (string) preg_replace('/\D/', '', $written));
     }
 
     /**

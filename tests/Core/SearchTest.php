@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Cairnfield\Core\Search\FoundWords;
+use Cairnfield\Core\Search\NearestWord;
 use Cairnfield\Core\Search\SearchQuery;
 use Cairnfield\Core\Search\SearchText;
 
@@ -251,3 +252,24 @@ it('begins with the text where no more than sixty characters stand before, and e
         ->and($shown("{$sixty}kites", 64))->toEndWith('kite …')
         ->and($shown("  kite\n"))->toBe('kite');
 });
+
+it('names what was written like a narrowing and is none', function (string $written, array $unknown): void {
+    expect(SearchQuery::read($written, KEYS)->unknown)->toBe($unknown);
+})->with([
+    ['stat:held kite', ['stat']], ['-stat:held STAT:open', ['stat']], ['colour:"deep red"', ['colour']], ['state:held', []],
+    ['re:kite AW:kite https://x.example mailto:a@b.example', []], ['state:', []], ['14:30', []],
+]);
+
+it('finds a telephone number in any writing', function (string $written, bool $found): void {
+    expect(isFoundBy($written, "Call me: +45 20 30 40 50\nAna 20304050"))->toBe($found);
+})->with([
+    ['+45 20 30 40 50', true], ['4520304050', true], ['0045 20304050', true], ['+45-20304050', true], ['20 30 40 50', true],
+    ['020304050', true], ['20 30 40 51', false], ['(45) 20 30 40 50', true], ['20304050 Ana', true], ['20304050 Bea', false],
+]);
+
+it('proposes the word that was meant', function (string $word, ?string $nearest): void {
+    expect(NearestWord::of($word, ['state', 'owner', 'before', 'category', 'Müller']))->toBe($nearest);
+})->with([
+    ['stat', 'state'], ['statte', 'state'], ['befor', 'before'], ['categroy', 'category'], ['muler', 'Müller'], ['owner', null],
+    ['colour', null], ['', null],
+]);

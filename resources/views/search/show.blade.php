@@ -13,6 +13,7 @@
     <h1 class="visually-hidden">Search</h1>
     @if ($asked->cut)<p class="message-mark"><x-icon name="warning"/> Only the first {{ SearchQuery::LONGEST }}
         characters and twenty words are looked for.</p>@endif
+    @foreach ($hints as $hint)<p class="message-mark"><x-icon name="warning"/> {{ $hint }}</p>@endforeach
     @foreach ($problems as $problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endforeach
     @if ($rows === null)
         <div class="empty">
@@ -28,6 +29,7 @@
             role="status">{{ $rows->isEmpty() ? 'Nothing was found.' : ($hasMore ? 'The latest '.$rows->count().($page > 1 ?
                 ' of this page' : '') : trans_choice('{1} One conversation|[2,*] :count conversations', $rows->count(), ['count' =>
                 $rows->count()])) }}</p>
+        @if ($proposed !== null)<p>Did you mean <a href="/search?q={{ urlencode($proposed) }}"><b>{{ $proposed }}</b></a>?</p>@endif
         <ol class="found sheet">
             @foreach ($rows as $row)
                 <li>

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Channels\Channel;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Customers\Handle;
 use App\Fields\OwnField;
 use App\Search\IndexForSearch;
 use App\Search\Narrowings;
@@ -14,6 +16,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 use Tests\App\Mails;
 use Tests\App\Searches;
+use Tests\App\Services;
 
 it('finds words wherever they were said, whatever the accents and case, the latest first', function (): void {
     Searches::threeConversations();
@@ -147,13 +150,46 @@ it('shows no junk because junk was ruled out', function (): void {
     expect(Searches::subjects('-is:junk'))->toBe(['Torn sail', 'Naht am Drachen']);
 });
 
-it('finds by both narrowings where one is given twice, and nothing where they cannot both be', function (): void {
+it('finds any of several of one kind, and none of those that must not be so', function (): void {
     Searches::threeConversations();
-    $torn = Conversation::query()->where('subject', 'Torn sail')->sole();
+    $of = fn (string $subject): int => Conversation::query()->where('subject', $subject)->sole()->id;
     $this->actingAs($this->teammate('ilse'));
-    $this->post("/conversations/{$torn->id}/tags", ['give' => 'Festival']);
-    $this->post("/conversations/{$torn->id}/tags", ['give' => 'Urgent']);
-    expect(Searches::subjects('tag:fest tag:urgent'))->toBe(['Torn sail'])->and(Searches::subjects('state:open state:held'))->toBe([]);
+    $this->post("/conversations/{$of('Torn sail')}/tags", ['give' => 'Festival']);
+    $this->post("/conversations/{$of('Gift card')}/tags", ['give' => 'Urgent']);
+    Conversation::query()->whereKey($of('Gift card'))->update(['state' => ConversationState::Held]);
+    expect(Searches::subjects('tag:fest tag:urgent'))->toBe(['Gift card', 'Torn sail'])
+        ->and(Searches::subjects('state:open state:held'))->toBe(['Gift card', 'Torn sail', 'Naht am Drachen'])
+        ->and(Searches::subjects('tag:fest tag:urgent state:held'))->toBe(['Gift card'])
+        ->and(Searches::subjects('sail tag:fest tag:urgent'))->toBe(['Gift card', 'Torn sail'])
+        ->and(Searches::subjects('-tag:fest -tag:urgent'))->toBe(['Naht am Drachen'])
+        ->and(Searches::subjects('-tag:fest tag:fest'))->toBe([])
+        ->and(Searches::subjects('tag:fest tag:nowhere')[0])->toStartWith('There is no tag “nowhere”');
+    // Marks and days hold together.
+    expect(Searches::subjects('has:tag is:unanswered'))->toBe(['Gift card', 'Torn sail'])
+        ->and(Searches::subjects('has:tag has:file'))->toBe([])
+        ->and(Searches::subjects('after:2026-01-01 before:2026-01-02'))->toBe([]);
+});
+
+it('says of what looks like a narrowing that it is none, and looks for it all the same', function (): void {
+    Searches::threeConversations();
+    $this->actingAs($this->teammate('ilse'))->get('/search?'.http_build_query(['q' => 'stat:held']))->assertOk()
+        ->assertSee('“stat:” is no narrowing')->assertSee('Did you mean “state:”?')->assertSee('Nothing was found');
+    $this->get('/search?'.http_build_query(['q' => 're:sail']))->assertDontSee('is no narrowing');
+});
+
+it('finds by telephone, parcel and SKU in any writing', function (): void {
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example', ['sold_on' => null]));
+    $conversation = Mails::conversation(['From' => 'ana@wrenfield.example', 'Subject' => 'Where is it'], 'My order is B-20388.');
+    $handle = new Handle;
+    $handle->forceFill([
+        'customer_id' => $conversation->customer_id, 'kind' => 'telephone', 'value' => '+4520304050', 'shown' => '+45 20 30 40 50',
+    ])->save();
+    app(IndexForSearch::class)->run();
+    foreach (['20304050', '20 30 40 50', '+45 20304050', '0045 20 30 40 50', 'WP7720388', 'wp 7720388', 'WP-7720388', 'MER-RED', 'merred',
+        'mer red', '20388', '#B-20388'] as $written) {
+        expect(Searches::subjects($written))->toBe(['Where is it'], $written);
+    }
+    expect(Searches::subjects('20304051'))->toBe([])->and(Searches::subjects('WP7720389'))->toBe([]);
 });
 
 it('takes signs of the database in what is looked for as they are', function (string $written): void {
@@ -189,4 +225,18 @@ it('completes a narrowing with a minus before it, too', function (): void {
     $this->get('/search/complete?q='.urlencode('has:'))->assertSee('has:file', false)->assertSee('has:order', false);
     $this->get('/search/complete?q='.urlencode('is:una'))->assertSee('is:unanswered', false)->assertDontSee('is:public', false);
     $this->get('/search/complete?q='.urlencode('before:'))->assertSee('before:'.now()->format('Y-m-d'), false);
+});
+
+it('proposes the nearest word that somebody wrote, to whom may read it', function (): void {
+    Searches::threeConversations();
+    app(IndexForSearch::class)->run();
+    $see = fn (string $written) => $this->actingAs($this->teammate('ilse'))->get('/search?'.http_build_query(['q' => $written]));
+    $see('Kestral state:open')->assertSee('Nothing was found')->assertSee('Did you mean')->assertSee('q=kestrel+state%3Aopen', false);
+    // Written, but not together with the other; and what is near to nothing.
+    $see('kestrel nahtt')->assertSee('q=kestrel+naht', false);
+    $see('kestrel naht')->assertSee('Nothing was found')->assertDontSee('Did you mean');
+    $see('xylophone')->assertSee('Nothing was found')->assertDontSee('Did you mean');
+    $see('kestrel')->assertDontSee('Did you mean');
+    Conversation::query()->where('subject', 'Torn sail')->update(['junk' => true]);
+    $see('Kestral')->assertDontSee('Did you mean');
 });
