@@ -26,8 +26,10 @@ final readonly class Calendar
     public function of(Teammate $teammate): string
     {
         $calendar = new VCalendar([
-            'PRODID' => '-//Cairnfield//Tasks//EN', 'X-WR-CALNAME' => "Cairnfield, {$teammate->name}", 'REFRESH-INTERVAL' => 'PT15M',
+            'PRODID' => '-//Cairnfield//Tasks//EN', 'X-WR-CALNAME' => "Cairnfield, {$teammate->name}",
         ]);
+        // RFC 7986: without its type, programs that keep to the letter pass it over.
+        $calendar->add('REFRESH-INTERVAL', 'PT15M', ['VALUE' => 'DURATION']);
         foreach (
             $this->whoMayRead->narrowWhatTellsOf(Task::query(), 'tasks.conversation_id', $teammate)
                 ->where('assignee_id', $teammate->id)
@@ -53,11 +55,19 @@ final readonly class Calendar
         ) {
             $at = $held->bring_back_at;
             if ($at !== null) {
-                $this->event($calendar, "back-{$held->id}", "Comes back: {$held->subject}", $at, $held, $at, null);
+                $this->event($calendar, "back-{$held->id}", "Comes back: {$held->subject}", $at, $held, $held->last_message_at, null);
             }
         }
 
         return $calendar->serialize();
+    }
+
+    /**
+     * Of this installation alone, and no name of it.
+     */
+    private function storeKey(): string
+    {
+        return substr(hash_hmac('sha256', 'calendar', (string) config('app.key')), 0, 32).'.cairnfield.invalid';
     }
 
     private function event(
@@ -68,11 +78,12 @@ final readonly class Calendar
             \DateTimeInterface $time
         ): \DateTimeImmutable => \DateTimeImmutable::createFromInterface($time)->setTimezone(new DateTimeZone('UTC'));
         $event = $calendar->createComponent('VEVENT', [
-            'UID' => "{$id}@cairnfield",
+            // RFC 7986: unique in the world, where several stores' calendars come together in one program.
+            'UID' => "{$id}@".$this->storeKey(),
             'SUMMARY' => $conversation === null ? $title : "{$title} ({$conversation->number()})",
             'DTSTART' => $utc($at),
             'DTEND' => $utc($at)->modify('+'.self::MINUTES.' minutes'),
-            'DTSTAMP' => $utc($changed),
+            'DTSTAMP' => $utc(min($changed, now())),
         ]);
         if ($conversation !== null) {
             $event->add('URL', url("/conversations/{$conversation->id}"));

@@ -33,7 +33,7 @@ test('a rule is built as a sentence, tried out on the past, switched on, and lea
     await mailFrom('Ole Spool <ole@spool.example>', 'Another jammed one', 'My reel jammed too.');
     await openWherever(page, 'Another jammed one');
     await expect(page.locator('.trail')).toContainText('Rule “Jammed reels” (Text of the message has “reel jammed”)');
-    await expect(page.locator('.trail')).toContainText('Priority urgent by the rule “Jammed reels”');
+    await expect(page.locator('.trail')).toContainText('(Text of the message has “reel jammed”): priority urgent');
     await expect(page.locator('.trail')).toContainText('Reels of Ole: ask for the batch.');
     await page.goto('/rules');
     await page.getByRole('row', { name: /Jammed reels/ }).getByRole('link', { name: /1 run/ }).click();

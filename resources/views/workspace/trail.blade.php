@@ -35,8 +35,8 @@
                     @include('workspace.message', ['message' => $entry->message, 'why' => $entry->why])
                 @else
                     <p class="entry-sentence">
-                        @foreach ($item->entries as $done)
-                            {{ $sentence->of($done) }}@if ($done->kind === JournalKind::Began &&
+                        @foreach ($sentence->together($item->entries) as [$done, $said])
+                            {{ $said }}@if ($done->kind === JournalKind::Began &&
                                 $conversation->linked_conversation_id !== null):
                                 <a href="{{ route('conversation', $conversation->linked_conversation_id) }}">open
                                 it</a>@endif{{ $loop->last ? '' : ' · ' }}

@@ -288,6 +288,26 @@ it('forgets what brought something about when that fails', function (): void {
         ->toThrow(DomainException::class)->and($causes->get())->toBeNull();
 });
 
+it('tells what one rule did in one sentence, and of two rules in two', function (): void {
+    $conversation = Mails::conversation();
+    $run = function (int $id, string $name, int $depth, Payload ...$payloads) use ($conversation): array {
+        return app(CurrentCause::class)->during(Cause::rule($id, $name, 1, $depth), fn (): array => array_map(
+            fn (Payload $payload) => entryOf($conversation, $payload, by: null), $payloads
+        ));
+    };
+    $entries = [
+        ...$run(5, 'Late', 1, new Rules\RuleRan(new Named(5, 'Late')), new Happened\PriorityChanged(Priority::Normal, Priority::Urgent),
+            new Happened\Junked),
+        ...$run(6, 'Loud', 2, new Rules\RuleRan(new Named(6, 'Loud')), new Happened\NotJunk),
+        entryOf($conversation, new Happened\Junked),
+        ...$run(6, 'Loud', 2, new Happened\NotJunk, new Happened\Junked),
+    ];
+    expect(array_column(app(JournalSentence::class)->together($entries), 1))->toBe([
+        'Rule “Late”: priority urgent, put with the junk', 'Rule “Loud”: taken back from the junk', 'Put with the junk by Ilse Norrby',
+        'Taken back from the junk by the rule “Loud”, put with the junk',
+    ]);
+});
+
 it('stands on the trail, with what a rule did told as the rule’s', function (): void {
     $conversation = Mails::conversation();
     app(CurrentCause::class)->during(

@@ -148,7 +148,8 @@ it('does what a rule says when a message arrives, once, with the reason on the t
         ->and($run->done[1])->toBe('set the priority to high');
     $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
         ->assertSee('Rule “Late parcels”')->assertSee('Text of the message has “not come”')
-        ->assertSee('Priority high by the rule “Late parcels”')->assertSee("Look at {$conversation->number()} first.");
+        ->assertSee('Rule “Late parcels” (Text of the message has “not come”): ')->assertSee('priority high')
+        ->assertDontSee('Priority high by the rule “Late parcels”')->assertSee("Look at {$conversation->number()} first.");
     $this->get("/rules/{$rule->id}/runs")->assertSee($conversation->number())->assertSee('add the tag “parcel”');
 });
 

@@ -81,7 +81,15 @@ it('gives each person a calendar that programs can read', function (): void {
             "20261125T080000Z Comes back: Where is my kite ({$this->conversation->number()})",
         ]
     )
-        ->and((string) $feed)->toContain('TRIGGER:-PT60M')->and($calendar->validate())->toBe([]);
+        ->and((string) $feed)->toContain('TRIGGER:-PT60M')->toContain('REFRESH-INTERVAL;VALUE=DURATION:PT15M')
+        ->and($calendar->validate())->toBe([]);
+    foreach ($calendar->select('VEVENT') as $event) {
+        // Nobody else's calendar has the same, and nothing was written in the future.
+        expect((string) $event->UID)->toMatch('/^(task|back)-\d+@[0-9a-f]{32}\.cairnfield\.invalid$/D')
+            ->and($event->DTSTAMP->getDateTime()->getTimestamp())->toBeLessThanOrEqual(now()->getTimestamp());
+    }
+    $again = Reader::read((string) $this->get("/calendar/{$key}.ics")->getContent());
+    expect((string) $again->VEVENT->UID)->toBe((string) $calendar->VEVENT->UID);
     $this->get('/calendar/'.str_repeat('x', 40).'.ics')->assertNotFound();
     $this->actingAs($this->teammate('femi'))->post('/tasks/calendar');
     $this->get("/calendar/{$key}.ics")->assertNotFound();
