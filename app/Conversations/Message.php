@@ -108,7 +108,7 @@ final class Message extends Row
      */
     public static function previewOf(string $text): string
     {
-        return Str::limit(Str::squish(FoldedText::of($text)->written), 200, '…');
+        return Str::limit(Str::squish(FoldedText::of($text)->own()), 200, '…');
     }
 
     /**

@@ -41,7 +41,7 @@ final readonly class PrepareArrival
         // Text and HTML say the same twice; each number is named once.
         $redacted = array_values(array_unique($found, SORT_REGULAR));
 
-        $written = FoldedText::of($text)->written;
+        $written = FoldedText::of($text)->own();
         $language = Language::of($written);
         // The subject of an answer was written long before.
         $isAnswer = $received->references !== []

@@ -99,7 +99,7 @@ final class SearchDocument
         ]);
         foreach ($messages as $message) {
             $texts[$message->conversation_id][] = "{$message->from_name} {$message->from_address} {$message->subject}\n".mb_strcut(
-                FoldedText::of($message->text)->written, 0, self::OF_ONE_MESSAGE
+                FoldedText::of($message->text)->own(), 0, self::OF_ONE_MESSAGE
             );
         }
         foreach (Note::query()->whereIn('conversation_id', $ids)->orderByDesc('id')->get(['id', 'conversation_id', 'text']) as $note) {

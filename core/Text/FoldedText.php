@@ -50,6 +50,41 @@ final readonly class FoldedText
     }
 
     /**
+     * What was newly written, piece by piece, with the quotes that it answers in place: put together again with line breaks between, it is
+     * `written`. A quote takes along the line that introduces it.
+     *
+     * @return list<array{string, bool}> each text, and whether it is quoted
+     */
+    public function pieces(): array
+    {
+        $pieces = [];
+        $lines = explode("\n", $this->written);
+        foreach ($lines as $index => $line) {
+            $next = $lines[$index + 1] ?? '';
+            $below = $next === '' ? $lines[$index + 2] ?? '' : $next;
+            $isQuoted = self::isQuoted($line) || (self::isQuoted($below) && self::introduces($line));
+            $last = array_key_last($pieces);
+            // An empty line belongs to what it stands in.
+            $isSame = $last !== null && ($pieces[$last][1] === $isQuoted || trim($line) === '');
+            if ($isSame) {
+                $pieces[$last][0][] = $line;
+            } else {
+                $pieces[] = [[$line], $isQuoted];
+            }
+        }
+
+        return array_map(static fn (array $piece): array => [implode("\n", $piece[0]), $piece[1]], $pieces);
+    }
+
+    /**
+     * What was newly written, without the quotes in it.
+     */
+    public function own(): string
+    {
+        return implode("\n", array_column(array_filter($this->pieces(), static fn (array $piece): bool => ! $piece[1]), 0));
+    }
+
+    /**
      * The line from which on everything is quoted. Text written between or below quoted lines is an
      * answer in place: then nothing is folded before its last line.
      *

@@ -158,3 +158,22 @@ it('finds a signature in the first line, and under lines of blanks', function (s
     ["-- \nAna", "-- \nAna"],
     ["Hello\n Sent from my boat \n  \n", " Sent from my boat \n  \n"],
 ]);
+
+it('tells answers from the quotes between them, and loses nothing', function (string $text, array $pieces, string $own): void {
+    $folded = FoldedText::of($text);
+    expect($folded->pieces())->toBe($pieces)->and($folded->own())->toBe($own)
+        ->and(implode("\n", array_column($folded->pieces(), 0)))->toBe($folded->written);
+})->with([
+    'between' => [
+        "> Which one?\nThe red one.\n> How many?\n> And when?\nTwo.\nOn Friday.",
+        [['> Which one?', true], ['The red one.', false], ["> How many?\n> And when?", true], ["Two.\nOn Friday.", false]],
+        "The red one.\nTwo.\nOn Friday.",
+    ],
+    'below, with who wrote it' => [
+        "On Mon, 23 Nov 2026 Ilse wrote:\n> Is it torn?\n\nYes, at the seam.",
+        [["On Mon, 23 Nov 2026 Ilse wrote:\n> Is it torn?\n", true], ['Yes, at the seam.', false]], 'Yes, at the seam.',
+    ],
+    'nothing quoted' => ["One\n\nTwo", [["One\n\nTwo", false]], "One\n\nTwo"],
+    'a comparison' => ['2 > 1', [['2 > 1', false]], '2 > 1'],
+    'nothing' => ['', [['', false]], ''],
+]);

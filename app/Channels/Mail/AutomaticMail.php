@@ -16,6 +16,15 @@ final class AutomaticMail
 
     private const ANSWER_FIELDS = ['X-Autoreply', 'X-Autorespond', 'X-Auto-Reply-From'];
 
+    /** How programs begin the subject of an answer of theirs, in the languages of the stores; some say it nowhere else. */
+    private const ANSWER_SUBJECT = '/^\s*(?:(?:re|aw|sv|vs|ant|odp)\s*:\s*)?(?:
+        (?:automatic|auto)[\s-]?(?:reply|response|answer)|out[\s-]of[\s-](?:the[\s-])?office(?:[\s-](?:reply|response|message))?
+        |automatische\s(?:antwort|abwesenheits?\p{L}*)|abwesenheits(?:notiz|meldung|nachricht|agent)
+        |automatisk[te]?\ssvar|autosvar|fraværs?\p{L}*|fråvaro\p{L}*|frånvaro\p{L}*|réponse\sautomatique|respuesta\sautomática
+        |risposta\sautomatica|resposta\sautomática|automatisch\santwoord|afwezigheids?\p{L}*
+        |automātiskā\satbilde|automaattinen\svastaus|odpowiedź\sautomatyczna|automatyczna\sodpowiedź
+    )(?:\s*(?:[:(–—]|\s-\s)|\s*$)/iux';
+
     private const NOBODY = '/^(?:mailer-daemon|postmaster|(?:no|do-?not|dont)[._-]?reply|noreply|bounces?'
         .'|owner-.+|.+-(?:request|owner|bounces?))(?:[+=.-].*)?@/i';
 
@@ -53,7 +62,8 @@ final class AutomaticMail
 
         return str_starts_with(strtolower($headers->raw('Auto-Submitted')), 'auto-replied')
             || in_array(strtolower($headers->raw('Precedence')), ['auto_reply', 'auto-reply'], true)
-            || self::hasAny($headers, self::ANSWER_FIELDS);
+            || self::hasAny($headers, self::ANSWER_FIELDS)
+            || preg_match(self::ANSWER_SUBJECT, $headers->subject()) === 1;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Channels\Mail;
 
 use App\Channels\ReceivedAttachment;
 use App\Support\HtmlLimits;
+use Cairnfield\Core\Mail\FlowedText;
 use Illuminate\Support\Str;
 use ZBateson\MailMimeParser\IMessage;
 use ZBateson\MailMimeParser\Message\IMessagePart;
@@ -161,7 +162,18 @@ final class MailBody
             $this->marks[] = $mark;
         }
 
-        return str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], $text);
+        return self::flowed($part, str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], $text));
+    }
+
+    private static function flowed(IMessagePart $part, string $text): string
+    {
+        $says = static fn (string $name): string => $part instanceof IMimePart
+            ? strtolower((string) $part->getHeaderParameter('Content-Type', $name))
+            : '';
+
+        return strtolower((string) $part->getContentType()) === 'text/plain' && $says('format') === 'flowed'
+            ? FlowedText::joined($text, $says('delsp') === 'yes')
+            : $text;
     }
 
     private function file(IMessagePart $part, string $type): ReceivedAttachment

@@ -4,6 +4,7 @@
 @use('Cairnfield\Core\Mail\SenderCheck')
 @use('Cairnfield\Core\Mood\Mood')
 @use('Cairnfield\Core\Text\FoldedText')
+@use('Illuminate\Support\Str')
 @php
     $html = $message->html === null ? null : MessageHtml::of($message, $pictures === $message->id);
     $folded = FoldedText::of($message->text);
@@ -58,7 +59,12 @@
     @if (trim($folded->written) === '' && $files->isEmpty() && $folded->quoted === '')
         <p class="soft">The message has no text.</p>
     @endif
-    <div class="plain-text">{{ trim($folded->written) }}</div>
+    @foreach ($folded->pieces() as $index => [$piece, $isQuoted])
+        @if ($isQuoted)<details class="fold fold-between" id="quote-{{ $message->id }}-{{ $index }}"><summary>{{
+            Str::limit(Str::squish(preg_replace('/^[\s>]+/m', '', $piece)), 60) }}</summary><div
+            class="plain-text">{{ trim($piece) }}</div></details>
+        @elseif (trim($piece) !== '')<div class="plain-text">{{ trim($piece, "\n") }}</div>@endif
+    @endforeach
     @if (trim($folded->signature) !== '')
         <details class="fold" id="signature-{{ $message->id }}"><summary>Signature</summary><div
             class="plain-text">{{ trim($folded->signature) }}</div></details>

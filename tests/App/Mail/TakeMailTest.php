@@ -6,9 +6,11 @@ use App\Channels\Account;
 use App\Channels\Mail\TakeMail;
 use App\Channels\Mail\UnreadableMail;
 use App\Conversations\Conversation;
+use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
 use App\Support\FileStore;
+use Illuminate\Support\Str;
 use Tests\App\Mails;
 
 it('puts a message to the account it was written to, with that account’s team', function (): void {
@@ -169,4 +171,35 @@ it('takes a forward that is signed, and no other', function (): void {
 
     $post($sign($now, $body))->assertCreated()->assertJsonPath('result', 'new')->assertJsonPath('subject', 'Where is my kite');
     $post($sign($now, $body))->assertOk()->assertJsonPath('result', 'again');
+});
+
+it('knows an answer of a machine by its subject alone, and does not wake what waits', function (string $subject, bool $isMachine): void {
+    $conversation = Mails::conversation(['Subject' => 'Where is my kite']);
+    $answer = $this->answer($conversation, 'It is on its way.');
+    expect($conversation->refresh()->state)->toBe(ConversationState::Waiting);
+    Mails::take(Mails::raw(
+        ['Subject' => mb_encode_mimeheader($subject, 'UTF-8'), 'In-Reply-To' => "<{$answer->message_id}>"], "I am away until Monday.\r\n"
+    ));
+    expect($conversation->refresh()->state)->toBe($isMachine ? ConversationState::Waiting : ConversationState::Open)
+        ->and($conversation->messages()->count())->toBe(3);
+})->with([
+    ['Automatic reply: Where is my kite', true], ['Automatische Antwort: Where is my kite', true], ['Abwesenheitsnotiz: Kite', true],
+    ['Autosvar: Where is my kite', true], ['Out of Office: Where is my kite', true], ['Out of office', true],
+    ['Réponse automatique : Where is my kite', true], ['Automatiskt svar: Where is my kite', true],
+    ['Automātiskā atbilde: Where is my kite', true], ['RE: Auto-Reply: Where is my kite', true],
+    ['Re: Where is my kite', false], ['Automatic kite reel: broken', false], ['Out of office chairs: a question', false],
+    ['Auto-roof kite: torn', false],
+]);
+
+it('puts flowed text together again, and leaves other text as it is', function (): void {
+    $body = "The kite tore \r\nat the seam.\r\n> You said \r\n> this.\r\n";
+    $text = function (string $type) use (&$body): string {
+        return Mails::conversation(
+            ['Content-Type' => $type, 'Subject' => $type, 'From' => Str::random(8).'@hruby.example'], $body
+        )->messages()->sole()->text;
+    };
+    expect($text('text/plain; charset=utf-8; format=flowed'))->toBe("The kite tore at the seam.\n> You said this.")
+        ->and($text('text/plain; charset=utf-8'))->toBe("The kite tore \nat the seam.\n> You said \n> this.");
+    $body = "返品は \r\nできますか\r\n";
+    expect($text('text/plain; charset=utf-8; format=flowed; delsp=yes'))->toBe('返品はできますか');
 });
