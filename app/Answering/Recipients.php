@@ -7,7 +7,7 @@ namespace App\Answering;
 use App\Conversations\ConversationRefused;
 
 /**
- * Addresses as they are written in a form, with commas, semicolons or spaces between.
+ * Addresses as they are written in a form, with commas, semicolons or spaces between, and with names or without.
  */
 final class Recipients
 {
@@ -21,6 +21,8 @@ final class Recipients
     public static function read(string $written): array
     {
         $addresses = [];
+        // `Jürgen Müller <j@mueller.example>`, with quotes or without: the name is the program's, the address is ours.
+        $written = (string) preg_replace('/(?:"[^"]*"\s*|[^<>,;\n"]*)<([^<>]*)>/u', ' $1 ', mb_scrub($written, 'UTF-8'));
         foreach (preg_split('/[\s,;]+/u', $written, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $address) {
             $address = trim($address, '<>');
             if (filter_var($address, FILTER_VALIDATE_EMAIL) === false || strlen($address) > 254) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Templates;
 
+use App\Channels\Account;
 use App\Conversations\Conversation;
 use App\Conversations\Message;
 use App\Team\Teammate;
@@ -52,9 +53,21 @@ final readonly class SuggestTemplates
             ->where('direction', Message::IN)
             ->orderByDesc('id')
             ->first(['subject', 'text']);
-        $words = $message === null ? [] : self::words("{$message->subject} {$message->text}");
+        $words = $message === null ? [] : array_values(array_diff(
+            self::words("{$message->subject} {$message->text}"), self::ownNames()
+        ));
 
         return new Situation($conversation->category_id, $conversation->channel->value, $words);
+    }
+
+    /**
+     * What our own accounts are called: who writes to @brindlekites says nothing by it.
+     *
+     * @return list<string>
+     */
+    private static function ownNames(): array
+    {
+        return self::words(Account::query()->pluck('address')->implode(' '));
     }
 
     /**

@@ -349,3 +349,18 @@ it('refuses a step that names what is not there', function (string $do, string $
         'explode', '1', 'is nothing that can go with an answer',
     ],
 ]);
+
+it('takes no account’s own name for a word of theirs', function (): void {
+    $late = template('Late one', ['en' => 'It is late, we are sorry.'], [], ['Late parcel']);
+    foreach (['care is delayed', 'care, delayed again', 'dear care, it is delayed'] as $number => $text) {
+        $other = Mails::conversation(['From' => "p{$number}@post.example", 'Subject' => "About {$number}"], "{$text}\r\n");
+        $this->post("/conversations/{$other->id}/templates/{$late->id}");
+        $this->post("/conversations/{$other->id}/reply", [
+            'text' => 'It is late, we are sorry.', 'then' => 'waiting', 'seen' => JournalEntry::query()->max('id'),
+            'once' => Str::uuid()->toString(),
+        ]);
+    }
+    $next = Mails::conversation(['From' => 'p9@post.example', 'Subject' => 'Where'], "Dear care@brindle.example, delayed?\r\n");
+    $this->get("/conversations/{$next->id}/templates/suggested")->assertSee('they wrote “delayed”')->assertDontSee('“care”')
+        ->assertDontSee('“brindle”');
+});
