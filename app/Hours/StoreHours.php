@@ -68,6 +68,16 @@ final readonly class StoreHours
     }
 
     /**
+     * The first moment in the store's hours from then on: what is sent by itself comes while somebody is there.
+     *
+     * @throws HoursRefused `calendar_never_opens`
+     */
+    public function openAfterWorkingDays(DateTimeInterface $from, int $days): CarbonImmutable
+    {
+        return $this->opensAt($this->afterWorkingDays($from, $days)) ?? throw HoursRefused::neverOpens();
+    }
+
+    /**
      * The moment itself where the store is open then, else when it opens next; null where it never does.
      */
     public function opensAt(DateTimeInterface $at): ?CarbonImmutable

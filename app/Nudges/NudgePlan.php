@@ -41,6 +41,14 @@ final class NudgePlan extends Row
         return $this->steps[$sent]['days'] ?? $this->end_days;
     }
 
+    /**
+     * @return list<int> ids of the templates that customers get
+     */
+    public function templates(): array
+    {
+        return array_values(array_unique(array_filter([...array_column($this->steps, 'template'), (int) $this->end_template_id])));
+    }
+
     public function describe(): string
     {
         $days = static fn (int $days): string => $days === 1 ? 'one working day' : "{$days} working days";

@@ -12,6 +12,7 @@ use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
 use App\Sorting\Outcome;
 use App\Sorting\WhoMayRead;
+use App\Support\Languages;
 use App\Support\LocalTime;
 use App\Team\SignedIn;
 use App\Templates\Template;
@@ -19,6 +20,8 @@ use App\Views\SharedWith;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 
@@ -30,8 +33,10 @@ final readonly class NudgePlansController
 
     public function index(): View
     {
+        $plans = NudgePlan::inUse()->get();
+
         return view('nudges.index', [
-            'plans' => NudgePlan::inUse()->get(),
+            'plans' => $plans, 'lacks' => $this->lacks($plans),
             'running' => $this->whoMayRead->narrowWhatTellsOf(Nudge::query(), 'nudges.conversation_id')
                 ->where('state', Nudge::RUNNING)
                 ->selectRaw('nudge_plan_id, COUNT(*) AS count')
@@ -103,6 +108,31 @@ final readonly class NudgePlansController
         $start->callOff($nudge, Actor::teammate($teammate), "by {$teammate->name}");
 
         return redirect()->route('conversation', $conversation)->with('done', 'No more reminders.');
+    }
+
+    /**
+     * Of the languages that any template speaks, those in which a plan would remind in another.
+     *
+     * @param  Collection<int, NudgePlan>  $plans
+     * @return array<int, string> in words, by plan
+     */
+    private function lacks(Collection $plans): array
+    {
+        $speaks = DB::table('template_languages')->join('templates', 'templates.id', '=', 'template_languages.template_id')
+            ->whereNull('templates.retired_at')->get(['template_id', 'language'])->groupBy('template_id')
+            ->map(static fn ($of): array => $of->pluck('language')->all());
+        $all = $speaks->flatten()->unique()->sort()->values()->all();
+        $lacks = [];
+        foreach ($plans as $plan) {
+            $missing = [];
+            foreach ($plan->templates() as $template) {
+                $missing = [...$missing, ...array_diff($all, $speaks[$template] ?? [])];
+            }
+            $missing = array_values(array_unique($missing));
+            $missing === [] ?: $lacks[$plan->id] = implode(', ', array_map(Languages::name(...), $missing));
+        }
+
+        return $lacks;
     }
 
     private function save(Request $request, NudgePlan $plan): RedirectResponse

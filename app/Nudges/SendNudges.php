@@ -120,6 +120,12 @@ final readonly class SendNudges
 
             return;
         }
+        if (! $this->hours->isOpen(now())) {
+            // Late, or the hours have changed: nobody is reminded at night.
+            $nudge->forceFill(['next_at' => $this->hours->opensAt(now()) ?? now()->addDay()])->save();
+
+            return;
+        }
         $plan = $nudge->plan()->firstOrFail();
         $step = $plan->steps[$nudge->sent] ?? null;
         $this->cause->during(Cause::of(CauseKind::Nudge, $plan->id, $plan->name), fn () => $this->send(
@@ -130,7 +136,7 @@ final readonly class SendNudges
             ? ['state' => Nudge::DONE]
             : [
                 'sent' => $nudge->sent + 1, 'failures' => 0,
-                'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1)),
+                'next_at' => $this->hours->openAfterWorkingDays(now(), $plan->daysUntil($nudge->sent + 1)),
             ])->save();
     }
 

@@ -36,7 +36,7 @@ final readonly class StartNudge
                 'teammate_id' => $as->id,
                 'sent' => 0,
                 'state' => Nudge::RUNNING,
-                'started_at' => now(), 'next_at' => $this->hours->afterWorkingDays(now(), $plan->daysUntil(0)),
+                'started_at' => now(), 'next_at' => $this->hours->openAfterWorkingDays(now(), $plan->daysUntil(0)),
             ])->save();
             $this->journal->record(
                 $conversation, new NudgeStarted(new Named($plan->id, $plan->name), $nudge->next_at), $actor

@@ -52,6 +52,10 @@
                 'chosen' => $was->value('end_template', $plan?->end_template_id), 'has' => $plan?->end_template_id])
         </select>
     </p>
+    @if ($plan !== null && isset($lacks[$plan->id]))
+        <p class="message-mark"><x-icon name="warning"/> Not all of its texts are there in {{ $lacks[$plan->id] }}: who writes so is
+            reminded in another language.</p>
+    @endif
     @if ($mayChange)
         <div class="row-buttons">
             <button class="btn btn-outline-secondary">{{ $plan ? 'Save' : 'Make it' }}</button>

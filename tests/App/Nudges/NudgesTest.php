@@ -425,3 +425,29 @@ describe('one at work', function (): void {
             ->and($broken->reason)->toBe('a template of the nudge plan “Photo asked for” is not there any more');
     });
 });
+
+it('reminds while the store is open, also where the worker was late', function (): void {
+    // Friday evening, an hour after closing.
+    CarbonImmutable::setTestNow('2026-11-27T18:30:00Z');
+    $conversation = waitingConversation();
+    $nudge = app(StartNudge::class)->start($conversation, nudgePlan(), $this->teammate('mads'), Actor::teammate($this->teammate('mads')));
+    $opens = $nudge->next_at->setTimezone('Europe/Copenhagen');
+    expect($opens->format('Y-m-d'))->toBe('2026-12-01')->and($opens->format('H:i'))->toBe('09:00');
+    // The worker was away that day, and comes back at night.
+    CarbonImmutable::setTestNow('2026-12-01T22:00:00Z');
+    app(SendNudges::class)->run();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(1)
+        ->and($nudge->refresh()->next_at->toIso8601ZuluString())->toBe('2026-12-02T08:00:00Z')->and($nudge->sent)->toBe(0);
+    CarbonImmutable::setTestNow('2026-12-02T08:00:00Z');
+    app(SendNudges::class)->run();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(2)->and($nudge->refresh()->sent)->toBe(1);
+});
+
+it('says in which languages a plan has no text', function (): void {
+    nudgePlan();
+    $this->actingAs($this->teammate('mads'))->get('/nudges')->assertDontSee('reminded in another language');
+    app(SaveTemplate::class)->save(null, new TemplateToSave('Other', '', SharedWith::Everybody, null, [
+        'en' => ['subject' => null, 'text' => 'Hello', 'html' => null], 'da' => ['subject' => null, 'text' => 'Hej', 'html' => null],
+    ], [], []), $this->teammate('mads'));
+    $this->get('/nudges')->assertSee('Not all of its texts are there in Danish')->assertDontSee('in English');
+});

@@ -266,6 +266,10 @@ it('tries a reminder that fails again with pauses, then calls it off and tells t
         expect($nudge->refresh()->state)->toBe(Nudge::RUNNING)->and((int) now()->diffInMinutes($nudge->next_at))->toBe($pause);
         CarbonImmutable::setTestNow($nudge->next_at);
     }
+    // The last try falls into the night: it waits for the morning.
+    app(SendNudges::class)->run();
+    expect($nudge->refresh()->state)->toBe(Nudge::RUNNING);
+    CarbonImmutable::setTestNow($nudge->next_at);
     app(SendNudges::class)->run();
     app(SendNudges::class)->run();
     expect($nudge->refresh()->state)->toBe(Nudge::CALLED_OFF)->and($nudge->reason)->toContain('What begins with {{ ends with }}')
