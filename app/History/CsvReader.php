@@ -31,9 +31,10 @@ final readonly class CsvReader implements ReadsHistory
             if ($position > 0) {
                 fseek($file, $position);
             }
+            $lines = new LinesBefore($this->path);
             for ($start = (int) ftell($file); ($row = fgetcsv($file, null, $separator, '"', '')) !== false; $start = (int) ftell($file)) {
                 if ($row !== [null]) {
-                    yield $this->item($row, $headings, $start, (int) ftell($file));
+                    yield $this->item($row, $headings, 'line '.$lines->lineAt($start), (int) ftell($file));
                 }
             }
         } finally {
@@ -68,9 +69,8 @@ final readonly class CsvReader implements ReadsHistory
      * @param  list<string|null>  $row
      * @param  list<string>  $headings
      */
-    private function item(array $row, array $headings, int $start, int $next): HistoryItem
+    private function item(array $row, array $headings, string $place, int $next): HistoryItem
     {
-        $place = "line at byte {$start}";
         $row = array_map(static fn (?string $cell): string => SpreadsheetCell::read((string) $cell), $row);
         if (count($row) !== count($headings)) {
             return new HistoryItem($place, $next, problem: 'It has '.count($row).' fields, and the headings name '.count($headings).'.');
@@ -78,7 +78,16 @@ final readonly class CsvReader implements ReadsHistory
         $value = array_map(strval(...), array_combine($headings, $row));
         $isIncoming = in_array(strtolower($value['direction']), ['in', 'incoming', 'received'], true);
         if (! $isIncoming && ! in_array(strtolower($value['direction']), ['out', 'outgoing', 'sent'], true)) {
-            return new HistoryItem($place, $next, problem: "Its direction is “{$value['direction']}”. It must be in or out.");
+            return self::wrong($place, $next, $headings, 'direction', "Its “direction” is “{$value['direction']}”. It must be in or out.");
+        }
+        $fields = HistoryFields::of($value);
+        $reads = ['at' => $fields->instant(...), 'channel' => $fields->channel(...), 'address' => $fields->address(...)];
+        foreach ($reads as $column => $read) {
+            try {
+                $read($column);
+            } catch (HistoryRefused $why) {
+                return self::wrong($place, $next, $headings, $column, $why->getMessage());
+            }
         }
 
         return new HistoryItem($place, $next, values: [
@@ -91,5 +100,15 @@ final readonly class CsvReader implements ReadsHistory
                 ['id' => $value['id'] ?? '', 'direction' => $isIncoming ? 'in' : 'out', 'at' => $value['at'], 'text' => $value['text']],
             ],
         ]);
+    }
+
+    /**
+     * @param  list<string>  $headings
+     */
+    private static function wrong(string $place, int $next, array $headings, string $column, string $why): HistoryItem
+    {
+        $number = array_search($column, $headings, true);
+
+        return new HistoryItem(is_int($number) ? "{$place}, column ".($number + 1) : $place, $next, problem: $why);
     }
 }

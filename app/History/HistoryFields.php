@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\History;
 
+use App\Channels\Channel;
 use Carbon\CarbonImmutable;
-use Throwable;
 
 /**
  * Reads the values of a conversation in a file, and says what does not fit.
@@ -69,21 +69,48 @@ final readonly class HistoryFields
     }
 
     /**
-     * A time with its zone (RFC 3339), or a date and time without one, which is taken as UTC.
+     * The channel that is named; null where none is.
+     *
+     * @throws HistoryRefused where it is none
+     */
+    public function channel(): ?Channel
+    {
+        $written = $this->optional('channel');
+
+        return $written === '' ? null : Channel::tryFrom(mb_strtolower($written)) ?? throw HistoryRefused::item(
+            "Its “channel” is “{$written}”. There are: ".implode(', ', array_column(Channel::cases(), 'value')).'.'
+        );
+    }
+
+    /**
+     * An address of the customer, where one is named: with an @ in it, it must be one that mail can be sent to.
+     *
+     * @throws HistoryRefused where it is none
+     */
+    public function address(string $name): string
+    {
+        $written = $this->optional($name);
+        if (str_contains(substr($written, 1), '@') && filter_var($written, FILTER_VALIDATE_EMAIL, FILTER_FLAG_EMAIL_UNICODE) === false) {
+            throw HistoryRefused::item("Its “{$name}” is “{$written}”, which is no address that mail can be sent to.");
+        }
+
+        return $written;
+    }
+
+    /**
+     * As `WrittenTime` reads it.
+     *
+     * @throws HistoryRefused where it is none, or has not passed
      */
     public function instant(string $name): CarbonImmutable
     {
         $written = $this->text($name);
-        if (preg_match('/^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(?::\d\d(?:\.\d+)?)?(?:Z|[+-]\d\d:?\d\d)?$/D', $written) === 1) {
-            try {
-                $at = CarbonImmutable::parse($written, 'UTC')->utc();
-                if ($at->year >= 1990 && ! $at->isFuture()) {
-                    return $at;
-                }
-            } catch (Throwable) {
-                // Falls through to the refusal.
-            }
+        $at = WrittenTime::read($written);
+        if ($at !== null && $at->year >= 1990 && ! $at->isFuture()) {
+            return $at;
         }
-        throw HistoryRefused::item("Its “{$name}” is “{$written}”. It must be a time that has passed, like 2024-03-29T07:30:00Z.");
+        throw HistoryRefused::item(
+            "Its “{$name}” is “{$written}”. It must be a time that has passed, like 2024-03-29T07:30:00Z or 29.03.2024 07:30."
+        );
     }
 }

@@ -23,11 +23,11 @@ final readonly class JsonLinesReader implements ReadsHistory
         $file = @fopen($this->path, 'rb') ?: throw HistoryRefused::unreadableFile(basename($this->path), 'it is not there any more.');
         try {
             fseek($file, $position);
-            while (($line = fgets($file)) !== false) {
-                $start = $position;
+            $number = (new LinesBefore($this->path))->lineAt($position);
+            for (; ($line = fgets($file)) !== false; $number++) {
                 $position += strlen($line);
                 if (trim($line) !== '') {
-                    yield $this->item($line, $start, $position);
+                    yield $this->item($line, "line {$number}", $position);
                 }
             }
         } finally {
@@ -35,9 +35,8 @@ final readonly class JsonLinesReader implements ReadsHistory
         }
     }
 
-    private function item(string $line, int $start, int $next): HistoryItem
+    private function item(string $line, string $place, int $next): HistoryItem
     {
-        $place = "line at byte {$start}";
         if (strlen($line) > $this->largest) {
             return new HistoryItem($place, $next, problem: 'It is larger than '.intdiv($this->largest, 1024 * 1024).' MB.');
         }

@@ -151,7 +151,7 @@ final readonly class StoreHistory
             throw HistoryRefused::item('It has no messages.');
         }
         $id = $fields->text('id');
-        $channel = Channel::tryFrom($fields->optional('channel')) ?? $import->account->channel;
+        $channel = $fields->channel() ?? $import->account->channel;
         // Everything is read before anything is stored: a conversation is taken whole or not at all.
         $read = array_map(fn (HistoryFields $message): array => $this->readMessage($message, $id, $channel, $fields), $messages);
         $again = Message::query()->whereIn('once_key', array_column($read, 'key'))->pluck('once_key')->all();
@@ -162,6 +162,7 @@ final readonly class StoreHistory
         if ($new === []) {
             return [0, count($read)];
         }
+        $this->refuseTwice($import, $id);
         DB::transaction(function () use ($import, $fields, $new, $channel, $id): void {
             $conversation = $this->earlierPart($import, $id) ?? $this->begin(
                 $import, $new[0]['arrival']->subject, $this->person($fields, $channel, $import->teammate), $import->account, $channel,
@@ -173,6 +174,20 @@ final readonly class StoreHistory
         });
 
         return [count($new), count($read) - count($new)];
+    }
+
+    /**
+     * In JSON Lines a conversation stands whole in its line; in CSV one message after the other.
+     *
+     * @throws HistoryRefused where the file has had it already
+     */
+    private function refuseTwice(HistoryImport $import, string $id): void
+    {
+        $isTwice = $import->format === HistoryFormat::JsonLines && DB::table('history_parts')
+            ->join('conversations', 'conversations.id', '=', 'history_parts.conversation_id')
+            ->where('history_parts.account_id', $import->account_id)->where('part', self::part($import, $id))
+            ->where('history_import_id', $import->id)->exists();
+        $isTwice && throw HistoryRefused::item("Its “id” is “{$id}”, which another conversation of this file has.");
     }
 
     /**
@@ -246,8 +261,10 @@ final readonly class StoreHistory
     {
         $customer = $fields->object('customer');
         $name = $this->redact->plain($customer->optional('name'));
-        $address = $customer->optional('address') ?: $customer->optional('email');
-        $telephone = TelephoneNumber::read($customer->optional('telephone'));
+        $address = $customer->address('address') ?: $customer->address('email');
+        $written = $customer->optional('telephone');
+        $telephone = TelephoneNumber::read($written);
+        $written === '' || $telephone !== null || throw HistoryRefused::item("Its “telephone” is “{$written}”, which is no number.");
 
         $person = $this->customers->byHandle(match (true) {
             str_contains($address, '@') && ! str_starts_with($address, '@') => SenderHandle::email($address, $name),

@@ -18,6 +18,7 @@ use App\History\HistoryUploads;
 use App\History\RunImport;
 use App\History\StartImport;
 use App\History\StoreHistory;
+use App\History\WrittenTime;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -286,4 +287,44 @@ it('exports a table in which no text is computed', function (): void {
     $conversation = Mails::conversation(['From' => '"=cmd|x" <tomas@hruby.example>', 'Subject' => '@SUM(1)'], "=1+1\r\n");
     $csv = implode('', iterator_to_array(app(ExportHistory::class)->pieces(HistoryFormat::Csv, null), false));
     expect($csv)->toContain($conversation->number())->toContain('"\'@SUM(1)"')->toContain('"\'=1+1')->not->toMatch('/"[=@]/');
+});
+
+it('reads times as files have them', function (string $written, ?string $at): void {
+    expect(WrittenTime::read($written)?->toIso8601ZuluString())->toBe($at);
+})->with([
+    ['2024-03-29T07:30:00Z', '2024-03-29T07:30:00Z'], ['2024-03-29T07:30:00.123+02:00', '2024-03-29T05:30:00Z'],
+    ['2024-03-29 07:30', '2024-03-29T07:30:00Z'], ['2024-03-29', '2024-03-29T00:00:00Z'], ['29.03.2024 07:30', '2024-03-29T07:30:00Z'],
+    ['29.3.2024, 7:05:09', '2024-03-29T07:05:09Z'], ['29/03/2024', '2024-03-29T00:00:00Z'], ['03/29/2024 07:30', '2024-03-29T07:30:00Z'],
+    ['04/05/2024', null], ['05/05/2024', '2024-05-05T00:00:00Z'], ['04.05.2024', '2024-05-04T00:00:00Z'],
+    ['Fri, 29 Mar 2024 07:30:00 +0100', '2024-03-29T06:30:00Z'], ['1711697400', '2024-03-29T07:30:00Z'],
+    ['1711697400123', '2024-03-29T07:30:00Z'], ['2024-02-30', null], ['30.02.2024', null], ['29.03.2024 25:00', null], ['tomorrow', null],
+    ['', null], ['now', null],
+]);
+
+it('names the line and the column of what it refuses', function (): void {
+    $csv = takeOver(historyFile('b.csv', implode("\n", [
+        'conversation,direction,at,text,address,channel', '1,in,2024-03-04,"Two', 'lines",ana@wren.example,email',
+        '2,in,2024-03-04,x,ana@@wren.example,email', '3,in,04/05/2024,x,bea@wren.example,email',
+        '4,in,2024-03-04,x,bea@wren.example,pigeon',
+        '5,in,2024-03-04,x', '6,sideways,2024-03-04,x,bea@wren.example,',
+    ])));
+    expect($csv->taken)->toBe(1)->and($csv->problems()->orderBy('id')->pluck('place')->all())->toBe([
+        'line 4, column 5', 'line 5, column 3', 'line 6, column 6', 'line 7', 'line 8, column 2',
+    ]);
+    $message = ['direction' => 'in', 'at' => '2024-05-01', 'text' => 'Hello'];
+    $json = takeOver(historyFile('b.jsonl', implode("\n", array_map(json_encode(...), [
+        ['id' => 'x1', 'messages' => [$message]], ['id' => 'x1', 'messages' => [[...$message, 'text' => 'Other']]],
+        ['id' => 'x2', 'channel' => 'pigeon', 'messages' => [$message]],
+        ['id' => 'x3', 'customer' => ['telephone' => 'none'], 'messages' => [$message]],
+        ['id' => 'x4', 'customer' => ['email' => 'a b@wren.example'], 'messages' => [$message]],
+    ]))));
+    expect([$json->taken, $json->refused])->toBe([1, 4])
+        ->and($json->problems()->orderBy('id')->pluck('reason', 'place')->map(fn (string $why): string => Str::limit($why, 30, ''))->all())
+        ->toBe([
+            'line 2' => 'Its “id” is “x1”, which anothe', 'line 3' => 'Its “channel” is “pigeon”. The',
+            'line 4' => 'Its “telephone” is “none”, whi', 'line 5' => 'Its “email” is “a b@wren.examp',
+        ]);
+    // Taken again, the file has what it had.
+    $again = takeOver(historyFile('b.jsonl', (string) json_encode(['id' => 'x1', 'messages' => [$message]])));
+    expect([$again->taken, $again->again, $again->refused])->toBe([0, 1, 0]);
 });
