@@ -104,6 +104,7 @@ final readonly class ReplyController
                 $this->steps($written['steps'] ?? []),
                 UsedTemplate::all($draft->details['templates'] ?? []),
                 trim((string) ($written['subject'] ?? '')) === '' ? null : trim((string) $written['subject']),
+                despiteApproval: $request->boolean('despite_approval'),
             );
             $later = $this->later($written, $teammate);
             if ($later !== null) {
@@ -115,7 +116,8 @@ final readonly class ReplyController
             }
             $message = $this->sendReply->send($conversation, $teammate, $reply);
         } catch (ConversationRefused|FieldRefused|TemplateProblem $why) {
-            return redirect()->route('conversation', $conversation)->with('problem', $why->getMessage());
+            return redirect()->route('conversation', $conversation)
+                ->with(['problem' => $why->getMessage(), 'problem_code' => $why->reason]);
         } catch (CameInBetween $between) {
             return $this->showWhatCameInBetween($request, $conversation, $between);
         }

@@ -31,6 +31,7 @@ final readonly class ReplyToSend
      * @param  list<UsedTemplate>  $templates  that stand in the text
      * @param  string|null  $subject  in place of the conversation's
      * @param  bool  $automatic  written by a rule: it changes the state only where it says so, and no owner
+     * @param  bool  $despiteApproval  although an approval waits: whoever sends it was asked
      * @param  bool  $inOwnName  under the name and signature of who writes it, from the same address
      */
     public function __construct(
@@ -50,6 +51,7 @@ final readonly class ReplyToSend
         public array $templates = [],
         public ?string $subject = null,
         public bool $automatic = false,
+        public bool $despiteApproval = false,
     ) {}
 
     /**
@@ -69,6 +71,7 @@ final readonly class ReplyToSend
             'steps' => array_map(static fn (Step $step): array => $step->toArray(), $this->steps),
             'templates' => array_map(static fn (UsedTemplate $used): array => $used->toArray(), $this->templates),
             'subject' => $this->subject,
+            'despite_approval' => $this->despiteApproval,
         ];
     }
 
@@ -82,7 +85,7 @@ final readonly class ReplyToSend
         /**
          * @var array{text: string, files: list<DraftFile>, then: string, outcome: int|null, once: string, route: string|null,
          *   cc: list<string>, bcc: list<string>, own_name: bool, html: string|null, steps?: list<array{do: string, value: string}>,
-         *   templates?: list<array<string, mixed>>, subject?: string|null} $kept
+         *   templates?: list<array<string, mixed>>, subject?: string|null, despite_approval?: bool} $kept
          */
         return new self(
             $kept['text'],
@@ -100,6 +103,7 @@ final readonly class ReplyToSend
             Step::all($kept['steps'] ?? []),
             UsedTemplate::all($kept['templates'] ?? []),
             $kept['subject'] ?? null,
+            despiteApproval: $kept['despite_approval'] ?? false,
         );
     }
 }

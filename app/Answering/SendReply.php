@@ -49,6 +49,7 @@ final readonly class SendReply
         private ApplySteps $steps,
         private Snapshot $snapshot,
         private RecordTemplateUse $templates,
+        private HoldsAnswersBack $heldBack,
     ) {}
 
     /**
@@ -131,6 +132,8 @@ final readonly class SendReply
             throw ConversationRefused::nothingWritten();
         }
         self::refuseUnfilled($reply);
+        $waits = $reply->automatic || $reply->despiteApproval ? null : $this->heldBack->whatWaits($conversation);
+        $waits === null || throw ConversationRefused::approvalWaits($waits);
         if ($conversation->state === ConversationState::Closed) {
             throw ConversationRefused::closed($conversation->number());
         }

@@ -165,6 +165,16 @@ final class ConversationRefused extends Refused
         );
     }
 
+    /**
+     * @param  string  $question  that was asked
+     */
+    public static function approvalWaits(string $question): self
+    {
+        return new self(
+            'approval_waits', "“{$question}” still waits for its yes. Wait for it, or tick “although it waits” and send again."
+        );
+    }
+
     public static function dueInThePast(): self
     {
         return new self('due_in_the_past', 'The time by which it is to be done has passed already. Choose a later one.');

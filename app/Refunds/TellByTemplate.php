@@ -53,7 +53,9 @@ final readonly class TellByTemplate
             $this->send->send($conversation, $as, new ReplyToSend(
                 $filled->text, [...$own, ...$files], $then, $outcome, $onceKey, $this->trail->lastSeen($conversation), $route->key, 0,
                 html: $filled->html, steps: $saysOnly ? [] : $filled->stepsBut('assign_person'),
-                templates: [new UsedTemplate($template->id, $filled->language, $filled->text)], subject: $filled->subject
+                templates: [new UsedTemplate($template->id, $filled->language, $filled->text)], subject: $filled->subject,
+                // What is told by itself is what the store wants told at this step.
+                despiteApproval: true
             ));
         } catch (ConversationRefused|FieldRefused|CameInBetween $why) {
             return mb_substr($why->getMessage(), 0, 300);

@@ -17,9 +17,11 @@ use App\Answering\Happened\Reposted;
 use App\Answering\Happened\ScheduleCalledOff;
 use App\Answering\Happened\Scheduled;
 use App\Answering\Happened\SendingAgain;
+use App\Answering\HoldsAnswersBack;
 use App\Approvals\ApprovalsPanel;
 use App\Approvals\Happened\ApprovalAnswered;
 use App\Approvals\Happened\ApprovalAsked;
+use App\Approvals\WaitingApproval;
 use App\Bulk\Happened\BulkUndone;
 use App\Checklists\ChecklistChange;
 use App\Checklists\ChecklistsOfConversation;
@@ -225,6 +227,7 @@ final class Contributions extends ServiceProvider
         // What is promised is reckoned in the transaction of what happened.
         $this->app->singleton(KeepPromises::class);
         $this->app->bind(BeforeCommit::class, KeepPromises::class);
+        $this->app->bind(HoldsAnswersBack::class, WaitingApproval::class);
         $this->app->bind(FollowsParcels::class, FollowReturnParcel::class);
         $this->app->bind(FollowsAttached::class, TakeReturnRequest::class);
         $this->app->bind(TakesWishedReturns::class, TakeWishedReturn::class);

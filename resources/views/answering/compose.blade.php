@@ -125,6 +125,8 @@
                 hx-swap="outerHTML" hx-encoding="multipart/form-data" hx-include="this" data-clear-after-upload>
             @if (session('problem_code') === 'no_file_attached')<label class="without-file"><input type="checkbox"
             class="form-check-input" name="without_file" value="1"> without a file</label>@endif
+            @if (session('problem_code') === 'approval_waits')<label class="without-file"><input type="checkbox"
+            class="form-check-input" name="despite_approval" value="1"> although it waits</label>@endif
             <a class="btn btn-link btn-sm" href="/conversations/{{ $conversation->id }}/forward" data-key="d">Forward <kbd>D</kbd></a>
             <span class="soft kept" id="reply-kept" role="status">@if ($replyDraft !== null && $replyDraft->text !== '') draft kept
                 {{ $time->clock($replyDraft->updated_at) }} @endif</span>

@@ -2,12 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Answering\ReplyToSend;
+use App\Answering\ScheduledReply;
+use App\Answering\ScheduleReply;
+use App\Answering\SendReply;
+use App\Approvals\AnswerApproval;
 use App\Approvals\Approval;
 use App\Approvals\ApprovalState;
+use App\Conversations\ConversationRefused;
 use App\Conversations\ConversationState;
 use App\Conversations\Journal\JournalEntry;
+use App\Conversations\Message;
 use App\Notifications\News;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
 use Tests\App\Mails;
 
 beforeEach(function (): void {
@@ -141,4 +149,50 @@ it('is seen and answered from the conversation into which its own was joined', f
     $this->post('/approvals/'.Approval::query()->sole()->id, ['do' => 'give'])->assertSessionHas('done');
     expect($this->conversation->refresh()->state)->toBe(ConversationState::Resolved);
     ($this->ask)('And another')->assertRedirect();
+});
+
+it('asks first whoever answers while an approval waits, and keeps what was written', function (): void {
+    $conversation = Mails::conversation();
+    $ilse = $this->teammate('ilse');
+    $this->actingAs($ilse)->post("/conversations/{$conversation->id}/approvals", ['question' => 'Send a second kite?']);
+    $once = Str::uuid()->toString();
+    $answer = fn (array $with = []) => $this->post("/conversations/{$conversation->id}/reply", [
+        'text' => 'A second kite is on its way.', 'then' => 'waiting', 'seen' => JournalEntry::query()->max('id'), 'once' => $once,
+        ...$with,
+    ]);
+    $answer()->assertSessionHas('problem_code', 'approval_waits');
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(0);
+    $this->get("/conversations/{$conversation->id}")->assertSee('although it waits')->assertSee('A second kite is on its way.')
+        ->assertSee('“Send a second kite?” still waits for its yes.');
+    $answer(['when' => 'at', 'at' => now()->addDay()->format('Y-m-d\TH:i')])->assertSessionHas('problem_code', 'approval_waits');
+    $answer(['despite_approval' => '1'])->assertSessionHas('done', 'Sent.');
+    expect(Message::query()->where('direction', Message::OUT)->sole()->text)->toBe('A second kite is on its way.');
+});
+
+it('holds nothing back once it is answered, nor what a rule sends by itself', function (): void {
+    $conversation = Mails::conversation();
+    $ilse = $this->teammate('ilse');
+    $this->actingAs($ilse)->post("/conversations/{$conversation->id}/approvals", ['question' => 'Send a second kite?']);
+    $send = fn (bool $automatic, string $once) => app(SendReply::class)->send($conversation->refresh(), $ilse, new ReplyToSend(
+        'Hello', [], ConversationState::Waiting, null, $once, (int) JournalEntry::query()->max('id'), automatic: $automatic
+    ));
+    expect(fn () => $send(false, 'one'))->toThrow(ConversationRefused::class, 'still waits for its yes');
+    $send(true, 'two');
+    app(AnswerApproval::class)->answer(Approval::query()->sole(), true, '', $this->teammate('mads'));
+    $send(false, 'three');
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(2);
+});
+
+it('asks again where what was to be sent later meets an approval', function (): void {
+    $conversation = Mails::conversation();
+    $ilse = $this->teammate('ilse');
+    $this->actingAs($ilse)->post("/conversations/{$conversation->id}/reply", [
+        'text' => 'Tomorrow.', 'then' => 'waiting', 'seen' => JournalEntry::query()->max('id'), 'once' => Str::uuid()->toString(),
+        'when' => 'at', 'at' => now()->addHours(30)->format('Y-m-d\TH:i'),
+    ])->assertSessionHasNoErrors();
+    $this->post("/conversations/{$conversation->id}/approvals", ['question' => 'Send a second kite?']);
+    $this->travel(31)->hours();
+    app(ScheduleReply::class)->sendDue();
+    expect(Message::query()->where('direction', Message::OUT)->count())->toBe(0)
+        ->and(ScheduledReply::query()->sole()->reason)->toContain('still waits for its yes');
 });
