@@ -28,6 +28,21 @@ final class OrderLine extends Row
 
     protected $guarded = ['*'];
 
+    /**
+     * What a line is, beside its title: SKU, price of one, what was taken off it, tax.
+     */
+    public function particulars(Order $order): string
+    {
+        $percent = rtrim(rtrim(bcmul($this->tax_rate, '100', 2), '0'), '.');
+
+        return implode(' · ', array_filter([
+            $this->sku,
+            $this->quantity > 1 || $this->discount > 0 ? $order->money($this->unit_price).($this->quantity > 1 ? ' each' : '') : '',
+            $this->discount > 0 ? $order->money(-$this->discount) : '',
+            "{$percent} % tax",
+        ]));
+    }
+
     public function paid(): int
     {
         return $this->unit_price * $this->quantity - $this->discount;

@@ -24,7 +24,7 @@
             <tr>
                 <td>{{ $item->quantity > 1 ? "{$item->quantity} × " : '' }}{{ $item->title }}@isset($stock[$item->sku])<small
                     @class(['due-soon' => $stock[$item->sku] <= 0])>{{ $stock[$item->sku] > 0 ? $stock[$item->sku].' in stock' :
-                        'none in stock' }}</small>@endisset</td>
+                        'none in stock' }}</small>@endisset<small class="item-particulars">{{ $item->particulars($order) }}</small></td>
                 <td>{{ $item->sent }}</td>
                 <td>{{ $item->returned }}</td>
                 <td>{{ $order->money($item->paid()) }}</td>
@@ -39,6 +39,8 @@
             }}</td><td>{{ $order->shipping_refunded > 0 ? $order->money($order->shipping_refunded) : '—' }}</td></tr>
     </tbody>
     <tfoot>
+        <tr><th scope="row" colspan="3">Total{{ $order->prices_include_tax ? '' : ', with tax' }}</th><td>{{
+            $order->money($order->total) }}</td><td></td></tr>
         @foreach ($order->payments as $payment)
             <tr><th scope="row" colspan="3">{{ $payment->label }}@if ($loop->first),
                 {{ $time->local($order->placed_at)->format('j M') }}@endif</th><td>{{ $order->money($payment->captured) }}</td><td>{{

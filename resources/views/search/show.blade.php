@@ -30,7 +30,7 @@
                 ' of this page' : '') : trans_choice('{1} One conversation|[2,*] :count conversations', $rows->count(), ['count' =>
                 $rows->count()])) }}</p>
         @if ($proposed !== null)<p>Did you mean <a href="/search?q={{ urlencode($proposed) }}"><b>{{ $proposed }}</b></a>?</p>@endif
-        <ol class="found sheet">
+        @if ($rows->isNotEmpty())<ol class="found sheet">
             @foreach ($rows as $row)
                 <li>
                     <p><a class="row-link"
@@ -48,7 +48,7 @@
                     <p>{{ MarkedText::of($pieces[$row->id] ?? []) }}</p>
                 </li>
             @endforeach
-        </ol>
+        </ol>@endif
         @if ($page > 1 || $hasMore)
             <nav class="pages" aria-label="Pages">
                 @if ($page > 1)<a class="btn btn-outline-secondary" rel="prev"

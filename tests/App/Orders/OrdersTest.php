@@ -135,10 +135,12 @@ it('shows the order beside the conversation, with what was paid, sent and seen',
     Services::take(Channel::WrenParcel, Services::scan('WP7720388', 'at_depot', '2026-11-17T08:00:00Z'));
     $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>'], 'Where is B-20388?');
 
-    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
+    $shown = $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
         ->assertSee('Order B-20388')->assertSee('Merlin delta, red')->assertSee('€119.00')->assertSee('Card …4242')
         ->assertSee('No scan for 6 days')->assertSee('7 in stock')->assertSee('Marrowby 71-4480217');
     expect(Parcel::query()->sole()->scans)->toHaveCount(2)->and(Product::query()->sole()->stock)->toBe(7);
+    $shown->assertSee('MER-RED · 25 % tax')->assertSee('TAI-ORA · €14.00 each · −€3.00 · 25 % tax')->assertSee('Total')
+        ->assertSee('€163.00');
 });
 
 it('stays usable when the shop does not answer, and says how old it is', function (): void {
