@@ -30,6 +30,9 @@ Route::middleware('auth')->prefix('/rules')->group(function (): void {
         Route::post('/{rule}/go-on', [RulesController::class, 'goOn'])->whereNumber('rule');
         Route::post('/{rule}/retire', [RulesController::class, 'retire'])->whereNumber('rule');
         Route::post('/{rule}/bring-back', [RulesController::class, 'bringBack'])->whereNumber('rule');
+        Route::post('/{rule}/copy', [RulesController::class, 'copy'])->whereNumber('rule');
+        Route::post('/{rule}/versions/{version}', [RulesController::class, 'goBack'])
+            ->where(['rule' => '\d{1,18}', 'version' => '\d{1,9}']);
         Route::get('/{rule}/versions', [RulesController::class, 'versions'])->whereNumber('rule');
     });
 });

@@ -28,6 +28,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post(
         '/templates/{template}/versions/{version}', [TemplatesController::class, 'goBack']
     )->where(['template' => $number, 'version' => $number]);
+    Route::post('/templates/{template}/copy', [TemplatesController::class, 'copy'])->where(['template' => $number]);
     Route::post('/templates/{template}/retire', [TemplatesController::class, 'retire'])->where(['template' => $number]);
     Route::post('/templates/{template}/bring-back', [TemplatesController::class, 'bringBack'])->where(['template' => $number]);
     Route::post('/templates/{template}/files', [TemplateFilesController::class, 'store'])->where(['template' => $number]);

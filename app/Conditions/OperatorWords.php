@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Conditions;
 
 use Cairnfield\Core\Rules\Operator;
+use Cairnfield\Core\Text\FoldedPhrase;
 
 /**
  * How operators read in a sentence.
@@ -55,5 +56,28 @@ final class OperatorWords
             Operator::Includes => 'has one of',
             default => 'has none of',
         };
+    }
+
+    /**
+     * How words that are looked for are understood, as somebody writes them.
+     *
+     * @param  list<string>  $written
+     */
+    public static function understood(array $written): string
+    {
+        $said = [];
+        foreach ($written as $one) {
+            $phrase = FoldedPhrase::of($one);
+            $said[] = match (true) {
+                $phrase->text === '' => "“{$one}” has no letter or digit: it is found nowhere",
+                $phrase->openEnds() === [true, true] => "“{$phrase->text}” anywhere in a word",
+                $phrase->openEnds() === [false, true] => "words that begin with “{$phrase->text}”",
+                $phrase->openEnds() === [true, false] => "words that end with “{$phrase->text}”",
+                strpbrk($phrase->text, ' -') !== false => "“{$phrase->text}” in a row, with spaces or hyphens",
+                default => "“{$phrase->text}” as a whole word",
+            };
+        }
+
+        return implode('; ', $said);
     }
 }

@@ -29,6 +29,11 @@ use ZipArchive;
  */
 final readonly class ExportHistory
 {
+    public const KEY_HEADER = 'X-Cairnfield-Message';
+
+    /** Of addresses that stand for names on networks: nobody's. */
+    public const NO_PLACE = '@cairnfield.invalid';
+
     private const AT_ONCE = 100;
 
     public const CSV_HEADINGS = ['conversation', 'subject', 'channel', 'category', 'direction', 'at', 'name', 'address', 'text', 'id'];
@@ -219,6 +224,8 @@ final readonly class ExportHistory
             ->text($message->text);
         $headers = $email->getHeaders();
         $headers->addIdHeader('Message-ID', $this->idOf($message));
+        // By it, what was sent or came another way is known again.
+        $headers->addTextHeader(self::KEY_HEADER, "urn:cairnfield:{$message->once_key}");
         if ($message->in_reply_to !== null && str_contains($message->in_reply_to, '@')) {
             $headers->addTextHeader('In-Reply-To', "<{$message->in_reply_to}>");
         }
@@ -230,7 +237,7 @@ final readonly class ExportHistory
     {
         return preg_match('/^[^\s<>@]+@[^\s<>@]+$/D', $message->message_id) === 1
             ? $message->message_id
-            : "{$message->id}.{$message->once_key}@cairnfield.invalid";
+            : "{$message->id}.{$message->once_key}".self::NO_PLACE;
     }
 
     /**
@@ -241,7 +248,7 @@ final readonly class ExportHistory
         try {
             return new Address($address, $name);
         } catch (RfcComplianceException) {
-            return new Address((Str::slug($address) ?: 'unknown').'@cairnfield.invalid', $name !== '' ? $name : $address);
+            return new Address((Str::slug($address) ?: 'unknown').self::NO_PLACE, $name !== '' ? $name : $address);
         }
     }
 }

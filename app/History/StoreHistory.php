@@ -53,6 +53,8 @@ final readonly class StoreHistory
 {
     private const OLDEST_YEAR = 1990;
 
+    private const LONGEST_HEAD = 100_000;
+
     public function __construct(
         private MailParser $parser,
         private PrepareArrival $prepare,
@@ -98,8 +100,8 @@ final readonly class StoreHistory
      */
     private function mail(HistoryImport $import, string $raw): array
     {
-        $received = $this->parser->parse($raw);
-        if (Message::query()->where('once_key', $received->onceKey)->exists()) {
+        $received = self::underItsKey($this->parser->parse($raw), $raw);
+        if ($this->isHere($received)) {
             return [0, 1];
         }
         $at = $received->sentAt === null ? null : CarbonImmutable::instance($received->sentAt);
@@ -108,7 +110,7 @@ final readonly class StoreHistory
         }
         $isOurs = in_array($received->sender->value, $this->ourAddresses(), true);
         $arrival = $this->prepare->of($received);
-        $person = $isOurs ? SenderHandle::email($received->to[0] ?? '') : $arrival->received->sender;
+        $person = self::withoutPlace($isOurs ? SenderHandle::email($received->to[0] ?? '') : $arrival->received->sender);
         DB::transaction(function () use ($import, $received, $arrival, $at, $isOurs, $person): void {
             $decision = $this->findThread->for($received, $this->customers->known($person)?->id, $at);
             $conversation = $decision->continues !== null
@@ -119,6 +121,35 @@ final readonly class StoreHistory
         });
 
         return [1, 0];
+    }
+
+    /**
+     * What was exported from here carries the key that it had: what we sent, and what came another way than by mail.
+     */
+    private static function underItsKey(ReceivedMessage $received, string $raw): ReceivedMessage
+    {
+        $head = preg_split('/\r?\n\r?\n/', substr($raw, 0, self::LONGEST_HEAD), 2)[0] ?? '';
+        $key = preg_match('/^'.ExportHistory::KEY_HEADER.':\s*urn:cairnfield:([0-9a-f]{64})\s*$/mi', $head, $own) === 1 ? $own[1] : null;
+
+        return $key === null ? $received : $received->replacing(['onceKey' => $key]);
+    }
+
+    /**
+     * By its key, or by its id: a copy of what we sent lies in many a mailbox.
+     */
+    private function isHere(ReceivedMessage $received): bool
+    {
+        return Message::query()->where('once_key', $received->onceKey)
+            ->when($received->messageId !== '', static fn ($any) => $any->orWhere('message_id_key', Message::keyOfId($received->messageId)))
+            ->exists();
+    }
+
+    /**
+     * Who stands for an address that is none has a name alone: no customer is made of an id.
+     */
+    private static function withoutPlace(SenderHandle $person): SenderHandle
+    {
+        return str_ends_with($person->value, ExportHistory::NO_PLACE) ? SenderHandle::email('', $person->name) : $person;
     }
 
     /**

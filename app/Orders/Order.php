@@ -63,7 +63,7 @@ final class Order extends Row
     protected $guarded = ['*'];
 
     /**
-     * With its currency before it: `€119.00`, `kr 250.00`, `JPY 1250`.
+     * With its currency before it: `€119.00`, `kr 250.00`, `JPY 1,250`.
      */
     public function money(int $units): string
     {

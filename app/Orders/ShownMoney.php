@@ -9,7 +9,8 @@ use Cairnfield\Core\Money\Currency;
 use Cairnfield\Core\Money\Money;
 
 /**
- * An amount as people read it: with its sign, then all digits of the currency.
+ * An amount as the team reads it: with its sign, thousands apart, then all digits of the currency. Customers read theirs as their
+ * language writes it.
  */
 final class ShownMoney
 {
@@ -23,6 +24,9 @@ final class ShownMoney
     {
         $amount = Money::ofUnits(BigInteger::of(abs($units)), Currency::of($currency))->toDecimal();
 
-        return ($units < 0 ? '−' : '').(self::SIGNS[$currency] ?? "{$currency} ").$amount;
+        [$whole, $part] = [...explode('.', $amount, 2), null];
+        $grouped = preg_replace('/\B(?=(?:\d{3})+$)/', ',', $whole).($part === null ? '' : ".{$part}");
+
+        return ($units < 0 ? '−' : '').(self::SIGNS[$currency] ?? "{$currency} ").$grouped;
     }
 }

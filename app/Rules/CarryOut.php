@@ -162,7 +162,13 @@ final readonly class CarryOut
                 default => null,
             };
             if ($whyNot === null) {
-                $this->do->do($rule, $action, $trigger, $run->event_key);
+                try {
+                    $this->do->do($rule, $action, $trigger, $run->event_key);
+                } catch (RuleRefused $why) {
+                    // Nothing of it was done yet: it is filled before it is sent.
+                    $action->goesOnWithout($why) || throw $why;
+                    $whyNot = lcfirst(rtrim($why->getMessage(), '.'));
+                }
             }
             $done[] = $whyNot === null ? $action->label : "not: {$action->label}, since {$whyNot}";
         }

@@ -43,6 +43,7 @@ final readonly class PostedRule
             (string) ($written['notes'] ?? ''),
             ChangedBy::from($written['changed_by']),
             ($clock['since'] ?? '') === '' ? null : TimeTrigger::of($clock),
+            $this->request->integer('seen') ?: null,
         );
     }
 

@@ -30,6 +30,7 @@ final readonly class RuleAction
      * @param  ActionKind|null  $kind  what only rules do; null where it is a change
      * @param  string  $instead  the number of who answers when the person it answers as is away or not in the team any more
      * @param  string  $then  the state after an answer: `same`, `waiting`, or `resolved:` with an outcome
+     * @param  bool  $mayBeLeft  whether an answer with a gap is left out, and the rule goes on; else the rule fails
      * @param  bool  $byMail  whether people are told by mail, too, whatever else they wish
      */
     private function __construct(
@@ -41,6 +42,7 @@ final readonly class RuleAction
         public string $then,
         public bool $byMail,
         public string $label,
+        public bool $mayBeLeft = false,
     ) {}
 
     /**
@@ -95,7 +97,20 @@ final readonly class RuleAction
             ActionKind::Stop => '',
         };
 
-        return new self($do, null, $kind, $chosen, $word('instead'), $then, $byMail, trim("{$kind->label()} {$label}"));
+        $mayBeLeft = $kind->answers() && $word('gap') === 'leave';
+
+        return new self(
+            $do, null, $kind, $chosen, $word('instead'), $then, $byMail,
+            trim("{$kind->label()} {$label}").($mayBeLeft ? ', or not where something of it cannot be filled' : ''), $mayBeLeft
+        );
+    }
+
+    /**
+     * Whether the rest of the rule is done all the same.
+     */
+    public function goesOnWithout(RuleRefused $why): bool
+    {
+        return $this->mayBeLeft && in_array($why->reason, ['unfilled', 'not_for_strangers'], true);
     }
 
     /**
@@ -109,6 +124,7 @@ final readonly class RuleAction
             'instead' => $this->instead,
             'then' => $this->then === 'same' ? '' : $this->then,
             'mail' => $this->byMail ? '1' : '',
+            'gap' => $this->mayBeLeft ? 'leave' : '',
         ], static fn (string $value): bool => $value !== '');
     }
 

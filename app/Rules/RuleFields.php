@@ -12,6 +12,7 @@ use App\Conditions\UnknownField;
 use App\Conversations\ConversationState;
 use App\Hours\StoreHours;
 use App\Orders\Order;
+use App\Orders\OrderLine;
 use App\Promises\Happened\PromiseMissed;
 use App\Promises\Happened\PromiseWarned;
 use App\Promises\PromisedKind;
@@ -150,6 +151,7 @@ final class RuleFields implements Fields
             $field === 'customer_ratings' => 'customer.ratings',
             $field === 'message_has_file' => 'message.attachments',
             $field === 'has_file' => 'files',
+            $field === 'order_products' => 'orders.lines',
             $field === 'parcel_days_unseen' => 'orders.parcels.scans',
             $field === 'orders', str_starts_with($field, 'order_') => 'orders',
             str_starts_with($field, 'own.conversation.') => 'ownValues',
@@ -293,6 +295,10 @@ final class RuleFields implements Fields
                     : null
             ),
             new RuleTriggerField(
+                'sender_address', 'Sender’s address', [Operator::In, Operator::NotIn, Operator::StartsWith, Operator::EndsWith], [],
+                static fn (RuleTrigger $trigger): ?string => ($from = (string) $trigger->message?->from_address) === '' ? null : $from
+            ),
+            new RuleTriggerField(
                 'sender_check', 'Check of the sender by the mail server', [...self::CHOICE, Operator::IsEmpty],
                 [SenderCheck::Passed->value => 'passed', SenderCheck::Failed->value => 'failed'],
                 static fn (RuleTrigger $trigger): ?string => $trigger->message?->sender_check?->value
@@ -343,6 +349,10 @@ final class RuleFields implements Fields
                 static fn (RuleTrigger $trigger): string => $trigger->at()->setTimezone($zone)->format('N')
             ),
             new RuleTriggerField(
+                'hour', 'Hour of the day, 0 to 23', self::NUMBER, [],
+                static fn (RuleTrigger $trigger): int => (int) $trigger->at()->setTimezone($zone)->format('G')
+            ),
+            new RuleTriggerField(
                 'in_hours', 'In working hours', [Operator::Is], self::YES_NO,
                 static fn (RuleTrigger $trigger): bool => $hours->isOpen($trigger->at())
             ),
@@ -359,6 +369,17 @@ final class RuleFields implements Fields
             new RuleTriggerField(
                 'order_total', 'Total of the order', self::NUMBER, [],
                 static fn (RuleTrigger $trigger): ?float => ($one = $order($trigger)) === null ? null : (float) $one->decimalTotal()
+            ),
+            new RuleTriggerField(
+                'order_age_days', 'Days since the order', self::NUMBER, [],
+                static fn (RuleTrigger $trigger): ?int => ($one = $order($trigger)) === null
+                    ? null
+                    : (int) $one->placed_at->diffInDays($trigger->at())
+            ),
+            new RuleTriggerField(
+                'order_products', 'Products of the order, by title or SKU', self::WORDS, [],
+                static fn (RuleTrigger $trigger): ?string => $order($trigger)?->lines
+                    ->map(static fn (OrderLine $line): string => "{$line->title} {$line->sku}")->implode("\n")
             ),
             new RuleTriggerField(
                 'order_currency', 'Currency of the order', self::CHOICE, static fn (): array => self::written('currency'),

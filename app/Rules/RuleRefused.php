@@ -81,6 +81,15 @@ final class RuleRefused extends Refused
         return new self('no_way_to_answer', 'There is no way to answer this conversation without somebody choosing one.');
     }
 
+    public static function changedMeanwhile(string $who, string $what): self
+    {
+        return new self(
+            'changed_meanwhile',
+            "{$who} has changed it meanwhile ({$what}). What you wrote is still here, and what stands now is shown beside it: save again "
+                .'to keep yours.'
+        );
+    }
+
     public static function noOrder(): self
     {
         return new self('no_order', 'No order beside it is known to be theirs.');

@@ -15,6 +15,7 @@ final readonly class RuleToSave
      * @param  list<RuleEvent>  $events
      * @param  array<string, mixed>  $condition
      * @param  list<RuleAction>  $actions
+     * @param  int|null  $seen  the version that the form showed; null where nobody looked at one
      * @param  TimeTrigger|null  $clock  in place of events, where it runs with time
      */
     public function __construct(
@@ -26,5 +27,6 @@ final readonly class RuleToSave
         public string $notes,
         public ChangedBy $changedBy,
         public ?TimeTrigger $clock = null,
+        public ?int $seen = null,
     ) {}
 }

@@ -189,6 +189,27 @@ final readonly class RulesController
         );
     }
 
+    public function copy(Request $request, Rule $rule): RedirectResponse
+    {
+        Gate::authorize('change', $rule);
+        $copy = $this->save->copy($rule, SignedIn::teammate($request));
+
+        return redirect("/rules/{$copy->id}")->with('done', "“{$copy->name}” is made, and off. Change what is to be different.");
+    }
+
+    public function goBack(Request $request, Rule $rule, int $version): RedirectResponse
+    {
+        Gate::authorize('change', $rule);
+        $kept = RuleVersion::query()->where('rule_id', $rule->id)->where('version', $version)->firstOrFail();
+        try {
+            $this->save->goBackTo($rule, $kept, SignedIn::teammate($request));
+        } catch (RuleRefused|RulesRefused|UnknownField $why) {
+            return redirect("/rules/{$rule->id}/versions")->with('problem', "It stays as it is: {$why->getMessage()}");
+        }
+
+        return redirect("/rules/{$rule->id}")->with('done', "As it was in version {$version}.");
+    }
+
     public function versions(Rule $rule): View
     {
         return view(
@@ -201,7 +222,7 @@ final readonly class RulesController
                     ->orderByDesc('version')
                     ->limit(100)
                     ->get(),
-                'labels' => $this->words->ofContent(...),
+                'labels' => $this->words->ofContent(...), 'mayChange' => Gate::allows('change', $rule),
             ]
         );
     }
@@ -213,9 +234,11 @@ final readonly class RulesController
             $saved = $this->save->save($rule, $posted->toSave(), SignedIn::teammate($request));
         } catch (RuleRefused|RulesRefused|UnknownField|ValidationException $why) {
             RefusedInput::showAgain($request);
+            $isBehind = $why instanceof RuleRefused && $why->reason === 'changed_meanwhile';
 
             return $this->page(
-                $request, $rule, $posted->condition(), $posted->events(), $posted->actions(), $posted->clock(), $why->getMessage()
+                $request, $isBehind ? $rule?->refresh() : $rule, $posted->condition(), $posted->events(), $posted->actions(),
+                $posted->clock(), $why->getMessage(), $isBehind
             );
         }
 
@@ -231,13 +254,17 @@ final readonly class RulesController
      * @param  array<string, mixed>  $clock
      */
     private function page(
-        Request $request, ?Rule $rule, array $group, array $events, array $actions, array $clock, ?string $problem = null
+        Request $request, ?Rule $rule, array $group, array $events, array $actions, array $clock, ?string $problem = null,
+        bool $isBehind = false
     ): View {
         return view('rules.form', [
             ...$this->editor($group, $events, $actions, $clock),
             'rule' => $rule,
             'readyMade' => $rule === null ? $this->readyMade->all() : [],
             'problem' => $problem,
+            'theirs' => $isBehind && $rule !== null ? $this->words->of($rule) : null,
+            // Once what others changed has been shown, saving replaces it; until then, the form is of the version that it was opened with.
+            'seen' => $request->has('seen') && ! $isBehind ? $request->integer('seen') : $rule?->version,
             'mayChange' => $rule === null || Gate::allows('change', $rule),
         ]);
     }

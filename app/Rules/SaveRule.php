@@ -34,6 +34,9 @@ final readonly class SaveRule
             $kept = $rule === null
                 ? (new Rule)->forceFill(['teammate_id' => $teammate->id, 'version' => 0, 'on' => false, 'place' => self::lastPlace()])
                 : Rule::query()->lockForUpdate()->findOrFail($rule->id);
+            if ($rule !== null && $written->seen !== null && $written->seen !== $kept->version) {
+                throw self::changedMeanwhile($kept);
+            }
             $before = $rule === null ? null : self::content($kept);
             $this->fill($kept, $written)->forceFill([
                 ...($rule !== null && $rule->clock == $written->clock?->toArray() ? [] : ['swept_from' => null, 'swept_to' => null]),
@@ -45,6 +48,52 @@ final readonly class SaveRule
 
             return $kept;
         });
+    }
+
+    /**
+     * The same once more under another name, off: to be changed before it is tried out.
+     */
+    public function copy(Rule $rule, Teammate $teammate): Rule
+    {
+        return DB::transaction(function () use ($rule, $teammate): Rule {
+            $kept = (new Rule)->forceFill([
+                ...self::content($rule), 'name' => mb_substr("Copy of {$rule->name}", 0, 120), 'teammate_id' => $teammate->id,
+                'version' => 0, 'on' => false, 'place' => self::lastPlace(),
+            ]);
+            $kept->save();
+            $this->version($kept, null, $teammate);
+
+            return $kept;
+        });
+    }
+
+    /**
+     * As an earlier version was, on or off as it is now; that is a new version.
+     *
+     * @throws RuleRefused|RulesRefused|UnknownField when it could not be carried out any more: what it names may be gone
+     */
+    public function goBackTo(Rule $rule, RuleVersion $version, Teammate $teammate): void
+    {
+        $content = $version->content;
+        $this->fields->known(Condition::read(json_decode((string) json_encode($content['condition'], JSON_THROW_ON_ERROR))));
+        array_map(RuleAction::of(...), $content['actions']);
+        DB::transaction(function () use ($rule, $content, $teammate): void {
+            $kept = Rule::query()->lockForUpdate()->findOrFail($rule->id);
+            $before = self::content($kept);
+            $isSameClock = ($content['clock'] ?? null) == $kept->clock;
+            $kept->forceFill([
+                ...$content, 'on' => $kept->on, ...($isSameClock ? [] : ['swept_from' => null, 'swept_to' => null]),
+                'last_error' => null, 'last_error_at' => null,
+            ])->save();
+            $this->version($kept, $before, $teammate);
+        });
+    }
+
+    private static function changedMeanwhile(Rule $rule): RuleRefused
+    {
+        $latest = RuleVersion::query()->where('rule_id', $rule->id)->with('teammate')->orderByDesc('version')->first();
+
+        return RuleRefused::changedMeanwhile($latest->teammate->name ?? 'Somebody', $latest->what ?? 'changed');
     }
 
     /**

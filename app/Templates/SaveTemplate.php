@@ -42,6 +42,9 @@ final readonly class SaveTemplate
             $kept = $template === null
                 ? (new Template)->forceFill(['teammate_id' => $teammate->id, 'version' => 0])
                 : Template::query()->lockForUpdate()->findOrFail($template->id);
+            if ($template !== null && $written->seen !== null && $written->seen !== $kept->version) {
+                throw self::changedMeanwhile($kept);
+            }
             $before = $template === null ? null : self::content($kept);
             $kept->forceFill([
                 'name' => mb_substr($name, 0, 120),
@@ -62,6 +65,40 @@ final readonly class SaveTemplate
             $this->version($kept, $before, $teammate);
 
             return $kept;
+        });
+    }
+
+    private static function changedMeanwhile(Template $template): TemplateProblem
+    {
+        $latest = TemplateVersion::query()->where('template_id', $template->id)->with('teammate')->orderByDesc('version')->first();
+
+        return TemplateProblem::changedMeanwhile($latest->teammate->name ?? 'Somebody', $latest->what ?? 'changed');
+    }
+
+    /**
+     * The same once more under another name, with its files: for the same people, or for oneself where one may not share so.
+     */
+    public function copy(Template $template, Teammate $teammate): Template
+    {
+        return DB::transaction(function () use ($template, $teammate): Template {
+            $content = self::content($template);
+            $copy = (new Template)->forceFill([
+                'teammate_id' => $teammate->id, 'version' => 0, 'name' => mb_substr("Copy of {$template->name}", 0, 120),
+                'folder' => $template->folder, 'steps' => $template->steps,
+                'shared_with' => $template->shared_with->isOpenTo($teammate, null) ? $template->shared_with : SharedWith::Nobody,
+                'team_id' => $template->shared_with->isOpenTo($teammate, null) ? $template->team_id : null,
+            ]);
+            $copy->save();
+            $copy->categories()->sync($template->categories->modelKeys());
+            foreach ($content['texts'] as $language => $text) {
+                TemplateLanguage::query()->insert(['template_id' => $copy->id, 'language' => $language, ...$text]);
+            }
+            foreach ($template->files as $file) {
+                $file->replicate()->forceFill(['template_id' => $copy->id])->save();
+            }
+            $this->version($copy, null, $teammate);
+
+            return $copy;
         });
     }
 

@@ -91,6 +91,15 @@ final class TemplateProblem extends Refused
         return new self('not_for_everybody', 'Choose who sees it: you, or a team of yours.');
     }
 
+    public static function changedMeanwhile(string $who, string $what): self
+    {
+        return new self(
+            'changed_meanwhile',
+            "{$who} has changed it meanwhile ({$what}). What you wrote is still here, and what stands now is shown beside it: save again "
+                .'to keep yours.'
+        );
+    }
+
     public static function noTeam(): self
     {
         return new self('no_team', 'Choose which team it is for.');

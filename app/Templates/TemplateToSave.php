@@ -15,6 +15,7 @@ final readonly class TemplateToSave
      * @param  array<string, array{subject: string|null, text: string, html: string|null}>  $texts  by language
      * @param  list<int>  $categories
      * @param  list<Step>  $steps
+     * @param  int|null  $seen  the version that the form showed; null where nobody looked at one
      */
     public function __construct(
         public string $name,
@@ -24,5 +25,6 @@ final readonly class TemplateToSave
         public array $texts,
         public array $categories,
         public array $steps,
+        public ?int $seen = null,
     ) {}
 }

@@ -148,6 +148,13 @@ final readonly class TemplatesController
         return redirect('/templates')->with('done', "“{$found->name}” is in use again.");
     }
 
+    public function copy(Request $request, int $template): RedirectResponse
+    {
+        $copy = $this->save->copy($this->seen($request, $template), SignedIn::teammate($request));
+
+        return redirect("/templates/{$copy->id}")->with('done', "“{$copy->name}” is made. Change what is to be different.");
+    }
+
     public function versions(Request $request, int $template): View
     {
         $found = $this->seen($request, $template);
@@ -219,17 +226,19 @@ final readonly class TemplatesController
                 $this->written($request),
                 array_values(array_map(intval(...), $written['categories'] ?? [])),
                 $this->choices->read($request),
+                $request->integer('seen') ?: null,
             ), $teammate);
         } catch (TemplateProblem $why) {
             RefusedInput::showAgain($request, 'categories');
+            $isBehind = $why->reason === 'changed_meanwhile';
 
-            return $this->page($request, $template, $why->getMessage());
+            return $this->page($request, $isBehind ? $template?->refresh() : $template, $why->getMessage(), $isBehind);
         }
 
         return redirect("/templates/{$saved->id}")->with('done', "“{$saved->name}” is saved.");
     }
 
-    private function page(Request $request, ?Template $template, ?string $problem = null): View
+    private function page(Request $request, ?Template $template, ?string $problem = null, bool $isBehind = false): View
     {
         $teammate = SignedIn::teammate($request);
         $template?->load(['languages', 'files', 'categories']);
@@ -251,6 +260,8 @@ final readonly class TemplatesController
 
         return view('templates.form', [
             'template' => $template,
+            'theirs' => $isBehind ? $template?->inOrder() : null,
+            'seen' => $request->has('seen') && ! $isBehind ? $request->integer('seen') : $template?->version,
             'rows' => $rows,
             'problem' => $problem,
             'sharing' => SharedWith::choices($teammate, $template?->shared_with),

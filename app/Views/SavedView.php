@@ -34,6 +34,16 @@ final class SavedView extends Row
     protected $guarded = ['*'];
 
     /**
+     * Tells one state of it from another.
+     */
+    public function mark(): string
+    {
+        return hash('sha256', (string) json_encode([
+            $this->name, $this->shared_with, $this->team_id, $this->condition, $this->columns, $this->sort, $this->board_by,
+        ]));
+    }
+
+    /**
      * Their own, those of their teams, and everybody's.
      *
      * @return Builder<SavedView>

@@ -9,6 +9,7 @@ use App\Conditions\ConditionQuery;
 use App\Conditions\ConversationFields;
 use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
+use App\Rules\RuleFields;
 use App\Support\RefusedInput;
 use App\Support\Written;
 use App\Team\SignedIn;
@@ -19,6 +20,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
@@ -30,7 +32,9 @@ final readonly class ViewsController
 {
     private const EMPTY = ['head' => 'all', 'parts' => [['field' => 'state', 'op' => 'in', 'value' => ['open']]]];
 
-    public function __construct(private ConditionForm $form, private ConversationFields $fields, private ConditionQuery $conditions) {}
+    public function __construct(
+        private ConditionForm $form, private ConversationFields $fields, private ConditionQuery $conditions, private RuleFields $words
+    ) {}
 
     public function make(Request $request): View
     {
@@ -109,10 +113,10 @@ final readonly class ViewsController
             'team.in' => 'Choose a team that is yours.',
         ]);
         $group = $this->form->posted($request->input('condition'));
-        $refused = function (string $why) use ($request, $view, $group): View {
+        $refused = function (string $why, bool $isBehind = false) use ($request, $view, $group): View {
             RefusedInput::showAgain($request, 'columns');
 
-            return $this->page($request, $view->exists ? $view : null, $group, $why);
+            return $this->page($request, $view->exists ? ($isBehind ? $view->refresh() : $view) : null, $group, $why, $isBehind);
         };
         if ($validator->fails()) {
             return $refused(implode(' ', $validator->errors()->all()));
@@ -124,7 +128,7 @@ final readonly class ViewsController
             return $refused($why->getMessage());
         }
         $sharedWith = SharedWith::from($written['shared_with']);
-        $view->forceFill([
+        $values = [
             'name' => trim($written['name']),
             'shared_with' => $sharedWith,
             'team_id' => $sharedWith === SharedWith::Team ? (int) $written['team'] : null,
@@ -132,7 +136,18 @@ final readonly class ViewsController
             'columns' => array_values($written['columns'] ?? []),
             'sort' => $written['sort'],
             'board_by' => $written['board_by'],
-        ])->save();
+        ];
+        $seen = Written::text($request, 'seen');
+        $isKept = DB::transaction(static function () use ($view, $values, $seen): bool {
+            $kept = $view->exists ? SavedView::query()->lockForUpdate()->findOrFail($view->id) : $view;
+            $isBehind = $view->exists && $seen !== '' && $seen !== $kept->mark();
+
+            return ! $isBehind && $kept->forceFill($values)->save();
+        });
+        if (! $isKept) {
+            return $refused('Somebody has changed it meanwhile. What you wrote is still here: save again to keep yours.', true);
+        }
+        $view->exists && $view->refresh();
 
         return redirect("/queue/{$view->id}")->with('done', "The view “{$view->name}” is saved.");
     }
@@ -140,7 +155,7 @@ final readonly class ViewsController
     /**
      * @param  array<string, mixed>  $group
      */
-    private function page(Request $request, ?SavedView $view, array $group, ?string $problem = null): View
+    private function page(Request $request, ?SavedView $view, array $group, ?string $problem = null, bool $isBehind = false): View
     {
         return view('views.form', [
             'view' => $view,
@@ -148,7 +163,9 @@ final readonly class ViewsController
             'group' => $group,
             'fields' => $this->fields->all(),
             'form' => $this->form,
-            'problem' => $problem,
+            'problem' => $problem, 'isBehind' => $isBehind,
+            'seen' => $request->has('seen') && ! $isBehind ? Written::text($request, 'seen') : $view?->mark(),
+            'theirs' => $isBehind && $view !== null ? $this->words->inWords($view->asks(SignedIn::teammate($request))->root) : null,
             'matching' => $this->matching($group, SignedIn::teammate($request)),
             'teams' => $this->teams(SignedIn::teammate($request)),
         ]);

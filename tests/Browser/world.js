@@ -85,6 +85,10 @@ async function expectReflow(page, address) {
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
+// Beside the WCAG's own: headings in order, everything in a landmark, each landmark with a name of its own.
+const STRUCTURE = Object.fromEntries(['heading-order', 'region', 'landmark-unique', 'landmark-one-main', 'page-has-heading-one']
+    .map((rule) => [rule, { enabled: true }]));
+
 export async function expectAccessible(page, rules = null) {
     await page.evaluate(`window.axe ?? (() => { ${AXE} })()`);
     // Colours are looked at once they have changed, not on their way.
@@ -97,10 +101,10 @@ export async function expectAccessible(page, rules = null) {
         window.scrollTo({ top: 0, behavior: 'instant' });
         return scrollY;
     });
-    const found = await page.evaluate(async ([only]) => (await window.axe.run(document, {
+    const found = await page.evaluate(async ([only, structure]) => (await window.axe.run(document, {
         resultTypes: ['violations'], preload: false, iframes: false, elementRef: false,
-        ...(only ? { runOnly: only } : { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }),
-    })).violations, [rules]);
+        ...(only ? { runOnly: only } : { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], rules: structure }),
+    })).violations, [rules, STRUCTURE]);
     // A link that is spread over its row must not lie over another's.
     const covered = await page.evaluate(() => [...document.querySelectorAll('.row-link')].filter((link) => {
         const { left, top, width, height } = link.getClientRects()[0] ?? {};

@@ -242,6 +242,19 @@ final class OneOfEach
             ]),
         ], false);
 
+        $tagIt = [
+            'name' => 'Tag it', 'way' => 'every', 'events' => ['first_message'], 'condition' => ['all' => []],
+            'actions' => [['do' => 'add_tag', 'text' => 'seen']], 'changed_by' => 'leads',
+        ];
+        $rule = self::row('rules', [
+            ...array_map(static fn (mixed $value): string => is_string($value) ? $value : (string) json_encode($value), $tagIt),
+            'place' => 1, 'version' => 1,
+        ]);
+        self::row('rule_versions', [
+            'rule_id' => $rule, 'version' => 1, 'what' => 'made', 'at' => now(),
+            'content' => json_encode([...$tagIt, 'on' => false, 'clock' => null, 'notes' => null]),
+        ], false);
+
         return [
             'template' => $template,
             'version' => 1,
@@ -255,10 +268,7 @@ final class OneOfEach
                     'sha256' => hash('sha256', 'kite'), 'file' => app(FileStore::class)->keep('kite'),
                 ]
             ),
-            'rule' => self::row('rules', [
-                'name' => 'Tag it', 'place' => 1, 'way' => 'every', 'events' => '["first_message"]', 'condition' => '{"all":[]}',
-                'actions' => '[{"do":"add_tag","text":"seen"}]', 'changed_by' => 'leads', 'version' => 1,
-            ]),
+            'rule' => $rule,
             'hook' => self::row('hooks', ['name' => 'Stock', 'address' => 'https://stock.example/hook', 'secret' => encrypt('x')]),
             'category' => Category::query()->firstOrFail()->id,
             'outcome' => Outcome::query()->firstOrFail()->id,

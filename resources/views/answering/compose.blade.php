@@ -1,3 +1,4 @@
+@use('App\Channels\AccountState')
 @use('App\Support\RandomUuid')
 @use('App\Conversations\ConversationState')
 @use('Illuminate\Support\Facades\Gate')
@@ -42,6 +43,10 @@
             <p class="message-mark routes"><x-icon name="warning"/> There is no address to answer to yet. Add one under
                 <a href="{{ route('customer', $conversation->customer_id) }}">{{ $conversation->customer->name }}</a>.</p>
         @endif
+        @foreach (collect($routes)->pluck('account')->unique('id')->where('state', '!=', AccountState::Active) as $away)
+            <p class="message-mark routes"><x-icon name="warning"/> {{ $away->title() }} is {{ mb_strtolower($away->state->label()) }}: what
+                is answered by it does not leave until an administrator connects it again.</p>
+        @endforeach
         @foreach ($conversation->customer->handles->whereNotNull('undeliverable_since') as $handle)
             @if ($routes !== [] && mb_strtolower($routes[0]->to) === $handle->value)<p class="message-mark routes"><x-icon
                 name="warning"/> Mail to {{ $handle->shown }} came back {{ $time->short($handle->undeliverable_since) }}:

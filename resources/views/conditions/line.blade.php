@@ -3,6 +3,7 @@
 @php
     $field = $fields[$line['field']] ?? null;
     $operator = Operator::tryFrom($line['op']);
+    $seeksWords = in_array($operator, [Operator::HasAnyWord, Operator::HasAllWords, Operator::HasNoWord], true);
     $id = 'line-'.str_replace('.', '-', $place);
 @endphp
 <div class="condition-line" id="{{ $id }}">
@@ -46,8 +47,10 @@
                 <input class="form-control form-control-sm" id="{{ $id }}-value" name="{{ $name }}[value]"
                     value="{{ implode(', ', $line['value']) }}" @if ($form->isDate($line['field'])) type="date"
                     @elseif ($operator->takes(1) && ! $operator->takes('')) inputmode="decimal"
-                    @elseif ($operator->takes(['x'])) placeholder="words, with commas between"
+                    @elseif ($operator->takes(['x'])) placeholder="late, refund…, not come"
                     @endif hx-post="{{ $redraw ?? '/views/redraw' }}" hx-trigger="change">
+                @if ($seeksWords && $line['value'] !== [])<small class="soft condition-understood" id="{{ $id }}-understood">{{
+                    OperatorWords::understood($line['value']) }}</small>@endif
             @endif
         @endif
     @endif

@@ -33,7 +33,7 @@
                 </nav>
             </details>
             <div class="topbar-end">
-                <form method="get" action="/search" class="search-bar" role="search">
+                <form method="get" action="/search" class="search-bar" role="search" aria-label="Everything">
                     <label class="visually-hidden" for="search-field">Search for everything</label>
                     <input id="search-field" name="q"
                         value="{{ request()->is('search') && is_string(request('q')) ? request('q') : '' }}" placeholder="Search  /"
@@ -85,6 +85,7 @@
             </div>
         @endif
     </header>
+    @if (count($silentParts) + count($troubledAccounts) > 0)<section aria-label="What does not work">
     @foreach ($silentParts as [$part, $since])
         <p class="banner banner-trouble"><x-icon name="warning"/>
             <span>{{ $part->without() }} since {{ $time->short($since) }}: that part of Cairnfield does not answer.
@@ -101,6 +102,7 @@
                 "nothing new, or not all of it, since {$time->short($troubled->last_heard_at)}" }}: {{ $troubled->last_error }}
                 {{ $whoMends === '' ? 'An administrator can mend it.' : "{$whoMends} can mend it." }}@endif</span></p>
     @endforeach
+    </section>@endif
     @if (session('problem'))
         <p class="banner banner-trouble" role="alert"><x-icon name="warning"/> <span>{{ session('problem') }}</span></p>
     @endif

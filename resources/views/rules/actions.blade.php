@@ -28,24 +28,27 @@
         @if ($choices->answers($do))
             <label for="{{ $id }}-as">as</label><select class="form-select form-select-sm"
                 id="{{ $id }}-as" name="{{ $name }}[as]"><option value="">choose
-                …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
-                @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                …</option>@foreach ($choices->people() as $number => $person)<option value="{{ $number }}"
+                @selected((string) $number === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
             <label for="{{ $id }}-instead">else</label><select class="form-select form-select-sm"
                 id="{{ $id }}-instead" name="{{ $name }}[instead]"
                 aria-label="Else, when that person is away or has left"><option
-                    value="">nobody</option>@foreach ($choices->people() as $id => $person)<option
-                value="{{ $id }}"
-                @selected((string) $id === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                    value="">nobody</option>@foreach ($choices->people() as $number => $person)<option
+                value="{{ $number }}"
+                @selected((string) $number === ($action['instead'] ?? ''))>{{ $person }}</option>@endforeach</select>
             @if ($do === 'answer')<label class="visually-hidden" for="{{ $id }}-then">State
                 afterwards</label><select class="form-select form-select-sm" id="{{ $id }}-then"
                 name="{{ $name }}[then]">@foreach ($choices->afterwards() as $value => $label)<option value="{{ $value }}"
                 @selected((string) $value === ($action['then'] ?? 'same'))>{{ $label }}</option>@endforeach</select>@endif
+            <label class="action-check" for="{{ $id }}-gap"><input type="checkbox" class="form-check-input"
+                id="{{ $id }}-gap" name="{{ $name }}[gap]" value="leave"
+                @checked(($action['gap'] ?? '') === 'leave')> where something cannot be filled, do the rest without it</label>
         @endif
         @if ($choices->takesPerson($do))
             <label for="{{ $id }}-as">as</label><select class="form-select form-select-sm"
                 id="{{ $id }}-as" name="{{ $name }}[as]"><option value="">choose
-                …</option>@foreach ($choices->people() as $id => $person)<option value="{{ $id }}"
-                @selected((string) $id === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
+                …</option>@foreach ($choices->people() as $number => $person)<option value="{{ $number }}"
+                @selected((string) $number === ($action['as'] ?? ''))>{{ $person }}</option>@endforeach</select>
         @endif
         @if ($text !== null)
             <label class="visually-hidden" for="{{ $id }}-text">{{ $text }}</label><input

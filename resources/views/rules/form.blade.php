@@ -10,11 +10,16 @@
         <a class="btn btn-outline-secondary" href="/rules">All rules</a>
     </div>
     @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
+    @if ($theirs !== null)<section class="sheet pad" aria-labelledby="theirs"><h2 id="theirs">As it stands now: “{{ $rule->name }}”</h2>
+        <p class="rule-sentence"><b>When</b> {{ implode(' or ', $theirs['when']) }}@if ($theirs['which'] !== [])
+            <b>and</b> {{ implode('; ', $theirs['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $theirs['what']), '.') }}.</p>
+        <p><a href="/rules/{{ $rule->id }}">Go on with this one, and leave what I wrote</a></p></section>@endif
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     <form method="post" action="/rules{{ $rule ? "/{$rule->id}" : '' }}" class="rule-form">
         @csrf
         <x-default-button does="Save"/>
         <input type="hidden" name="rule" value="{{ $rule?->id }}">
+        <input type="hidden" name="seen" value="{{ $seen ?: '' }}">
         @include('rules.editor')
         <div class="sheet pad rule-rest">
             <div class="form-pair">
@@ -49,7 +54,8 @@
                 <span class="soft">{{ $what }}</span></form></li>@endforeach</ul>
         </section>
     @endif
-    @if ($rule && $mayChange)<form method="post" action="/rules/{{ $rule->id }}/retire" class="group-away below">@csrf<button
-        class="btn btn-sm btn-link">Retire this rule</button></form>@endif
+    @if ($rule && $mayChange)<div class="group-away below row-buttons"><form method="post"
+        action="/rules/{{ $rule->id }}/copy">@csrf<button class="btn btn-sm btn-link">Copy this rule</button></form><form method="post"
+        action="/rules/{{ $rule->id }}/retire">@csrf<button class="btn btn-sm btn-link">Retire this rule</button></form></div>@endif
 </main>
 @endsection

@@ -9,7 +9,10 @@
         <div class="sheet pad template-version"><p><b>{{ $version->version }}</b> {{ $version->what }},
             {{ $version->teammate?->name ?? 'Cairnfield' }}, {{ $time->short($version->at) }}</p>
             <p class="rule-sentence"><b>When</b> {{ implode(' or ', $label['when']) }}@if ($label['which'] !== [])
-                <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p></div>
+                <b>and</b> {{ implode('; ', $label['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $label['what']), '.') }}.</p>
+            @if ($mayChange && ! $loop->first)<form method="post"
+                action="/rules/{{ $rule->id }}/versions/{{ $version->version }}">@csrf<button
+                class="btn btn-sm btn-outline-secondary">Make it so again</button></form>@endif</div>
     @endforeach
 </main>
 @endsection

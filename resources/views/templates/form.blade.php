@@ -18,12 +18,17 @@
         <a class="btn btn-outline-secondary" href="/templates">All templates</a>
     </div>
     @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
+    @if ($theirs !== null)<section class="sheet pad" aria-labelledby="theirs"><h2 id="theirs">As it stands now: “{{ $template->name }}”</h2>
+        @foreach ($theirs as $in)<h3>{{ \Locale::getDisplayLanguage($in->language, 'en') }}@if ($in->subject !== null): {{ $in->subject
+            }}@endif</h3><div class="template-reads">{{ $in->text }}</div>@endforeach
+        <p><a href="/templates/{{ $template->id }}">Go on with this one, and leave what I wrote</a></p></section>@endif
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     @foreach ($stepProblems as $one)<p class="field-problem">{{ $one }}</p>@endforeach
     @if (! $mayChange)<p class="soft">Only who made it, a lead or an administrator changes it. You can use it and look at it here.</p>@endif
     <div class="template-page">
     <form method="post" action="/templates{{ $template ? "/{$template->id}" : '' }}" class="sheet pad template-form" id="template-form">
         @csrf
+        <input type="hidden" name="seen" value="{{ $seen ?: '' }}">
         <input type="hidden" name="shown" id="template-shown" value="0">
         <div class="form-pair">
             <div><label class="form-label" for="template-name">Name, by which it is found</label><input class="form-control"
@@ -124,7 +129,9 @@
         </section>
     </div>
     </div>
-    @if ($template && $mayChange)<form method="post" action="/templates/{{ $template->id }}/retire"
-        class="group-away below">@csrf<button class="btn btn-sm btn-link">Retire this template</button></form>@endif
+    @if ($template)<div class="group-away below row-buttons"><form method="post" action="/templates/{{ $template->id }}/copy">@csrf<button
+        class="btn btn-sm btn-link">Copy this template</button></form>@if ($mayChange)<form method="post"
+        action="/templates/{{ $template->id }}/retire">@csrf<button class="btn btn-sm btn-link">Retire this template</button></form>
+        @endif</div>@endif
 </main>
 @endsection

@@ -9,10 +9,14 @@
     <div class="page-head"><h1>{{ $view ? "View “{$view->name}”" : 'New view' }}</h1><a class="btn btn-outline-secondary"
         href="/queue/{{ $view?->id }}">Back</a></div>
     @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
+    @if ($isBehind && $view)<section class="sheet pad" aria-labelledby="theirs"><h2 id="theirs">As it stands now: “{{ $view->name }}”</h2>
+        <p>{{ $theirs === '' ? 'All conversations' : $theirs }}. {{ $view->shared_with->label() }}.</p>
+        <p><a href="/views/{{ $view->id }}">Go on with this one, and leave what I wrote</a></p></section>@endif
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     <form method="post" action="/views{{ $view ? "/{$view->id}" : '' }}" class="sheet pad view-form">
         @csrf
         <x-default-button does="Save"/>
+        <input type="hidden" name="seen" value="{{ $seen }}">
         <input type="hidden" name="view" value="{{ $view?->id }}">
         <label class="form-label" for="view-name">Name</label>
         <input class="form-control" id="view-name" name="name" value="{{ old('name', $view?->name) }}" maxlength="60" required>

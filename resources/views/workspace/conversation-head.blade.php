@@ -5,7 +5,8 @@
 @php
     $mayResolve = Gate::allows('resolve', $conversation);
 @endphp
-<div class="conversation-head" id="conversation-head" @isset($oob) hx-swap-oob="morph" @endisset>
+<div class="conversation-head" id="conversation-head" role="region" aria-label="About this conversation"
+    @isset($oob) hx-swap-oob="morph" @endisset>
     <x-cairn :standing="$standing"/>
     <div class="conversation-title">
         <h1>{{ $conversation->subject }}</h1>

@@ -28,7 +28,9 @@
                 }}@if ($message->account_id !== $conversation->account_id)
             on {{ $message->account->title() }}@endif @if ($why !== '') · {{ $why }}@endif</span>
     @else
-        <b>{{ $message->teammate?->name ?? 'Cairnfield' }}</b>
+        @php $byRule = $entry->cause()?->asRule()?->name; @endphp
+        <b>{{ $byRule !== null ? "The rule “{$byRule}”" : ($message->teammate?->name ?? 'Cairnfield') }}</b>
+        @if ($byRule !== null && $message->teammate !== null)<span>in the name of {{ $message->teammate->name }}</span>@endif
             <span>{{ $message->public ? 'replied in public' : $sentTo }}@if ($message->account_id !== $conversation->account_id) by
             {{ $message->account->title() }}@endif @if ($item?->state === OutboxItem::DUE && $item->attempts === 0)
             · {{ $item->due_at->addMinute()->isPast() ? 'waits to be sent since '.$time->short($item->due_at) : 'being sent' }}

@@ -284,3 +284,9 @@ it('sends nothing that was called off, however often it is asked to send it now'
     $this->post("/scheduled/{$scheduled->id}/send-now")->assertSessionHas('problem');
     expect($this->sender->delivered)->toBe([]);
 });
+
+it('says where one answers that the account is not connected', function (string $state, bool $isSaid): void {
+    $this->conversation->account->forceFill(['state' => $state])->save();
+    $page = $this->get("/conversations/{$this->conversation->id}")->assertOk();
+    $isSaid ? $page->assertSee("is {$state}: what is answered by it does not leave") : $page->assertDontSee('does not leave until');
+})->with([['disconnected', true], ['paused', true], ['active', false]]);

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Channels\Account;
+use App\Channels\Channel;
 use App\Channels\SenderHandle;
 use App\Companies\Company;
 use App\Companies\PutIntoCompany;
@@ -22,7 +23,10 @@ use App\History\WrittenTime;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Str;
 use Tests\App\Mails;
+use Tests\App\Services;
 
 function historyFile(string $name, string $content): string
 {
@@ -327,4 +331,38 @@ it('names the line and the column of what it refuses', function (): void {
     // Taken again, the file has what it had.
     $again = takeOver(historyFile('b.jsonl', (string) json_encode(['id' => 'x1', 'messages' => [$message]])));
     expect([$again->taken, $again->again, $again->refused])->toBe([0, 1, 0]);
+});
+
+it('takes nothing of its own export into the same store, and makes nobody of an id', function (HistoryFormat $format): void {
+    Http::fake(['*' => Http::response([], 404)]);
+    CarbonImmutable::setTestNow('2026-11-20 10:00:00');
+    $mail = Mails::conversation(['Message-ID' => '<one@x.example>', 'Date' => 'Fri, 20 Nov 2026 09:00:00 +0000', 'Subject' => 'Kite']);
+    $this->answer($mail, 'It is on its way.');
+    Services::take(Channel::Marrowby, Services::orderMessage('Where is my parcel?'));
+    $market = Conversation::query()->where('channel', Channel::Marrowby)->sole();
+    $this->answer($market, 'It is sent today.');
+    $counts = fn (): array => [Message::query()->count(), Customer::query()->count(), Conversation::query()->count()];
+    $before = $counts();
+    expect($before[0])->toBeGreaterThanOrEqual(4);
+    CarbonImmutable::setTestNow('2026-11-20 11:00:00');
+    $this->actingAs($this->teammate('corin'));
+    $file = HistoryUploads::folder().uniqid().'.'.($format === HistoryFormat::Eml ? 'zip' : $format->value);
+    $response = $this->get("/history/export?format={$format->value}")->assertOk();
+    file_put_contents($file, $format === HistoryFormat::Eml
+        ? (string) file_get_contents($response->baseResponse->getFile()->getPathname())
+        : $response->streamedContent());
+    $import = takeOver($file);
+    expect([$import->taken, $import->refused])->toBe([0, 0])->and($counts())->toBe($before);
+})->with([HistoryFormat::JsonLines, HistoryFormat::Csv, HistoryFormat::Mbox, HistoryFormat::Eml]);
+
+it('knows what we sent where it lies in a mailbox that is taken over', function (): void {
+    CarbonImmutable::setTestNow('2026-11-20 10:00:00');
+    $answer = $this->answer(Mails::conversation(), 'It is on its way.');
+    CarbonImmutable::setTestNow('2026-11-21 10:00:00');
+    $copy = Mails::raw([
+        'From' => 'care@brindle.example', 'To' => 'tomas@hruby.example', 'Message-ID' => "<{$answer->message_id}>",
+        'Date' => 'Fri, 20 Nov 2026 10:00:00 +0000', 'Subject' => 'Re: Where is my kite',
+    ], "It is on its way.\r\n");
+    $import = takeOver(historyFile('sent.mbox', mbox($copy)));
+    expect([$import->taken, $import->again])->toBe([0, 1])->and(Message::query()->where('direction', Message::OUT)->count())->toBe(1);
 });

@@ -81,6 +81,10 @@ it('knows each thing that can be asked when somebody writes', function (string $
     'subject of the message' => ['message_subject', 'Late parcel'],
     'check of the sender' => ['sender_check', null],
     'domain' => ['sender_domain', 'wrenfield.example'],
+    'address' => ['sender_address', 'ana@wrenfield.example'],
+    'hour in the store’s zone' => ['hour', 21],
+    'days since the order' => ['order_age_days', 12],
+    'products' => ['order_products', "Merlin delta, red MER-RED\nTails, orange, pair TAI-ORA"],
     'file' => ['message_has_file', true],
     'no state before' => ['state_before', null],
     'who' => ['done_by', 'customer'],
@@ -124,7 +128,7 @@ it('knows nothing where there is nothing, and says so without a fault', function
         'message_has_file', false,
     ], ['owner_away', false], ['goes_on', false], ['customer_orders', 0], [
         'customer_ratings', null,
-    ], ['order_total', null], ['order_status', null],
+    ], ['order_total', null], ['order_status', null], ['order_age_days', null], ['order_products', null], ['hour', 11],
     [
         'parcel_days_unseen', null,
     ], ['order_country', null], ['order_source', null], ['owner', null], ['rating', null], ['in_hours', true], ['weekday',

@@ -260,3 +260,55 @@ it('reads each kind of thing that rules name once, however many rules there are'
     $make(20);
     expect($queries())->toBe($few);
 });
+
+it('copies a rule, off and last, with a history of its own', function (): void {
+    $rule = ($this->made)();
+    $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
+    $this->get("/rules/{$rule->id}")->assertSee('Copy this rule');
+    $this->post("/rules/{$rule->id}/copy")->assertRedirect();
+    $copy = Rule::query()->orderByDesc('id')->firstOrFail();
+    expect($copy->name)->toBe('Copy of Late parcels')->and($copy->on)->toBeFalse()->and($copy->version)->toBe(1)
+        ->and($copy->condition)->toEqual($rule->condition)->and($copy->actions)->toEqual($rule->actions)
+        ->and($copy->place)->toBeGreaterThan($rule->place)->and($rule->refresh()->on)->toBeTrue();
+    $this->get("/rules/{$copy->id}/versions")->assertSee('made')->assertSee('Mads Overgaard');
+});
+
+it('goes back to an earlier version, on as it is, and not to what cannot be done any more', function (): void {
+    $rule = ($this->made)();
+    $this->post("/rules/{$rule->id}/switch", ['on' => 1]);
+    $this->post("/rules/{$rule->id}", ($this->form)(['name' => 'Very late', 'actions' => [['do' => 'set_priority', 'value' => 'urgent']]]));
+    $this->get("/rules/{$rule->id}/versions")->assertSee('Make it so again');
+    $this->post("/rules/{$rule->id}/versions/1")->assertSessionHas('done', 'As it was in version 1.');
+    $rule->refresh();
+    expect($rule->name)->toBe('Late parcels')->and($rule->on)->toBeTrue()->and($rule->actions[0]['value'])->toBe('high')
+        ->and($rule->version)->toBe(4);
+    // What it named is gone meanwhile.
+    $content = (array) DB::table('rule_versions')->where('rule_id', $rule->id)->where('version', 1)->first();
+    $gone = [...json_decode((string) $content['content'], true), 'condition' => ['all' => [
+        ['field' => 'own.conversation.gone', 'op' => 'is_empty'],
+    ]]];
+    DB::table('rule_versions')->where('rule_id', $rule->id)->where('version', 1)->update(['content' => json_encode($gone)]);
+    $this->post("/rules/{$rule->id}/versions/1")->assertSessionHas('problem');
+    expect($rule->refresh()->version)->toBe(4);
+    $this->post("/rules/{$rule->id}/versions/99")->assertNotFound();
+    $rule->forceFill(['changed_by' => 'administrators'])->save();
+    $this->post("/rules/{$rule->id}/versions/2")->assertForbidden();
+    $this->post("/rules/{$rule->id}/copy")->assertForbidden();
+});
+
+it('says to the later of two what the other changed in a rule, and keeps both', function (): void {
+    $rule = ($this->made)();
+    $this->get("/rules/{$rule->id}")->assertSee('name="seen" value="1"', false);
+    $this->actingAs($this->teammate('corin'))->post("/rules/{$rule->id}", ($this->form)([
+        'seen' => '1', 'actions' => [['do' => 'set_priority', 'value' => 'urgent']],
+    ]))->assertRedirect('/rules');
+    $mine = ($this->form)(['seen' => '1', 'name' => 'Mine']);
+    $this->actingAs($this->teammate('mads'))->post("/rules/{$rule->id}", $mine)
+        ->assertSee('Corin Hale has changed it meanwhile (')->assertSee('As it stands now: “Late parcels”')
+        ->assertSee('set the priority to urgent')->assertSee('value="Mine"', false)->assertSee('name="seen" value="2"', false);
+    expect($rule->refresh()->version)->toBe(2)->and($rule->name)->toBe('Late parcels');
+    // A line more in the form does not make it a form of the newest version.
+    $this->post('/rules/redraw', [...$mine, 'rule' => $rule->id, 'do' => ''])->assertSee('name="seen" value="1"', false);
+    $this->post("/rules/{$rule->id}", [...$mine, 'seen' => '2'])->assertRedirect('/rules');
+    expect($rule->refresh()->name)->toBe('Mine')->and($rule->version)->toBe(3);
+});

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Answering\AddNote;
+use App\Answering\ReplyToSend;
+use App\Answering\SendReply;
 use App\Approvals\AnswerApproval;
 use App\Approvals\Approval;
 use App\Channels\Channel;
@@ -12,6 +14,8 @@ use App\Conversations\ChangeState;
 use App\Conversations\ChangeTags;
 use App\Conversations\Conversation;
 use App\Conversations\ConversationState;
+use App\Conversations\Journal\Cause;
+use App\Conversations\Journal\CurrentCause;
 use App\Conversations\Journal\JournalEntry;
 use App\Conversations\Journal\JournalKind;
 use App\Conversations\Message;
@@ -925,4 +929,35 @@ it('looks at what happened next as the rules before have left it', function (): 
     app(AddNote::class)->add($conversation, $this->teammate('ilse'), 'Look.', 'n1');
     runRules();
     expect(tagsOf($conversation))->toBe(['noted', 'seen']);
+});
+
+it('says on the trail that a rule answered in somebody’s name', function (): void {
+    $conversation = Mails::conversation();
+    $mads = $this->teammate('mads');
+    app(CurrentCause::class)->during(Cause::rule(5, 'Receipts', 1, 1), fn () => app(SendReply::class)->send(
+        $conversation, $mads, new ReplyToSend('We have it.', [], ConversationState::Open, null, 'once', 0, automatic: true)
+    ));
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")
+        ->assertSee('The rule “Receipts”')->assertSee('in the name of Mads Overgaard');
+    $this->answer($conversation->refresh(), 'And so do I.');
+    $this->get("/conversations/{$conversation->id}")->assertSee('And so do I.');
+});
+
+it('leaves an answer out that cannot be filled where the rule says so, and does the rest', function (): void {
+    $template = answeringTemplate('Order', 'Your order {{ order.number }} is on its way.');
+    $rule = rule('Leaves it', RuleEvent::FirstMessage, [], [
+        ['do' => 'add_tag', 'text' => 'before'],
+        ['do' => 'answer', 'value' => (string) $template->id, 'as' => (string) $this->teammate('mads')->id, 'gap' => 'leave'],
+        ['do' => 'set_priority', 'value' => 'high'],
+    ]);
+    expect($rule->actions[1]['gap'])->toBe('leave');
+    $conversation = Mails::conversation();
+    runRules();
+    $run = RuleRun::query()->sole();
+    expect(tagsOf($conversation))->toBe(['before'])->and($conversation->refresh()->priority)->toBe(Priority::High)
+        ->and(Message::query()->where('direction', Message::OUT)->count())->toBe(0)
+        ->and($run->state)->toBe(RuleRun::DONE)->and($run->done[1])->toContain('not: answer')->toContain('{{ order.number }}')
+        ->and($rule->refresh()->last_error)->toBeNull();
+    $this->actingAs($this->teammate('mads'))->get("/rules/{$rule->id}")->assertSee('do the rest without it')
+        ->assertSee('value="leave" checked', false);
 });

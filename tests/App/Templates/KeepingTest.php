@@ -281,3 +281,37 @@ it('refuses what is no such file at all', function (string $bytes, string $why):
     ['{"templates": [', 'It is no JSON that can be read'],
     ['', 'The first line must name the columns'],
 ]);
+
+it('copies a template with all that belongs to it, for oneself where one may not share so', function (): void {
+    $this->post('/templates', ($this->form)(['texts' => [
+        ['language' => 'en', 'text' => 'It is late.'], ['language' => 'da', 'text' => 'Det er sent.'],
+    ]]));
+    $template = Template::query()->sole();
+    $this->get("/templates/{$template->id}")->assertSee('Copy this template');
+    $this->post("/templates/{$template->id}/copy")->assertRedirect();
+    $copy = Template::query()->orderByDesc('id')->firstOrFail();
+    expect($copy->name)->toBe('Copy of Late')->and($copy->version)->toBe(1)->and($copy->steps)->toEqual($template->steps)
+        ->and($copy->shared_with)->toBe($template->shared_with)
+        ->and($copy->languages()->orderBy('language')->pluck('text')->all())->toBe(['Det er sent.', 'It is late.'])
+        ->and($copy->categories()->count())->toBe($template->categories()->count());
+    $this->actingAs($this->teammate('ilse'))->post("/templates/{$template->id}/copy")->assertRedirect();
+    $hers = Template::query()->orderByDesc('id')->firstOrFail();
+    expect($hers->teammate_id)->toBe($this->teammate('ilse')->id);
+    $this->post("/templates/{$hers->id}", ($this->form)(['name' => 'Hers', 'shared_with' => 'nobody']))->assertSessionHas('done');
+    $this->actingAs($this->teammate('mads'))->post("/templates/{$hers->id}/copy")->assertNotFound();
+});
+
+it('says to the later of two what the other changed in a template, and keeps both', function (): void {
+    $this->post('/templates', ($this->form)());
+    $template = Template::query()->sole();
+    $this->get("/templates/{$template->id}")->assertSee('name="seen" value="1"', false);
+    $theirs = ($this->form)(['seen' => '1', 'texts' => [['language' => 'en', 'text' => 'It is rather late.']]]);
+    $this->actingAs($this->teammate('corin'))->post("/templates/{$template->id}", $theirs)->assertRedirect();
+    $mine = ($this->form)(['seen' => '1', 'texts' => [['language' => 'en', 'text' => 'It is very late.']]]);
+    $this->actingAs($this->teammate('mads'))->post("/templates/{$template->id}", $mine)
+        ->assertSee('Corin Hale has changed it meanwhile (text in English)')->assertSee('It is rather late.')->assertSee('It is very late.')
+        ->assertSee('name="seen" value="2"', false);
+    expect($template->languages()->value('text'))->toBe('It is rather late.');
+    $this->post("/templates/{$template->id}", [...$mine, 'seen' => '2'])->assertRedirect();
+    expect($template->languages()->value('text'))->toBe('It is very late.');
+});

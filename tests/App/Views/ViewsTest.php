@@ -247,3 +247,21 @@ it('is shown to teams of one’s own only, but for leads', function (): void {
         ->assertSessionHas('done');
     $this->actingAs($this->teammate('femi'))->get('/queue/my-turn')->assertSee('Tails');
 });
+
+it('says to the later of two what the other changed, and keeps both', function (): void {
+    $this->actingAs($this->teammate('mads'))->post('/views', viewForm(['shared_with' => 'everybody']));
+    $view = SavedView::query()->sole();
+    preg_match('/name="seen" value="([0-9a-f]{64})"/', (string) $this->get("/views/{$view->id}")->getContent(), $seen);
+    // Corin was quicker.
+    $this->actingAs($this->teammate('corin'))->post("/views/{$view->id}", viewForm(['name' => 'His tails', 'seen' => $seen[1]]))
+        ->assertRedirect();
+    $late = $this->actingAs($this->teammate('mads'))->post("/views/{$view->id}", viewForm(['name' => 'My tails', 'seen' => $seen[1]]))
+        ->assertSee('Somebody has changed it meanwhile')->assertSee('As it stands now: “His tails”')
+        ->assertSee('value="My tails"', false)->assertSee('Subject has one of the words “tail”, “TAILS”');
+    expect($view->refresh()->name)->toBe('His tails');
+    preg_match('/name="seen" value="([0-9a-f]{64})"/', (string) $late->getContent(), $again);
+    $this->post("/views/{$view->id}", viewForm(['name' => 'My tails', 'seen' => $again[1]]))->assertRedirect();
+    expect($view->refresh()->name)->toBe('My tails');
+    // Once more from the same form is a change of somebody's, too.
+    $this->post("/views/{$view->id}", viewForm(['name' => 'Third', 'seen' => $again[1]]))->assertSee('changed it meanwhile');
+});
