@@ -9,21 +9,21 @@
         <div>
             <section class="sheet pad" aria-labelledby="by-week"><h2 id="by-week">By week <span class="soft">the last
                 {{ WhatItCost::WEEKS }}</span></h2>
-                <div class="wide-scroll" tabindex="0" role="region" aria-label="By week"><table
+                <div class="wide-scroll" tabindex="0" role="region" aria-label="By week, as a table"><table
                     class="table"><thead><tr><th scope="col">Week of</th><th scope="col" class="number">Refunds</th><th scope="col"
                     class="number">For returns</th><th scope="col" class="number">Given back</th><th scope="col" class="number">Of it
                     goodwill</th></tr></thead><tbody>@foreach ($weeks as $one)<tr><td>{{ $one['name'] }}</td><td class="number">{{
                         $one['count'] }}</td><td class="number">{{ $one['returns'] }}</td><td class="number">{{ $one['given'] }}</td><td
                         class="number">{{ $one['goodwill'] }}</td></tr>@endforeach</tbody></table></div></section>
             <section class="sheet pad" aria-labelledby="by-reason"><h2 id="by-reason">By reason</h2>
-                <div class="wide-scroll" tabindex="0" role="region" aria-label="By reason"><table
+                <div class="wide-scroll" tabindex="0" role="region" aria-label="By reason, as a table"><table
                     class="table"><thead><tr><th scope="col">Reason</th><th scope="col" class="number">Refunds</th><th scope="col"
                     class="number">For returns</th><th scope="col" class="number">Given back</th><th scope="col" class="number">Of it
                     goodwill</th></tr></thead><tbody>@foreach ($reasons as $one)<tr><td>{{ $one['name'] }}</td><td class="number">{{
                         $one['count'] }}</td><td class="number">{{ $one['returns'] }}</td><td class="number">{{ $one['given'] }}</td><td
                         class="number">{{ $one['goodwill'] }}</td></tr>@endforeach</tbody></table></div></section>
             <section class="sheet pad" aria-labelledby="by-product"><h2 id="by-product">By product</h2>
-                <div class="wide-scroll" tabindex="0" role="region" aria-label="By product"><table
+                <div class="wide-scroll" tabindex="0" role="region" aria-label="By product, as a table"><table
                     class="table"><thead><tr><th scope="col">Product</th><th scope="col" class="number">Units</th><th scope="col"
                     class="number">Given back</th></tr></thead><tbody>@foreach ($products as $one)<tr><td>{{ $one['name'] }}</td><td
                     class="number">{{ $one['units'] }}</td><td
