@@ -119,7 +119,8 @@ final readonly class NudgePlansController
     private function lacks(Collection $plans): array
     {
         $speaks = DB::table('template_languages')->join('templates', 'templates.id', '=', 'template_languages.template_id')
-            ->whereNull('templates.retired_at')->get(['template_id', 'language'])->groupBy('template_id')
+            ->whereNull('templates.retired_at')->where('templates.shared_with', '!=', SharedWith::Nobody)
+            ->get(['template_id', 'language'])->groupBy('template_id')
             ->map(static fn ($of): array => $of->pluck('language')->all());
         $all = $speaks->flatten()->unique()->sort()->values()->all();
         $lacks = [];

@@ -15,7 +15,6 @@ const any = (list) => list[Math.floor(Math.random() * list.length)];
 const run = (command, ...values) => execFileSync(command, values, { stdio: ['ignore', 'pipe', 'ignore'], encoding: 'utf8' }).trim();
 const service = (name) => path.join(variable, 'services', name);
 const files = path.join(variable, 'storage/files');
-const small = path.join(variable, 'small');
 
 // Stays away, also when its supervisor is killed and begun again.
 function takeAway(name) {
@@ -65,25 +64,19 @@ function killSomething() {
     }
 }
 
-// A file system of 64 KB that is full stands where files are kept.
+// A file system of 64 KB that is full lies over where files are kept: at once, so that nobody makes a new folder there meanwhile.
 function fillFileStore() {
-    run('mkdir', '-p', small);
-    run('mount', '-t', 'tmpfs', '-o', 'size=64k', 'tmpfs', small);
+    run('mount', '-t', 'tmpfs', '-o', 'size=64k', 'tmpfs', files);
     try {
-        run('dd', 'if=/dev/zero', `of=${small}/everything`, 'bs=1k', 'count=100');
+        run('dd', 'if=/dev/zero', `of=${files}/everything`, 'bs=1k', 'count=100');
     } catch {
         // Full: that is what was wanted.
     }
-    run('mv', files, `${files}.with-room`);
-    run('ln', '-s', small, files);
 }
 
 function emptyFileStore() {
     try {
-        run('test', '-L', files);
-        run('rm', files);
-        run('mv', `${files}.with-room`, files);
-        run('umount', '-l', small);
+        run('umount', '-l', files);
     } catch {
         // It was not filled.
     }

@@ -50,10 +50,11 @@
                     @endif
                 </a>
                 <details class="menu" id="menu-me">
-                    <summary aria-label="{{ $signedIn->name }}, my own menu">
+                    @php $stands = $standing === Availability::Here ? '' : ($signedIn->away_word ?? $standing->label()); @endphp
+                    <summary>
                         <span class="name-whole">{{ $signedIn->name }}</span><span class="name-short">{{ $signedIn->firstName() }}</span>
-                        @if ($standing !== Availability::Here)<span class="away-mark">{{
-                            $signedIn->away_word ?? $standing->label() }}</span>@endif
+                        @if ($stands !== '')<span class="away-mark">{{ $stands }}</span>@endif
+                        <span class="visually-hidden">my own menu</span>
                     </summary>
                     <div class="menu-panel menu-end">
                         <p class="menu-note">{{ $signedIn->role->label() }}</p>

@@ -162,3 +162,22 @@ it('finds a category’s conversations with those of all below it', function ():
 it('says which field is not there', function (): void {
     found(['field' => 'own.conversation.batch', 'op' => 'is_empty']);
 })->throws(UnknownField::class, 'It asks for “own.conversation.batch”, which is not there any more.');
+
+it('asks the database for parts of words and phrases as the core does', function (string $word, array $subjects): void {
+    $all = ['My e-mail', 'Was refunded today', 'Rückgabeetikett fehlt', 'byttereturlabel', 'late–parcel', 'plate parcels'];
+    foreach ($all as $number => $subject) {
+        Mails::conversation(['Subject' => mb_encode_mimeheader($subject, 'UTF-8'), 'From' => "w{$number}@x.example"]);
+    }
+    $condition = ['field' => 'subject', 'op' => 'has_any_word', 'value' => [$word]];
+    $ids = found(['all' => [$condition]]);
+    expect(Conversation::query()->whereKey($ids)->orderBy('id')->pluck('subject')->all())->toBe($subjects);
+    $read = Condition::read(json_decode((string) json_encode($condition)));
+    $fields = app(ConversationFields::class);
+    expect(Conversation::query()->orderBy('id')->get()->filter(
+        static fn (Conversation $one): bool => $read->root->matches($fields->facts($one, $read))
+    )->modelKeys())->toBe($ids);
+})->with([
+    ['e mail', ['My e-mail']], ['e-mail', ['My e-mail']], ['refund…', ['Was refunded today']], ['refund', []],
+    ['…etikett', ['Rückgabeetikett fehlt']], ['…RETUR…', ['byttereturlabel']], ['late parcel', ['late–parcel']],
+    ['…late parcel…', ['late–parcel', 'plate parcels']],
+]);
