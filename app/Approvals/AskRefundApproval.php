@@ -55,7 +55,7 @@ final readonly class AskRefundApproval
             $order, $chosen, $shownTotal, $reason, $conversation, $teammate, $told, $rule, $meanwhile
         ): Approval {
             $locked = $conversation === null ? null : Conversation::query()->lockForUpdate()->findOrFail($conversation->id);
-            $order = LockedOrder::of($order->id, $locked);
+            $order = LockedOrder::of($order->id, null);
             $waiting = Approval::query()->where('state', ApprovalState::Asked)
                 ->where(static fn ($any) => $any->where('order_id', $order->id)
                     ->when($locked !== null, static fn ($or) => $or->orWhereIn('conversation_id', $locked?->withJoined() ?? [])))->first();

@@ -6,6 +6,7 @@ namespace App\CreditNotes;
 
 use App\Orders\Order;
 use App\Orders\OrderLine;
+use App\Orders\TaxPercent;
 use App\Refunds\Payout;
 use App\Refunds\PayoutState;
 use App\Refunds\Refund;
@@ -37,11 +38,11 @@ final class CreditNoteContent
                 'placed_on' => $order->placed_at->setTimezone(Store::current()->zone())->format('Y-m-d')],
             'reason' => $refund->reason, 'currency' => $refund->currency,
             'lines' => $refund->lines->map(static fn (RefundLine $line): array => [
-                'title' => $line->orderLine->title, 'quantity' => $line->quantity, 'rate' => self::rate($line->orderLine->tax_rate),
+                'title' => $line->orderLine->title, 'quantity' => $line->quantity, 'rate' => TaxPercent::of($line->orderLine->tax_rate),
                 'net' => $line->net, 'tax' => $line->tax, 'gross' => $line->gross,
             ])->values()->all(),
             'delivery' => $refund->delivery_gross === 0 ? null : [
-                'title' => $order->shipping_title, 'rate' => self::rate($order->shipping_tax_rate), 'net' => $refund->delivery_net,
+                'title' => $order->shipping_title, 'rate' => TaxPercent::of($order->shipping_tax_rate), 'net' => $refund->delivery_net,
                 'tax' => $refund->delivery_tax, 'gross' => $refund->delivery_gross,
             ],
             'deduction' => $refund->deduction, 'fee' => $refund->fee, 'label' => $refund->label, 'goodwill' => $refund->goodwill,
@@ -72,19 +73,9 @@ final class CreditNoteContent
         );
 
         return array_map(static fn (TaxByRate $rate): array => [
-            'rate' => self::rate((string) $rate->rate), 'net' => $rate->net->units->toInt(), 'tax' => $rate->tax->units->toInt(),
+            'rate' => TaxPercent::of((string) $rate->rate), 'net' => $rate->net->units->toInt(), 'tax' => $rate->tax->units->toInt(),
             'gross' => $rate->gross->units->toInt(),
         ], $rates);
-    }
-
-    /**
-     * In percent, such as 25 or 25.5.
-     */
-    private static function rate(string $rate): string
-    {
-        return (string) BigDecimal::of($rate)->multipliedBy(100)->stripTrailingZeros()->toScale(
-            max(0, BigDecimal::of($rate)->multipliedBy(100)->stripTrailingZeros()->getScale())
-        );
     }
 
     /**

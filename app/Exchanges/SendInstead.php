@@ -36,9 +36,6 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class SendInstead
 {
-    /** Of which the later ones follow where two waited for each other. */
-    private const ATTEMPTS = 3;
-
     public function __construct(private IssueRefund $issue, private SettleReturn $settle, private Journal $journal) {}
 
     /**
@@ -150,7 +147,7 @@ final readonly class SendInstead
                 $locked = LockedOrder::of($order->id, $conversation);
 
                 return Exchange::query()->where('once_key', $key)->first() ?? $write($locked, $key);
-            }, self::ATTEMPTS);
+            }, LockedOrder::ATTEMPTS);
         } catch (UniqueConstraintViolationException) {
             return Exchange::query()->where('once_key', $key)->firstOrFail();
         }

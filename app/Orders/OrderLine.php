@@ -33,13 +33,13 @@ final class OrderLine extends Row
      */
     public function particulars(Order $order): string
     {
-        $percent = rtrim(rtrim(bcmul($this->tax_rate, '100', 2), '0'), '.');
+        $percent = TaxPercent::of($this->tax_rate);
 
         return implode(' · ', array_filter([
             $this->sku,
             $this->quantity > 1 || $this->discount > 0 ? $order->money($this->unit_price).($this->quantity > 1 ? ' each' : '') : '',
             $this->discount > 0 ? $order->money(-$this->discount) : '',
-            "{$percent} % tax",
+            $percent === '' ? '' : "{$percent} % tax",
         ]));
     }
 

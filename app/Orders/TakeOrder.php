@@ -134,7 +134,7 @@ final readonly class TakeOrder
             'shipping_amount' => $shipping->integer('amount', 0),
             'shipping_refunded' => $shipping->integer('refunded', 0),
             'shipping_title' => $this->redact->plain($shipping->text('title', 200)),
-            'shipping_tax_rate' => $shipping->text('tax_rate', 20),
+            'shipping_tax_rate' => $shipping->share('tax_rate'),
             'total' => $fields->integer('total', 0),
         ];
     }
@@ -180,7 +180,7 @@ final readonly class TakeOrder
             'quantity' => $line->integer('quantity', 1, 1_000_000),
             'unit_price' => $line->integer('unit_price', 0),
             'discount' => $line->integer('discount', 0),
-            'tax_rate' => $line->text('tax_rate', 20),
+            'tax_rate' => $line->share('tax_rate'),
             'sent' => $line->integer('sent', 0, 1_000_000),
             'returned' => $line->integer('returned', 0, 1_000_000),
             'refunded' => $line->integer('refunded', 0),

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Refunds;
 
 use App\Orders\Order;
+use App\Orders\TaxPercent;
 use App\Returns\Grade;
-use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
 use Cairnfield\Core\Money\Money;
 use Cairnfield\Core\Refunds\QuotedLine;
@@ -41,7 +41,7 @@ final readonly class ExplainRefund
     {
         $bought = $this->order->lines->find((int) $line->line);
         $before = $this->money->unitsBack()[(int) $line->line] ?? 0;
-        $rate = rtrim(rtrim((string) BigDecimal::of((string) $bought?->tax_rate)->multipliedBy(100)->toScale(2), '0'), '.');
+        $rate = TaxPercent::of((string) $bought?->tax_rate);
         $after = $before === 0 ? '' : ", after {$before} that went back before,";
         $tax = $line->amount->tax->units->isZero() ? 'no tax lies in it' : "of it {$this->amount($line->amount->tax)} are {$rate} % tax";
 

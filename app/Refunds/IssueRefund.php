@@ -25,9 +25,6 @@ use Illuminate\Support\Str;
  */
 final readonly class IssueRefund
 {
-    /** Of which the later ones follow where two waited for each other. */
-    private const ATTEMPTS = 3;
-
     public function __construct(private Journal $journal, private SettleReturn $settleReturn, private SettlePayout $settlePayout) {}
 
     /**
@@ -72,7 +69,7 @@ final readonly class IssueRefund
                 $above === null || throw RefundsRefused::aboveLimit($above);
 
                 return $this->write($sheet, $sheet->quote, $reason, $conversation, $teammate, $key, $told, $kept, $waits);
-            }, self::ATTEMPTS);
+            }, LockedOrder::ATTEMPTS);
         } catch (UniqueConstraintViolationException) {
             return Refund::query()->where('once_key', $key)->firstOrFail();
         }

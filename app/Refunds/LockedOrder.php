@@ -14,8 +14,13 @@ use App\Orders\Order;
  */
 final class LockedOrder
 {
+    /** Of a transaction: the later ones follow where two waited for each other all the same. */
+    public const ATTEMPTS = 3;
+
     /**
      * Within a transaction.
+     *
+     * @param  Conversation|null  $conversation  that will be written to; null where there is none, or it is locked already
      */
     public static function of(int $order, ?Conversation $conversation): Order
     {

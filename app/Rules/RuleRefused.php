@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rules;
 
+use App\Support\ChangedMeanwhile;
 use App\Support\Refused;
 
 /**
@@ -81,13 +82,9 @@ final class RuleRefused extends Refused
         return new self('no_way_to_answer', 'There is no way to answer this conversation without somebody choosing one.');
     }
 
-    public static function changedMeanwhile(string $who, string $what): self
+    public static function changedMeanwhile(?string $who, ?string $what): self
     {
-        return new self(
-            'changed_meanwhile',
-            "{$who} has changed it meanwhile ({$what}). What you wrote is still here, and what stands now is shown beside it: save again "
-                .'to keep yours.'
-        );
+        return new self('changed_meanwhile', ChangedMeanwhile::said($who, $what));
     }
 
     public static function noOrder(): self

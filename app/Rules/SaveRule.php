@@ -93,7 +93,7 @@ final readonly class SaveRule
     {
         $latest = RuleVersion::query()->where('rule_id', $rule->id)->with('teammate')->orderByDesc('version')->first();
 
-        return RuleRefused::changedMeanwhile($latest->teammate->name ?? 'Somebody', $latest->what ?? 'changed');
+        return RuleRefused::changedMeanwhile($latest?->teammate?->name, $latest?->what);
     }
 
     /**

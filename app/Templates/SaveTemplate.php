@@ -72,7 +72,7 @@ final readonly class SaveTemplate
     {
         $latest = TemplateVersion::query()->where('template_id', $template->id)->with('teammate')->orderByDesc('version')->first();
 
-        return TemplateProblem::changedMeanwhile($latest->teammate->name ?? 'Somebody', $latest->what ?? 'changed');
+        return TemplateProblem::changedMeanwhile($latest?->teammate?->name, $latest?->what);
     }
 
     /**

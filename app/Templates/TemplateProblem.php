@@ -6,6 +6,7 @@ namespace App\Templates;
 
 use App\Conversations\Changes\Changes;
 use App\Conversations\Changes\ChangeUse;
+use App\Support\ChangedMeanwhile;
 use App\Support\Refused;
 use Cairnfield\Core\Templates\TemplateRefused;
 use Locale;
@@ -91,13 +92,9 @@ final class TemplateProblem extends Refused
         return new self('not_for_everybody', 'Choose who sees it: you, or a team of yours.');
     }
 
-    public static function changedMeanwhile(string $who, string $what): self
+    public static function changedMeanwhile(?string $who, ?string $what): self
     {
-        return new self(
-            'changed_meanwhile',
-            "{$who} has changed it meanwhile ({$what}). What you wrote is still here, and what stands now is shown beside it: save again "
-                .'to keep yours.'
-        );
+        return new self('changed_meanwhile', ChangedMeanwhile::said($who, $what));
     }
 
     public static function noTeam(): self

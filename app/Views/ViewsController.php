@@ -10,6 +10,7 @@ use App\Conditions\ConversationFields;
 use App\Conditions\UnknownField;
 use App\Conversations\Conversation;
 use App\Rules\RuleFields;
+use App\Support\ChangedMeanwhile;
 use App\Support\RefusedInput;
 use App\Support\Written;
 use App\Team\SignedIn;
@@ -145,7 +146,7 @@ final readonly class ViewsController
             return ! $isBehind && $kept->forceFill($values)->save();
         });
         if (! $isKept) {
-            return $refused('Somebody has changed it meanwhile. What you wrote is still here: save again to keep yours.', true);
+            return $refused(ChangedMeanwhile::said(null, null), true);
         }
         $view->exists && $view->refresh();
 

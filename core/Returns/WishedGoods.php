@@ -41,7 +41,7 @@ final readonly class WishedGoods
             return new self($only !== null && $lines[$only]['quantity'] === 1 ? [$only => 1] : [], []);
         }
         $known = array_map(static fn (array $line): array => [
-            'sku' => self::bare($line['sku']), 'words' => array_flip(self::words($line['title'])),
+            'sku' => self::bare($line['sku']), 'words' => array_values(array_unique(self::words($line['title']))),
         ], $lines);
         $units = $unclear = [];
         foreach (array_slice($things, 0, self::MOST_LINES) as $thing) {
@@ -58,7 +58,7 @@ final readonly class WishedGoods
     }
 
     /**
-     * @param  array<int, array{sku: string, words: array<string, int>}>  $known
+     * @param  array<int, array{sku: string, words: list<string>}>  $known
      * @return array{int|null, int} the key of the line, and how many units
      */
     private static function meant(string $thing, array $known): array
@@ -85,12 +85,12 @@ final readonly class WishedGoods
     }
 
     /**
-     * @param  array<int, array{sku: string, words: array<string, int>}>  $known
+     * @param  array<int, array{sku: string, words: list<string>}>  $known
      */
     private static function line(string $name, array $known): ?int
     {
         $sku = self::bare($name);
-        $words = self::words($name);
+        $words = array_unique(self::words($name));
         // A number alone names nothing.
         $isNamed = preg_match('/\p{L}/u', $name) === 1;
         $fitting = $exact = [];
@@ -98,10 +98,10 @@ final readonly class WishedGoods
             if ($sku !== '' && $sku === $line['sku']) {
                 return $key;
             }
-            if ($isNamed && array_diff($words, array_map(strval(...), array_keys($line['words']))) === []) {
+            if ($isNamed && array_diff($words, $line['words']) === []) {
                 $fitting[] = $key;
                 // The whole title is meant before a longer one that holds it.
-                count(array_unique($words)) !== count($line['words']) ?: $exact[] = $key;
+                count($words) !== count($line['words']) ?: $exact[] = $key;
             }
         }
 

@@ -37,7 +37,7 @@ final class NearestWord
     /**
      * @return list<string> each once
      */
-    public static function trigrams(string $word): array
+    private static function trigrams(string $word): array
     {
         $characters = mb_str_split(' '.Folding::fold($word).' ');
         $trigrams = [];

@@ -113,6 +113,18 @@ final readonly class EventFields
             );
     }
 
+    /**
+     * A share as a decimal, such as a rate of tax: 0.25.
+     */
+    public function share(string $name): string
+    {
+        $value = $this->text($name, 20);
+
+        return preg_match('/^\d{1,3}(?:\.\d{1,12})?$/D', $value) === 1
+            ? $value
+            : throw UnreadableEvent::field($this->at($name), 'a share as a decimal, like 0.25');
+    }
+
     public function boolean(string $name): bool
     {
         $value = $this->values[$name] ?? null;

@@ -10,10 +10,10 @@
         <a class="btn btn-outline-secondary" href="/rules">All rules</a>
     </div>
     @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
-    @if ($theirs !== null)<section class="sheet pad" aria-labelledby="theirs"><h2 id="theirs">As it stands now: “{{ $rule->name }}”</h2>
+    @if ($theirs !== null)<x-stands-now :name="$rule->name" :address="'/rules/'.$rule->id">
         <p class="rule-sentence"><b>When</b> {{ implode(' or ', $theirs['when']) }}@if ($theirs['which'] !== [])
             <b>and</b> {{ implode('; ', $theirs['which']) }}@endif <b>then</b> {{ rtrim(implode('; ', $theirs['what']), '.') }}.</p>
-        <p><a href="/rules/{{ $rule->id }}">Go on with this one, and leave what I wrote</a></p></section>@endif
+        </x-stands-now>@endif
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     <form method="post" action="/rules{{ $rule ? "/{$rule->id}" : '' }}" class="rule-form">
         @csrf

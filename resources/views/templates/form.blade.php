@@ -18,10 +18,10 @@
         <a class="btn btn-outline-secondary" href="/templates">All templates</a>
     </div>
     @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
-    @if ($theirs !== null)<section class="sheet pad" aria-labelledby="theirs"><h2 id="theirs">As it stands now: “{{ $template->name }}”</h2>
+    @if ($theirs !== null)<x-stands-now :name="$template->name" :address="'/templates/'.$template->id">
         @foreach ($theirs as $in)<h3>{{ \Locale::getDisplayLanguage($in->language, 'en') }}@if ($in->subject !== null): {{ $in->subject
             }}@endif</h3><div class="template-reads">{{ $in->text }}</div>@endforeach
-        <p><a href="/templates/{{ $template->id }}">Go on with this one, and leave what I wrote</a></p></section>@endif
+        </x-stands-now>@endif
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     @foreach ($stepProblems as $one)<p class="field-problem">{{ $one }}</p>@endforeach
     @if (! $mayChange)<p class="soft">Only who made it, a lead or an administrator changes it. You can use it and look at it here.</p>@endif

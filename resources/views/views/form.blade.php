@@ -9,9 +9,9 @@
     <div class="page-head"><h1>{{ $view ? "View “{$view->name}”" : 'New view' }}</h1><a class="btn btn-outline-secondary"
         href="/queue/{{ $view?->id }}">Back</a></div>
     @if ($problem)<p class="field-problem" role="alert">{{ $problem }}</p>@endif
-    @if ($isBehind && $view)<section class="sheet pad" aria-labelledby="theirs"><h2 id="theirs">As it stands now: “{{ $view->name }}”</h2>
+    @if ($isBehind && $view)<x-stands-now :name="$view->name" :address="'/views/'.$view->id">
         <p>{{ $theirs === '' ? 'All conversations' : $theirs }}. {{ $view->shared_with->label() }}.</p>
-        <p><a href="/views/{{ $view->id }}">Go on with this one, and leave what I wrote</a></p></section>@endif
+        </x-stands-now>@endif
     @if ($errors->any())<ul class="field-problem" role="alert">@foreach ($errors->all() as $one)<li>{{ $one }}</li>@endforeach</ul>@endif
     <form method="post" action="/views{{ $view ? "/{$view->id}" : '' }}" class="sheet pad view-form">
         @csrf

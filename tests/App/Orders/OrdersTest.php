@@ -6,6 +6,7 @@ use App\Channels\Channel;
 use App\Channels\Services\EventTrace;
 use App\Customers\Handle;
 use App\Orders\Order;
+use App\Orders\OrderLine;
 use App\Orders\Parcel;
 use App\Orders\Product;
 use Carbon\CarbonImmutable;
@@ -43,6 +44,11 @@ it('refuses an order that cannot be right, keeps it to be seen, and stores nothi
     'no lines' => [['lines' => []], 'at least one line'],
     'a fraction of a cent' => [['total' => 163.5], 'a whole number'],
     'less than nothing' => [['total' => -1], 'a whole number'],
+    'a tax that is no share' => [['shipping' => ['amount' => 0, 'title' => 'Parcel', 'tax_rate' => '25 %', 'refunded' => 0]], 'like 0.25'],
+    'a tax of a line that is none' => [['lines' => [[
+        'id' => '1', 'sku' => 'S', 'title' => 'Kite', 'quantity' => 1, 'unit_price' => 100, 'discount' => 0, 'tax_rate' => '19%',
+        'sent' => 0, 'returned' => 0, 'refunded' => 0,
+    ]]], 'like 0.25'],
 ]);
 
 it('finds the order that a mail names, and the customer by the address it was ordered with', function (): void {
@@ -216,4 +222,12 @@ it('opens a conversation with the same number of queries, however long it is', f
     $short = $count();
     $goOn(12);
     expect($count())->toBe($short);
+});
+
+it('shows an order whose tax cannot be read, as one that was stored before it was looked at', function (): void {
+    Services::take(Channel::Shop, Services::orderBy('ana@wrenfield.example'));
+    OrderLine::query()->update(['tax_rate' => '19%']);
+    $conversation = Mails::conversation(['From' => 'Ana Wrenfield <ana@wrenfield.example>'], 'Where is B-20388?');
+    $this->actingAs($this->teammate('ilse'))->get("/conversations/{$conversation->id}")->assertOk()->assertSee('MER-RED')
+        ->assertDontSee('% tax');
 });
